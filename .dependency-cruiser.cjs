@@ -1,0 +1,72 @@
+/** Layers: core imports nothing of ours; contract core only; apps both; nothing an app. */
+module.exports = {
+  forbidden: [
+    { name: "no-cycles", severity: "error", from: {}, to: { circular: true } },
+    {
+      name: "core-alone",
+      severity: "error",
+      comment: "The heart imports no framework, no I/O and nothing of ours.",
+      from: { path: "^packages/core/src" },
+      to: {
+        pathNot: ["^packages/core/src", "node_modules/papaparse", "node_modules/@types/papaparse"],
+      },
+    },
+    {
+      name: "contract-on-core",
+      severity: "error",
+      from: { path: "^packages/contract/src" },
+      to: { path: "^(apps|e2e)/" },
+    },
+    {
+      name: "loom-on-core",
+      severity: "error",
+      comment: "The layout adapter knows the heart and the layout library, nothing else.",
+      from: { path: "^packages/loom/src" },
+      to: { pathNot: ["^packages/(core|loom)/", "node_modules/elkjs"] },
+    },
+    {
+      name: "template-on-core",
+      severity: "error",
+      comment: "The drawing adapter knows the heart and the DXF library, nothing else.",
+      from: { path: "^packages/template/src" },
+      to: { pathNot: ["^packages/(core|template)/", "node_modules/@tarikjabiri/dxf"] },
+    },
+    {
+      name: "nothing-on-apps",
+      severity: "error",
+      from: { path: "^packages/" },
+      to: { path: "^apps/" },
+    },
+    {
+      name: "apps-apart",
+      severity: "error",
+      from: { path: "^apps/([^/]+)/" },
+      to: { path: "^apps/", pathNot: "^apps/$1/" },
+    },
+    {
+      name: "web-without-decorators",
+      severity: "error",
+      comment: "The page and its worker carry no validation classes.",
+      from: { path: "^apps/web/src" },
+      to: { path: "^packages/contract" },
+    },
+    {
+      name: "faces",
+      severity: "error",
+      comment: "Outside core, only its index is imported.",
+      from: { path: "^(apps|packages/contract)/" },
+      to: { path: "^packages/core/src/", pathNot: "^packages/core/src/(index|demo/index)\\.ts$" },
+    },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "(^|/)(dist|test|drizzle)/" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.base.json" },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "types", "default"],
+      extensions: [".ts", ".tsx", ".mjs", ".js", ".json"],
+    },
+  },
+};

@@ -1,0 +1,15 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { run } from "./run.ts";
+
+// A reader that has seen enough (`| head`) closes the pipe: nothing has gone wrong.
+process.stdout.on("error", (error: NodeJS.ErrnoException) => {
+  if (error.code === "EPIPE") process.exit(0);
+  throw error;
+});
+
+process.exitCode = await run(process.argv.slice(2), {
+  read: (path) => readFileSync(path, "utf8"),
+  write: (path, text) => writeFileSync(path, text),
+  out: (text) => process.stdout.write(text),
+  err: (text) => process.stderr.write(text),
+});

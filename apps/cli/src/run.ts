@@ -1,0 +1,151 @@
+import { parseArgs } from "node:util";
+import type { Job } from "@dragonet/core";
+import { jobSchema, readJobFile } from "@dragonet/contract";
+import { budgetVerb } from "./verbs/budget.ts";
+import { compareVerb } from "./verbs/compare.ts";
+import { writeCutList } from "./verbs/cutlist.ts";
+import { check } from "./verbs/check.ts";
+import { writeExamples } from "./verbs/examples.ts";
+import { faultsVerb } from "./verbs/faults.ts";
+import { proveVerb } from "./verbs/prove.ts";
+import { readSettings } from "./settings.ts";
+import { playSignals } from "./verbs/signals.ts";
+import { writeRoute } from "./verbs/route.ts";
+import { writeSheet } from "./verbs/sheet.ts";
+import { solveVerb } from "./verbs/solve.ts";
+import { spiceVerb } from "./verbs/spice.ts";
+import { writeTemplate } from "./verbs/template.ts";
+import type { ExitCode, Verb, World } from "./world.ts";
+
+const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
+
+  check FILE    findings and charging verdicts of a job file
+  solve FILE    node voltages, branch amps and lamp levels with the controls as set
+  spice FILE    netlist for the same state, with the same node names
+  prove FILE    every position of the controls against what the runs ask
+  faults FILE   every single fault: what goes dark, which fuse opens, does it ride home
+  budget FILE   charging, rides, engine off, parked, and an evening on a traction pack
+  compare FILE  the four ways to feed the same lamps from a traction pack
+  signals FILE  every lamp over a --script of the controls: rate, share, first flash [--csv]
+  cutlist FILE  every wire to cut with its ends, and how they come off spools [--csv]
+  route FILE    every wire's way over the vehicle, bundles, what each stretch asks for
+  template FILE a drilling template at 1:1, --dxf or --svg, --of ID, --mirror
+  sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
+  schema        JSON Schema of the job document
+  examples DIR  the demo shop's jobs as job files
+
+--set takes inputs (key, engine, park, low, high, brake, left, right, hazard, horn,
+reverse) and runs by id for their own switches, each =on or =off; "all=on" presses
+everything. Without it everything is off.
+
+Exit: 0 fine, 1 findings of severity Stop, 2 input that cannot be read.
+`;
+
+const VERBS: Readonly<Record<string, Verb>> = {
+  check,
+  solve: solveVerb,
+  spice: spiceVerb,
+  prove: proveVerb,
+  faults: faultsVerb,
+  budget: budgetVerb,
+  compare: compareVerb,
+};
+
+function readText(path: string, world: World): string | null {
+  try {
+    return world.read(path);
+  } catch (error) {
+    world.err(`${path}: ${error instanceof Error ? error.message : String(error)}\n`);
+    return null;
+  }
+}
+
+function readJob(path: string, world: World): Job | null {
+  const text = readText(path, world);
+  if (text === null) return null;
+  const read = readJobFile(text);
+  if (read.ok) return read.value;
+  for (const fault of read.faults) {
+    world.err(`${path}: ${fault.path === "" ? "" : `${fault.path}: `}${fault.message}\n`);
+  }
+  return null;
+}
+
+/** Runs one call of the command line and says how it went. */
+export function run(args: readonly string[], world: World): ExitCode | Promise<ExitCode> {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        json: { type: "boolean" },
+        set: { type: "string", default: "" },
+        script: { type: "string" },
+        csv: { type: "boolean" },
+        dxf: { type: "boolean" },
+        svg: { type: "boolean" },
+        mirror: { type: "boolean" },
+        of: { type: "string", default: "" },
+        out: { type: "string", default: "." },
+        help: { type: "boolean", short: "h" },
+      },
+    });
+  } catch (error) {
+    world.err(`${error instanceof Error ? error.message : String(error)}\n\n${USAGE}`);
+    return 2;
+  }
+  const [name = "", file] = parsed.positionals;
+  if (parsed.values.help) {
+    world.out(USAGE);
+    return 0;
+  }
+  if (name === "schema") {
+    world.out(`${JSON.stringify(jobSchema(), null, 2)}\n`);
+    return 0;
+  }
+  if (name === "examples" && file !== undefined) return writeExamples(file, world);
+  if (name === "sheet" && file !== undefined) {
+    const job = readJob(file, world);
+    return job ? writeSheet(job, parsed.values.out, world) : 2;
+  }
+  if (name === "cutlist" && file !== undefined) {
+    const job = readJob(file, world);
+    const { json, csv } = parsed.values;
+    return job ? writeCutList(job, { json: json === true, csv: csv === true }, world) : 2;
+  }
+  if (name === "route" && file !== undefined) {
+    const job = readJob(file, world);
+    return job ? writeRoute(job, parsed.values.json === true, world) : 2;
+  }
+  if (name === "template" && file !== undefined) {
+    const job = readJob(file, world);
+    const { dxf, svg, mirror, of } = parsed.values;
+    if (dxf === true && svg === true) {
+      world.err("--dxf and --svg: one of them at a time\n");
+      return 2;
+    }
+    return job ? writeTemplate(job, { svg: svg === true, mirror: mirror === true, of }, world) : 2;
+  }
+  if (name === "signals" && file !== undefined) {
+    const job = readJob(file, world);
+    if (!job) return 2;
+    const { script, json, csv } = parsed.values;
+    const text = script === undefined ? null : readText(script, world);
+    if (script !== undefined && text === null) return 2;
+    return playSignals(job, text, { json: json === true, csv: csv === true }, world);
+  }
+  const verb = Object.hasOwn(VERBS, name) ? VERBS[name] : undefined;
+  if (!verb || file === undefined) {
+    world.err(USAGE);
+    return 2;
+  }
+  const job = readJob(file, world);
+  if (!job) return 2;
+  const settings = readSettings(job, parsed.values.set);
+  if (!settings.ok) {
+    world.err(`--set: ${settings.message}\n`);
+    return 2;
+  }
+  return verb({ job, controls: settings.value, json: parsed.values.json === true, world });
+}

@@ -1,0 +1,48 @@
+import { INPUTS, asId, everythingOn, type Input, type Job, type RunId } from "@dragonet/core";
+import type { Controls } from "./world.ts";
+
+export type Settings =
+  | { readonly ok: true; readonly value: Controls }
+  | { readonly ok: false; readonly message: string };
+
+const isInput = (name: string): name is Input =>
+  name !== "switch" && INPUTS.some((input) => input === name);
+
+/** Reads "key=on,high=on,pods=on": inputs by name, own switches by the id of their run or supply. */
+export function readSettings(job: Job, text: string): Settings {
+  const inputs = new Set<Input>();
+  const switches = new Set<RunId>();
+  for (const part of text.split(",").map((t) => t.trim())) {
+    if (part === "") continue;
+    const [name = "", value = ""] = part.split("=");
+    if (value !== "on" && value !== "off") {
+      return { ok: false, message: `invalid setting: "${part}" (needs NAME=on or NAME=off)` };
+    }
+    const run = [...job.runs, ...job.supplies].find((r) => r.id === name);
+    if (name === "all") {
+      const all = everythingOn(job, { sourceV: 0, packV: 0 });
+      for (const input of all.inputs) {
+        if (value === "on") inputs.add(input);
+        else inputs.delete(input);
+      }
+      for (const id of all.switches) {
+        if (value === "on") switches.add(id);
+        else switches.delete(id);
+      }
+    } else if (isInput(name)) {
+      if (value === "on") inputs.add(name);
+      else inputs.delete(name);
+    } else if (run) {
+      if (value === "on") switches.add(asId<RunId>(run.id));
+      else switches.delete(asId<RunId>(run.id));
+    } else {
+      const known = [
+        ...INPUTS.filter(isInput),
+        ...job.runs.map((r) => r.id),
+        ...job.supplies.map((x) => x.id),
+      ].join(", ");
+      return { ok: false, message: `no control "${name}" on this job (one of all, ${known})` };
+    }
+  }
+  return { ok: true, value: { inputs, switches } };
+}

@@ -1,0 +1,26 @@
+import type { Job, Position } from "@dragonet/core";
+
+/** The world as the command line sees it; handed in so that tests need no files. */
+export interface World {
+  read(path: string): string;
+  write(path: string, text: string): void;
+  out(text: string): void;
+  err(text: string): void;
+}
+
+/** 0: fine. 1: findings to stop for. 2: input that cannot be read, or a call that makes no sense. */
+export type ExitCode = 0 | 1 | 2;
+
+export type Controls = Pick<Position, "inputs" | "switches">;
+
+export interface Call {
+  readonly job: Job;
+  readonly controls: Controls;
+  readonly json: boolean;
+  readonly world: World;
+}
+
+export type Verb = (call: Call) => ExitCode;
+
+export const printJson = (world: World, value: unknown): void =>
+  world.out(`${JSON.stringify(value, null, 2)}\n`);

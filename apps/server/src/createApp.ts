@@ -1,0 +1,128 @@
+import "reflect-metadata";
+import { randomBytes } from "node:crypto";
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import { NestFactory } from "@nestjs/core";
+import type { NestExpressApplication } from "@nestjs/platform-express";
+import compression from "compression";
+import { eq } from "drizzle-orm";
+import express, { type NextFunction, type Request, type Response } from "express";
+import session from "express-session";
+import helmet from "helmet";
+import type pg from "pg";
+import { AppModule } from "./app.module.ts";
+import { CONNECTION, DATABASE, type Database } from "./database/database.ts";
+import { upgradeDocuments } from "./database/upgrade.ts";
+import { secret } from "./database/schema.ts";
+import { seedDemo } from "./demo/seed.ts";
+import { PinoLogger } from "./http/pinoLogger.ts";
+import { SessionStore } from "./people/sessionStore.ts";
+import { MOST_PHOTO_BYTES } from "./photos/develop.ts";
+import { sameOrigin } from "./http/sameOrigin.ts";
+
+const THIRTY_DAYS_MS = 30 * 24 * 3600 * 1000;
+
+/** The key that signs session cookies: made once, kept in the database. */
+async function sessionKey(db: Database): Promise<string> {
+  await db
+    .insert(secret)
+    .values({ name: "session", value: randomBytes(32).toString("hex") })
+    .onConflictDoNothing();
+  const [row] = await db.select().from(secret).where(eq(secret.name, "session"));
+  return row!.value;
+}
+
+function sessions(pool: pg.Pool, key: string): express.RequestHandler {
+  return session({
+    store: new SessionStore(pool),
+    name: "dragonet.session",
+    secret: key,
+    resave: false,
+    saveUninitialized: false,
+    cookie: { httpOnly: true, sameSite: "strict", secure: "auto", maxAge: THIRTY_DAYS_MS },
+  });
+}
+
+/** What browsers are told about the page: nothing from elsewhere, nothing in a frame. */
+const pageHeaders = () =>
+  helmet({
+    contentSecurityPolicy: {
+      directives: {
+        "default-src": ["'self'"],
+        "script-src": ["'self'"],
+        // Radix and charts set style attributes; no style sheet comes from elsewhere.
+        "style-src": ["'self'", "'unsafe-inline'"],
+        "img-src": ["'self'", "data:", "blob:"],
+        "worker-src": ["'self'", "blob:"],
+        "connect-src": ["'self'"],
+        "font-src": ["'self'"],
+        "object-src": ["'none'"],
+        "frame-ancestors": ["'none'"],
+        "upgrade-insecure-requests": null,
+      },
+    },
+    // Plain http on a shop's own network is normal; https is the operator's choice.
+    strictTransportSecurity: false,
+  });
+
+/** An answer of the API is data: never a page, never sniffed, never kept by a cache. */
+function apiHeaders(_req: Request, res: Response, next: NextFunction): void {
+  res.set("x-content-type-options", "nosniff");
+  res.set("content-security-policy", "default-src 'none'; frame-ancestors 'none'");
+  res.set("cache-control", "no-store");
+  next();
+}
+
+/** The built page: hashed assets for ever, the page itself asked for every time. */
+function servePage(app: NestExpressApplication, folder: string): void {
+  const page = express.Router();
+  page.use(pageHeaders());
+  page.use(compression());
+  page.use(
+    "/assets",
+    express.static(join(folder, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }),
+  );
+  page.use(express.static(folder, { index: false, maxAge: 0 }));
+  page.get(/.*/, (_req: Request, res: Response) => {
+    res.set("cache-control", "no-cache").sendFile(join(folder, "index.html"));
+  });
+  // The API never looks for a file, and answers on a shop's own network uncompressed:
+  // squeezing a job costs more time there than sending it.
+  app.use((req: Request, res: Response, next: NextFunction) =>
+    req.path.startsWith("/api/") ? next() : page(req, res, next),
+  );
+}
+
+export interface AppOptions {
+  /** Folder of the built page; without it only the API is served. */
+  readonly page: string | null;
+  readonly demo: boolean;
+}
+
+/** Puts the application together: tables, sessions, guards, page. Does not listen yet. */
+export async function createApp(options: AppOptions): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule, {
+    logger: new PinoLogger(),
+    bodyParser: false,
+    abortOnError: false,
+  });
+  const db = app.get<Database>(DATABASE);
+  const pool = app.get<pg.Pool>(CONNECTION);
+  await upgradeDocuments(db);
+  if (options.demo) await seedDemo(db);
+  app.set("etag", false);
+  app.disable("x-powered-by");
+  app.use(
+    "/api",
+    apiHeaders,
+    sameOrigin,
+    express.json({ limit: "8mb" }),
+    express.raw({ type: ["image/*"], limit: MOST_PHOTO_BYTES }),
+    express.raw({ type: ["application/zip"], limit: "512mb" }),
+    sessions(pool, await sessionKey(db)),
+  );
+  if (options.page !== null && existsSync(options.page)) servePage(app, options.page);
+  app.enableShutdownHooks();
+  await app.init();
+  return app;
+}

@@ -1,0 +1,122 @@
+import {
+  boolean,
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+  varchar,
+  json,
+} from "drizzle-orm/pg-core";
+import type { Edit, Job, JobSummary, Part, Practices, Vehicle } from "@dragonet/core";
+import type { Role } from "@dragonet/contract";
+
+export interface Preferences {
+  readonly units: "metric" | "us";
+  readonly theme: "system" | "day" | "night";
+}
+
+const moment = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
+
+/** One row: the shop itself. */
+export const shop = pgTable("shop", {
+  id: integer("id").primaryKey().default(1),
+  name: text("name").notNull(),
+  practices: jsonb("practices").$type<Practices>().notNull(),
+});
+
+/** Keys that the server makes for itself at its first start. */
+export const secret = pgTable("secret", {
+  name: text("name").primaryKey(),
+  value: text("value").notNull(),
+});
+
+export const person = pgTable("person", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  name: text("name").notNull(),
+  signIn: varchar("sign_in", { length: 40 }).notNull().unique(),
+  passwordHash: text("password_hash").notNull(),
+  role: text("role").$type<Role>().notNull(),
+  active: boolean("active").notNull().default(true),
+  preferences: jsonb("preferences").$type<Preferences>().notNull(),
+  createdAt: moment("created_at"),
+});
+
+/** Server-side sessions, in the form that connect-pg-simple keeps them. */
+export const session = pgTable(
+  "session",
+  {
+    sid: varchar("sid").primaryKey(),
+    sess: json("sess").notNull(),
+    expire: timestamp("expire", { precision: 6 }).notNull(),
+  },
+  (t) => [index("session_expire").on(t.expire)],
+);
+
+export const part = pgTable("part", {
+  id: varchar("id", { length: 64 }).primaryKey(),
+  value: jsonb("value").$type<Part>().notNull(),
+  revision: integer("revision").notNull().default(1),
+});
+
+export const vehicleProfile = pgTable("vehicle_profile", {
+  id: varchar("id", { length: 64 }).primaryKey(),
+  value: jsonb("value").$type<Vehicle>().notNull(),
+  revision: integer("revision").notNull().default(1),
+});
+
+export const job = pgTable(
+  "job",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    document: jsonb("document").$type<Job>().notNull(),
+    /** What the board shows: derived from the document at every change. */
+    summary: jsonb("summary").$type<JobSummary>().notNull(),
+    revision: integer("revision").notNull().default(1),
+    createdAt: moment("created_at"),
+    updatedAt: moment("updated_at"),
+  },
+  (t) => [index("job_updated").on(t.updatedAt)],
+);
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => "bytea" });
+
+/** A picture of a job, bare of what the camera wrote beside it. */
+export const photo = pgTable(
+  "photo",
+  {
+    jobId: uuid("job_id")
+      .notNull()
+      .references(() => job.id, { onDelete: "cascade" }),
+    id: varchar("id", { length: 64 }).notNull(),
+    bytes: bytea("bytes").notNull(),
+    at: moment("at"),
+  },
+  (t) => [primaryKey({ columns: [t.jobId, t.id] })],
+);
+
+/** One saved batch of edits: history, and what a latecomer has missed. */
+export const jobChange = pgTable(
+  "job_change",
+  {
+    jobId: uuid("job_id")
+      .notNull()
+      .references(() => job.id, { onDelete: "cascade" }),
+    /** The revision that this batch made. */
+    revision: integer("revision").notNull(),
+    batchId: varchar("batch_id", { length: 64 }).notNull(),
+    personId: uuid("person_id").references(() => person.id, { onDelete: "set null" }),
+    edits: jsonb("edits").$type<readonly Edit[]>().notNull(),
+    inverse: jsonb("inverse").$type<readonly Edit[]>().notNull(),
+    lines: jsonb("lines").$type<readonly string[]>().notNull(),
+    at: moment("at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.jobId, t.revision] }),
+    index("job_change_batch").on(t.jobId, t.batchId),
+  ],
+);

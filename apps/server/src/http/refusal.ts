@@ -1,0 +1,27 @@
+import { HttpException, HttpStatus } from "@nestjs/common";
+import type { Fault } from "@dragonet/core";
+
+/** What every refused request answers: one line for people, faults with their places, data. */
+export interface RefusalBody {
+  readonly message: string;
+  readonly faults?: readonly Fault[];
+  readonly [more: string]: unknown;
+}
+
+const refusal = (status: HttpStatus, body: RefusalBody): HttpException =>
+  new HttpException(body, status);
+
+export const notFound = (what: string, id: string): HttpException =>
+  refusal(HttpStatus.NOT_FOUND, { message: `no ${what} with id "${id}"` });
+
+export const notValid = (message: string, faults: readonly Fault[] = []): HttpException =>
+  refusal(HttpStatus.UNPROCESSABLE_ENTITY, { message, faults });
+
+export const conflict = (message: string, more: Record<string, unknown> = {}): HttpException =>
+  refusal(HttpStatus.CONFLICT, { message, ...more });
+
+export const forbidden = (message: string): HttpException =>
+  refusal(HttpStatus.FORBIDDEN, { message });
+
+export const notSignedIn = (message = "sign in first"): HttpException =>
+  refusal(HttpStatus.UNAUTHORIZED, { message });

@@ -1,0 +1,13 @@
+import { Module } from "@nestjs/common";
+import { PeopleModule } from "../people/people.module.ts";
+import { PhotosModule } from "../photos/photos.module.ts";
+import { TemplatesController } from "../sheet/templates.controller.ts";
+import { JobsController } from "./jobs.controller.ts";
+import { JobsService } from "./jobs.service.ts";
+
+@Module({
+  imports: [PeopleModule, PhotosModule],
+  controllers: [JobsController, TemplatesController],
+  providers: [JobsService],
+})
+export class JobsModule {}

@@ -1,0 +1,138 @@
+import { Inject, Injectable } from "@nestjs/common";
+import { and, asc, count, eq, ne } from "drizzle-orm";
+import { DEFAULT_PRACTICES } from "@dragonet/core";
+import type {
+  ChangePersonRequest,
+  FirstOwnerRequest,
+  NewPersonRequest,
+  Role,
+} from "@dragonet/contract";
+import { DATABASE, type Database } from "../database/database.ts";
+import { person, shop, type Preferences } from "../database/schema.ts";
+import { conflict, notFound, notSignedIn, notValid } from "../http/refusal.ts";
+import { KnownPeople } from "./knownPeople.ts";
+import { hashPassword, passwordFits } from "./password.ts";
+
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly signIn: string;
+  readonly role: Role;
+  readonly active: boolean;
+}
+
+const view = (row: typeof person.$inferSelect): PersonView => {
+  const { id, name, signIn, role, active } = row;
+  return { id, name, signIn, role, active };
+};
+
+const UNIQUE_VIOLATION = "23505";
+const isDuplicate = (error: unknown): boolean => {
+  const { code, cause } = error as { code?: string; cause?: { code?: string } };
+  return code === UNIQUE_VIOLATION || cause?.code === UNIQUE_VIOLATION;
+};
+
+const FIRST_PREFERENCES: Preferences = { units: "metric", theme: "system" };
+
+@Injectable()
+export class PeopleService {
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(KnownPeople) private readonly known: KnownPeople,
+  ) {}
+
+  async nobodyYet(): Promise<boolean> {
+    const [row] = await this.db.select({ n: count() }).from(person);
+    return (row?.n ?? 0) === 0;
+  }
+
+  async signIn(signIn: string, password: string): Promise<string> {
+    const [row] = await this.db
+      .select()
+      .from(person)
+      .where(and(eq(person.signIn, signIn.trim().toLowerCase()), eq(person.active, true)));
+    if (!(await passwordFits(row?.passwordHash ?? null, password)) || !row) {
+      throw notSignedIn("sign-in or password is wrong");
+    }
+    return row.id;
+  }
+
+  async list(): Promise<PersonView[]> {
+    return (await this.db.select().from(person).orderBy(asc(person.name))).map(view);
+  }
+
+  async add(wanted: NewPersonRequest): Promise<PersonView> {
+    const { name, signIn, role, password } = wanted;
+    const passwordHash = await hashPassword(password);
+    try {
+      const [row] = await this.db
+        .insert(person)
+        .values({ name, signIn, role, passwordHash, preferences: FIRST_PREFERENCES })
+        .returning();
+      return view(row!);
+    } catch (error) {
+      if (isDuplicate(error)) throw conflict(`there is a sign-in "${signIn}" already`);
+      throw error;
+    }
+  }
+
+  /** Makes the shop and its first owner; refused once there is anybody. */
+  async addFirstOwner(wanted: FirstOwnerRequest): Promise<PersonView> {
+    const passwordHash = await hashPassword(wanted.password);
+    return this.db.transaction(async (tx) => {
+      // The lock keeps two first pages from both making an owner.
+      await tx.execute("lock table person in exclusive mode");
+      const [row] = await tx.select({ n: count() }).from(person);
+      if (row!.n > 0) throw conflict("this shop has an owner already: sign in");
+      await tx
+        .insert(shop)
+        .values({ id: 1, name: wanted.shop, practices: DEFAULT_PRACTICES })
+        .onConflictDoUpdate({ target: shop.id, set: { name: wanted.shop } });
+      const { name, signIn } = wanted;
+      const [made] = await tx
+        .insert(person)
+        .values({ name, signIn, role: "owner", passwordHash, preferences: FIRST_PREFERENCES })
+        .returning();
+      return view(made!);
+    });
+  }
+
+  async change(id: string, wanted: ChangePersonRequest): Promise<PersonView> {
+    const { role, active, password } = wanted;
+    const passwordHash = password === undefined ? undefined : await hashPassword(password);
+    return this.db
+      .transaction(async (tx) => {
+        await tx.execute("lock table person in exclusive mode");
+        const [before] = await tx.select().from(person).where(eq(person.id, id));
+        if (!before) throw notFound("person", id);
+        const staysOwner = (role ?? before.role) === "owner" && (active ?? before.active);
+        if (before.role === "owner" && before.active && !staysOwner) {
+          const [others] = await tx
+            .select({ n: count() })
+            .from(person)
+            .where(and(eq(person.role, "owner"), eq(person.active, true), ne(person.id, id)));
+          if (others!.n === 0) throw notValid("the shop needs one active owner at least");
+        }
+        const changes = {
+          ...(role === undefined ? {} : { role }),
+          ...(active === undefined ? {} : { active }),
+          ...(passwordHash === undefined ? {} : { passwordHash }),
+        };
+        if (Object.keys(changes).length === 0) return view(before);
+        const [row] = await tx.update(person).set(changes).where(eq(person.id, id)).returning();
+        return view(row!);
+      })
+      .finally(() => this.known.forget(id));
+  }
+
+  async setPreferences(id: string, preferences: Preferences): Promise<void> {
+    await this.db.update(person).set({ preferences }).where(eq(person.id, id));
+    this.known.forget(id);
+  }
+
+  /** The shop's name, or "" before there is one. */
+  async shopName(): Promise<string> {
+    const [row] = await this.db.select({ name: shop.name }).from(shop);
+    return row?.name ?? "";
+  }
+}

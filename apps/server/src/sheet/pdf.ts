@@ -1,0 +1,15 @@
+import pdfmake from "pdfmake";
+import type { TDocumentDefinitions } from "pdfmake/interfaces.js";
+import { sheetFonts } from "./fonts.ts";
+
+export const MM = 72 / 25.4;
+
+/** Sets a document. It reads nothing but the application's own faces, whatever its text holds. */
+export function setPdf(document: TDocumentDefinitions): Promise<Buffer> {
+  const fonts = sheetFonts();
+  const files = new Set(Object.values(fonts).flatMap((family) => Object.values(family)));
+  pdfmake.setUrlAccessPolicy(() => false);
+  pdfmake.setLocalAccessPolicy((path) => files.has(path));
+  pdfmake.setFonts(fonts);
+  return pdfmake.createPdf(document).getBuffer();
+}

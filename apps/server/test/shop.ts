@@ -1,0 +1,93 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { createServer } from "node:net";
+import { join } from "node:path";
+import pg from "pg";
+import request, { type Agent } from "supertest";
+
+const MAIN = join(__dirname, "../dist/main.js");
+
+const freePort = (): Promise<number> =>
+  new Promise((done) => {
+    const server = createServer();
+    server.listen(0, "127.0.0.1", () => {
+      const address = server.address();
+      const port = typeof address === "object" && address ? address.port : 0;
+      server.close(() => done(port));
+    });
+  });
+
+async function serve(
+  databaseUrl: string,
+  port: number,
+  options: { demo: boolean; signInLimit?: number },
+): Promise<ChildProcess> {
+  const child = spawn(process.execPath, [MAIN], {
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      DRAGONET_DEMO: options.demo ? "1" : "0",
+      DRAGONET_SIGN_IN_LIMIT: String(options.signInLimit ?? 1000),
+    },
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+  });
+  await new Promise<void>((done, fail) => {
+    child.once("message", () => done());
+    child.once("exit", (code) => fail(new Error(`server ended with ${code}`)));
+  });
+  return child;
+}
+
+/** The built server on a database of its own, on loopback. */
+export class Shop {
+  private constructor(
+    readonly url: string,
+    private child: ChildProcess,
+    private readonly admin: pg.Client,
+    readonly databaseUrl: string,
+    private readonly database: string,
+    private readonly port: number,
+  ) {}
+
+  static async open(options: { demo: boolean; signInLimit?: number }): Promise<Shop> {
+    const base = process.env.DATABASE_URL;
+    if (!base) throw new Error("DATABASE_URL is not set: run the tests with npm test");
+    const admin = new pg.Client({ connectionString: base });
+    await admin.connect();
+    const database = `test_${process.pid}_${Date.now()}_${Math.floor(Math.random() * 1e6)}`;
+    await admin.query(`create database ${database}`);
+    const databaseUrl = base.replace(/\/[^/]*$/, `/${database}`);
+    const port = await freePort();
+    const child = await serve(databaseUrl, port, options);
+    return new Shop(`http://127.0.0.1:${port}`, child, admin, databaseUrl, database, port);
+  }
+
+  private async stop(): Promise<void> {
+    const gone = new Promise((done) => this.child.once("exit", done));
+    this.child.kill("SIGTERM");
+    await gone;
+  }
+
+  /** Stops the server and starts it again on the same database. */
+  async restart(): Promise<void> {
+    await this.stop();
+    this.child = await serve(this.databaseUrl, this.port, { demo: true });
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    await this.admin.query(`drop database ${this.database} with (force)`);
+    await this.admin.end();
+  }
+
+  stranger(): Agent {
+    return request.agent(this.url);
+  }
+
+  /** Somebody of the demo shop, signed in. */
+  async person(signIn: "ansa" | "pim" | "wren"): Promise<Agent> {
+    const agent = this.stranger();
+    await agent.post("/api/session").send({ signIn, password: "lamp-and-loom" }).expect(204);
+    return agent;
+  }
+}

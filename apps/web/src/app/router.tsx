@@ -1,0 +1,112 @@
+import { createBrowserRouter, Navigate } from "react-router";
+import { AppShell } from "./AppShell.tsx";
+import { PageTrouble } from "./PageTrouble.tsx";
+
+/** Pages come when they are visited, so that the first one is light. */
+export const router = createBrowserRouter([
+  {
+    path: "/",
+    element: <AppShell />,
+    errorElement: <PageTrouble />,
+    hydrateFallbackElement: <p className="p-4">Loading …</p>,
+    children: [
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import("../board/BoardPage.tsx")).BoardPage }),
+      },
+      {
+        path: "jobs/:jobId",
+        lazy: async () => ({ Component: (await import("../job/JobPage.tsx")).JobPage }),
+        children: [
+          { index: true, element: <Navigate to="intake" replace /> },
+          {
+            path: "intake",
+            lazy: async () => ({
+              Component: (await import("../intake/IntakePage.tsx")).IntakePage,
+            }),
+          },
+          {
+            path: "budget",
+            lazy: async () => ({
+              Component: (await import("../budget/BudgetPage.tsx")).BudgetPage,
+            }),
+          },
+          {
+            path: "circuit",
+            lazy: async () => ({ Component: (await import("../bench/BenchPage.tsx")).BenchPage }),
+          },
+          {
+            path: "signals",
+            lazy: async () => ({
+              Component: (await import("../signals/SignalsPage.tsx")).SignalsPage,
+            }),
+          },
+          {
+            path: "fit",
+            lazy: async () => ({ Component: (await import("../fit/FitLayout.tsx")).FitLayout }),
+            children: [
+              { index: true, element: <Navigate to="strip" replace /> },
+              {
+                path: "strip",
+                lazy: async () => ({ Component: (await import("../fit/StripPage.tsx")).StripPage }),
+              },
+              {
+                path: "route",
+                lazy: async () => ({ Component: (await import("../fit/RoutePage.tsx")).RoutePage }),
+              },
+              {
+                path: "holes",
+                lazy: async () => ({ Component: (await import("../fit/HolesPage.tsx")).HolesPage }),
+              },
+              {
+                path: "lamps",
+                lazy: async () => ({ Component: (await import("../fit/LampsPage.tsx")).LampsPage }),
+              },
+              {
+                path: "adhesive",
+                lazy: async () => ({ Component: (await import("../fit/BondsPage.tsx")).BondsPage }),
+              },
+              {
+                path: "cut",
+                lazy: async () => ({
+                  Component: (await import("../fit/CutListPage.tsx")).CutListPage,
+                }),
+              },
+            ],
+          },
+          {
+            path: "sheet",
+            lazy: async () => ({ Component: (await import("../sheet/SheetPage.tsx")).SheetPage }),
+          },
+          {
+            path: "history",
+            lazy: async () => ({ Component: (await import("../job/HistoryPage.tsx")).HistoryPage }),
+          },
+        ],
+      },
+      {
+        path: "shelf",
+        lazy: async () => ({ Component: (await import("../shelf/ShelfPage.tsx")).ShelfPage }),
+      },
+      {
+        path: "vehicles",
+        lazy: async () => ({
+          Component: (await import("../vehicles/VehiclesPage.tsx")).VehiclesPage,
+        }),
+      },
+      {
+        path: "vehicles/:profileId",
+        lazy: async () => ({
+          Component: (await import("../vehicles/VehiclePage.tsx")).VehiclePage,
+        }),
+      },
+      {
+        path: "settings",
+        lazy: async () => ({
+          Component: (await import("../settings/SettingsPage.tsx")).SettingsPage,
+        }),
+      },
+      { path: "*", element: <PageTrouble /> },
+    ],
+  },
+]);

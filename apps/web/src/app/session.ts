@@ -1,0 +1,30 @@
+import { useQuery } from "@tanstack/react-query";
+import { ask } from "./api.ts";
+import type { ThemeChoice } from "./theme.ts";
+
+export type Role = "owner" | "installer" | "viewer";
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly preferences: { readonly units: "metric" | "us"; readonly theme: ThemeChoice };
+}
+
+export interface Session {
+  readonly person: Person | null;
+  readonly shop: string;
+  readonly needsFirstOwner: boolean;
+}
+
+export const useSession = () =>
+  useQuery({ queryKey: ["session"], queryFn: () => ask<Session>("session"), staleTime: 60_000 });
+
+/** The signed-in person; only for what is shown behind the sign-in. */
+export function useMe(): Person {
+  const { data } = useSession();
+  if (!data?.person) throw new Error("nobody is signed in here");
+  return data.person;
+}
+
+export const useCanEdit = (): boolean => useMe().role !== "viewer";

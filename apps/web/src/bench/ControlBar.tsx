@@ -1,0 +1,103 @@
+import { useEffect } from "react";
+import { inputWord, ownerName, type BenchControls, type Input, type Job } from "@dragonet/core";
+import { Button } from "../ui/Button.tsx";
+import {
+  INPUT_KEYS,
+  NOTHING_PRESSED,
+  SWITCH_KEYS,
+  allPressed,
+  pressInput,
+  pressSwitch,
+  type Pressed,
+} from "./controls.ts";
+
+interface ControlBarProps {
+  readonly job: Job;
+  readonly controls: BenchControls;
+  readonly pressed: Pressed;
+  readonly onChange: (pressed: Pressed) => void;
+}
+
+interface Control {
+  readonly id: string;
+  readonly name: string;
+  readonly hotkey: string;
+  readonly on: boolean;
+  readonly press: () => void;
+}
+
+function useControlKeys(list: readonly Control[]): void {
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      const { target } = e;
+      const busy =
+        target instanceof HTMLInputElement ||
+        target instanceof HTMLTextAreaElement ||
+        document.querySelector("[role=dialog], [role=listbox]") !== null;
+      if (busy || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
+      list.find((c) => c.hotkey === e.key.toLowerCase())?.press();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [list]);
+}
+
+/** The controls as the rider has them, each with its key: press one and see what lights. */
+export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps) {
+  const list: Control[] = [
+    ...controls.inputs.map((input): Control => ({
+      id: input,
+      name: inputWord(input),
+      hotkey: INPUT_KEYS[input as Exclude<Input, "switch">],
+      on: pressed.inputs.has(input),
+      press: () => onChange(pressInput(pressed, input)),
+    })),
+    ...controls.switches.map((runId, i): Control => ({
+      id: runId,
+      name: `${ownerName(job, runId)} switch`,
+      hotkey: SWITCH_KEYS[i] ?? "",
+      on: pressed.switches.has(runId),
+      press: () => onChange(pressSwitch(pressed, runId)),
+    })),
+  ];
+  useControlKeys(list);
+  if (list.length === 0) return null;
+  return (
+    <div role="group" aria-label="Controls" className="flex flex-wrap items-center gap-1 pb-1.5">
+      {list.map((c) => (
+        <button
+          key={c.id}
+          type="button"
+          aria-pressed={c.on}
+          aria-keyshortcuts={c.hotkey}
+          className={`touch inline-flex min-h-7 items-center gap-1.5 rounded-control border px-2 text-small ${c.on ? "border-accent bg-accent text-on-accent" : "border-edge bg-paper text-ink"}`}
+          onClick={c.press}
+        >
+          {c.name}
+          {c.hotkey !== "" && (
+            <kbd
+              aria-hidden
+              className="rounded-control border border-current px-1 font-sans text-[0.6875rem] leading-3.5"
+            >
+              {c.hotkey}
+            </kbd>
+          )}
+        </button>
+      ))}
+      <Button
+        look="quiet"
+        className="min-h-7 px-1 text-small"
+        onClick={() => onChange(allPressed(controls))}
+      >
+        all on
+      </Button>
+      <Button
+        look="quiet"
+        className="min-h-7 px-1 text-small"
+        onClick={() => onChange(NOTHING_PRESSED)}
+      >
+        all off
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import type { ChoiceKind, ElementId, RunId } from "@dragonet/core";
+
+/** What the panel beside the strips shows. */
+export type Selection =
+  | { readonly kind: "findings" }
+  | { readonly kind: "trial" }
+  | { readonly kind: "run"; readonly runId: RunId }
+  | {
+      readonly kind: "part";
+      readonly runId: RunId;
+      readonly choice: ChoiceKind;
+      readonly elementId: ElementId;
+    };
+
+export interface Selecting {
+  readonly selection: Selection;
+  readonly select: (selection: Selection) => void;
+}

@@ -1,0 +1,28 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { ApiError, ask } from "../app/api.ts";
+import { FileButton } from "../ui/FileButton.tsx";
+import { Modal } from "../ui/Modal.tsx";
+import { FaultList } from "../ui/states.tsx";
+
+/** Takes a job file in; a file that cannot be read is answered with every fault. */
+export function ImportJob() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const take = useMutation({
+    mutationFn: (text: string) => ask<{ id: string }>("jobs/import", "POST", { text }),
+    onSuccess: async ({ id }) => {
+      await queries.invalidateQueries({ queryKey: ["jobs"] });
+      await navigate(`/jobs/${id}`);
+    },
+  });
+  return (
+    <>
+      <FileButton label="Job file in" accept=".json,application/json" onText={take.mutate} />
+      <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
+        <p className="font-bold">{take.error?.message}</p>
+        {take.error instanceof ApiError && <FaultList error={take.error} />}
+      </Modal>
+    </>
+  );
+}

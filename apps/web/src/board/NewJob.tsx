@@ -1,0 +1,81 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { useNavigate } from "react-router";
+import { ask } from "../app/api.ts";
+import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/Choice.tsx";
+import { FormField } from "../ui/FormField.tsx";
+import { Modal } from "../ui/Modal.tsx";
+import { useVehicles } from "../vehicles/vehicles.ts";
+
+interface Fields {
+  title: string;
+  customer: string;
+  machine: string;
+}
+
+/** A new job from a vehicle profile: the job takes its own copy. */
+export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { data: vehicles } = useVehicles();
+  const [profileId, setProfileId] = useState("");
+  const { register, handleSubmit, formState, reset } = useForm<Fields>();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const make = useMutation({
+    mutationFn: (fields: Fields & { profileId: string }) =>
+      ask<{ id: string }>("jobs", "POST", fields),
+    onSuccess: async ({ id }) => {
+      await queries.invalidateQueries({ queryKey: ["jobs"] });
+      reset();
+      onClose();
+      await navigate(`/jobs/${id}/intake`);
+    },
+  });
+  const options = (vehicles ?? []).map(({ value }) => ({
+    value: value.profileId as string,
+    label: value.model,
+  }));
+  const chosen = profileId === "" ? (options[0]?.value ?? "") : profileId;
+  return (
+    <Modal open={open} onClose={onClose} title="New job">
+      <form
+        noValidate
+        className="grid gap-4 md:grid-cols-2"
+        onSubmit={(e) =>
+          void handleSubmit((fields) => make.mutate({ ...fields, profileId: chosen }))(e)
+        }
+      >
+        <div className="flex flex-col gap-1">
+          <span className="font-bold">Vehicle</span>
+          {options.length === 0 ? (
+            <p className="text-small">No vehicle profile yet: make one under Vehicles first.</p>
+          ) : (
+            <Choice label="Vehicle" value={chosen} options={options} onChange={setProfileId} />
+          )}
+        </div>
+        <FormField
+          label="Which one"
+          hint="Plate, frame number, or what its owner calls it"
+          {...register("machine")}
+        />
+        <FormField
+          label="What is wanted"
+          wrong={formState.errors.title?.message}
+          {...register("title", { required: "A few words, so that it can be found again." })}
+        />
+        <FormField label="Customer" {...register("customer")} />
+        {make.error && (
+          <p role="alert" className="font-bold md:col-span-2">
+            {make.error.message}
+          </p>
+        )}
+        <div className="md:col-span-2">
+          <Button look="main" type="submit" disabled={make.isPending || chosen === ""}>
+            Open job
+          </Button>
+        </div>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,65 @@
+import { span, type BudgetLine, type ChargingBudget } from "@dragonet/core";
+import { Section } from "../ui/Section.tsx";
+
+/** Every line of the budget in every state: the numbers under the bars. */
+export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {
+  const names = [
+    ...new Map(
+      running.flatMap((b) => b.lines).map((line) => [`${line.kind} ${line.what}`, line] as const),
+    ).entries(),
+  ];
+  const cell = (b: ChargingBudget, key: string): BudgetLine | undefined =>
+    b.lines.find((line) => `${line.kind} ${line.what}` === key);
+  if (running.length === 0) return null;
+  return (
+    <Section title="Line by line" about="Mean amps; new runs are hatched in the bars above.">
+      <div
+        className="relative overflow-x-auto"
+        role="region"
+        aria-label="Budget lines"
+        tabIndex={0}
+      >
+        <table className="w-full border-collapse">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col">Known by</th>
+              {running.map((b) => (
+                <th key={b.state} scope="col" className="text-right">
+                  {b.state}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {names.map(([key, line]) => (
+              <tr key={key} className="border-t border-hair">
+                <td className={`py-0.5 pr-3 ${line.kind === "base" ? "" : "font-bold"}`}>
+                  {line.what}
+                </td>
+                <td className="pr-3 text-small text-muted">{line.provenance}</td>
+                {running.map((b) => {
+                  const at = cell(b, key);
+                  return (
+                    <td key={b.state} className="num pl-3 text-right whitespace-nowrap">
+                      {at ? span(at.currentA) : "–"}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+            <tr className="border-t border-ink">
+              <td className="py-0.5 font-bold">to spare</td>
+              <td />
+              {running.map((b) => (
+                <td key={b.state} className="num pl-3 text-right font-bold whitespace-nowrap">
+                  {span(b.spareA)}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </Section>
+  );
+}

@@ -1,0 +1,270 @@
+import { Download, Printer, Tags } from "lucide-react";
+import { useEffect, useState } from "react";
+import {
+  ENDS_M,
+  SLACK_SHARE,
+  SPOOL_M,
+  cutListCsv,
+  decimal,
+  lengthText,
+  type CutList,
+  type SpoolLine,
+  type UnitSystem,
+  type WireEnd,
+} from "@dragonet/core";
+import { useMe } from "../app/session.ts";
+import { useJob, useJobStore } from "../job/jobStore.ts";
+import { Button } from "../ui/Button.tsx";
+import { Section } from "../ui/Section.tsx";
+import { Empty, Loading } from "../ui/states.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+import { WireSwatch } from "../ui/WireSwatch.tsx";
+import { planner } from "../worker/planner.ts";
+
+function useCutList(spoolM: number): CutList | null {
+  const job = useJob();
+  const [list, setList] = useState<CutList | null>(null);
+  useEffect(() => {
+    let stale = false;
+    void planner()
+      .cutList(job, spoolM)
+      .then((made) => !stale && setList(made));
+    return () => {
+      stale = true;
+    };
+  }, [job, spoolM]);
+  return list;
+}
+
+function save(list: CutList): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(new Blob([cutListCsv(list)], { type: "text/csv" }));
+  link.download = "cut-list.csv";
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+const HEADS = [
+  "Flag",
+  "Size",
+  "Colour",
+  "Cut",
+  "From",
+  "Strip, terminal, shrink",
+  "To",
+  "Strip, terminal, shrink",
+  "Cut it",
+];
+
+function EndCell({ end }: { end: WireEnd }) {
+  return (
+    <td className="text-muted">
+      <span className="num">{end.stripMm}</span> mm, {end.terminal}
+      {end.shrinkMm > 0 && (
+        <>
+          , shrink <span className="num">{end.shrinkMm}</span> mm
+        </>
+      )}
+    </td>
+  );
+}
+
+function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
+  const { id, flush } = useJobStore();
+  const labels = async (): Promise<void> => {
+    await flush();
+    window.open(`/api/jobs/${id}/labels.pdf`, "_blank", "noopener");
+  };
+  return (
+    <Section
+      title="Cut list"
+      about={`As routed, ${decimal(SLACK_SHARE * 100, 0)} % for bends and ${decimal(ENDS_M * 1000, 0)} mm for both ends added, up to the next centimetre. Start at the lamp: what is over ends at the battery.`}
+      action={
+        <span className="no-print inline-flex gap-2">
+          <Button look="quiet" onClick={() => save(list)}>
+            <Download size={15} aria-hidden /> CSV
+          </Button>
+          <Button look="quiet" onClick={() => void labels()}>
+            <Tags size={15} aria-hidden /> Flags
+          </Button>
+          <Button look="quiet" onClick={() => window.print()}>
+            <Printer size={15} aria-hidden /> Print
+          </Button>
+        </span>
+      }
+    >
+      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Cut list">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr>
+              {HEADS.map((head, i) => (
+                <th key={i} scope="col">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {list.lines.map((line) => (
+              <tr key={line.label} className="border-t border-hair">
+                <td className="num py-1 font-bold">{line.label}</td>
+                <td className="num">{line.gaugeId}</td>
+                <td>
+                  <WireSwatch colour={line.colour} />
+                </td>
+                <td className="num font-bold">{lengthText(line.cutM, units)}</td>
+                <td>{line.from.at}</td>
+                <EndCell end={line.from} />
+                <td>{line.to.at}</td>
+                <EndCell end={line.to} />
+                <td>
+                  <span className="inline-block size-3.5 border border-edge" aria-hidden />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Section>
+  );
+}
+
+/** One spool as a bar: its cuts in order, what is left at the end. */
+function SpoolBar({
+  line,
+  index,
+  list,
+  spoolM,
+}: {
+  line: SpoolLine;
+  index: number;
+  list: CutList;
+  spoolM: number;
+}) {
+  const labels = line.cuts[index] ?? [];
+  const length = (label: string): number => list.lines.find((l) => l.label === label)?.cutM ?? 0;
+  const left = line.plan.offCutM[index] ?? 0;
+  return (
+    <div
+      className="my-1 flex h-6 w-full border border-edge"
+      role="img"
+      aria-label={`spool ${index + 1}: ${labels.join(", ")}; ${decimal(left, 2)} m left`}
+    >
+      {labels.map((label) => (
+        <span
+          key={label}
+          className="num flex items-center justify-center overflow-hidden border-r border-ink text-small"
+          style={{ width: `${(100 * length(label)) / spoolM}%` }}
+          title={`${label}: ${decimal(length(label), 2)} m`}
+        >
+          {length(label) / spoolM > 0.04 ? label : ""}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function Spools({
+  list,
+  spoolM,
+  setSpoolM,
+}: {
+  list: CutList;
+  spoolM: number;
+  setSpoolM: (m: number) => void;
+}) {
+  return (
+    <Section
+      title="Off the spools"
+      action={
+        <NumberInput
+          label="Length of a spool"
+          unit="m a spool"
+          value={spoolM}
+          min={1}
+          max={1000}
+          onCommit={setSpoolM}
+        />
+      }
+    >
+      {list.spools.map((line) => (
+        <div key={`${line.gaugeId} ${line.colour}`} className="border-t border-hair py-1">
+          <p className="flex items-center gap-3">
+            <span className="num font-bold">{line.gaugeId}</span>
+            <WireSwatch colour={line.colour} />
+            <span className="num">{decimal(line.totalM, 2)} m</span>
+            {!line.plan.exact && (
+              <span className="text-small text-muted">
+                {line.plan.spools.length} spools; {line.plan.leastSpools} at the least
+              </span>
+            )}
+          </p>
+          {line.plan.spools.map((_, i) => (
+            <SpoolBar
+              key={i}
+              line={line}
+              index={i}
+              list={list}
+              spoolM={Math.max(spoolM, ...list.lines.map((l) => l.cutM))}
+            />
+          ))}
+        </div>
+      ))}
+    </Section>
+  );
+}
+
+function Bundles({ list }: { list: CutList }) {
+  return (
+    <Section title="Bundles" about="Each run’s own wires laid together: D = 1.2 √(Σ d²).">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr>
+            <th scope="col">Run</th>
+            <th scope="col" className="text-right">
+              Wires
+            </th>
+            <th scope="col" className="text-right">
+              Thick
+            </th>
+            <th scope="col" className="text-right">
+              Sleeve, grommet
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.bundles.map((b) => (
+            <tr key={b.owner} className="border-t border-hair">
+              <td className="py-0.5">{b.owner}</td>
+              <td className="num text-right">{b.wires}</td>
+              <td className="num text-right">{decimal(b.diameterM * 1000, 1)} mm</td>
+              <td className="num text-right">
+                {b.sleeveMm === null ? "part it in two" : `${b.sleeveMm} mm`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  );
+}
+
+/** What is cut, how it comes off the spools, and how thick it lies. */
+export function CutListPage() {
+  const { units } = useMe().preferences;
+  const [spoolM, setSpoolM] = useState(SPOOL_M);
+  const list = useCutList(spoolM);
+  if (!list) return <Loading what="the cut list" />;
+  if (list.lines.length === 0) {
+    return <Empty title="Nothing to cut yet">Runs are added under Circuit.</Empty>;
+  }
+  return (
+    <>
+      <Wires list={list} units={units} />
+      <div className="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,7fr)_minmax(0,4fr)]">
+        <Spools list={list} spoolM={spoolM} setSpoolM={setSpoolM} />
+        <Bundles list={list} />
+      </div>
+    </>
+  );
+}

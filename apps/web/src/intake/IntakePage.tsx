@@ -1,0 +1,30 @@
+import { useCanEdit } from "../app/session.ts";
+import { useEdit, useJob } from "../job/jobStore.ts";
+import { ConnectorMap } from "../vehicles/ConnectorMap.tsx";
+import { VehicleFacts } from "../vehicles/VehicleFacts.tsx";
+import { Blockers } from "./Blockers.tsx";
+import { JobCardFields } from "./JobCardFields.tsx";
+import { Kit } from "./Kit.tsx";
+import { Wishes } from "./Wishes.tsx";
+
+/** Ask and look: what is wanted, what came in the box, what the vehicle is electrically. */
+export function IntakePage() {
+  const job = useJob();
+  const edit = useEdit();
+  const canEdit = useCanEdit();
+  return (
+    <fieldset disabled={!canEdit} className="mx-auto w-full max-w-7xl min-w-0 p-4">
+      <legend className="sr-only">Intake</legend>
+      <div className="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,5fr)_minmax(0,7fr)]">
+        <div>
+          <Wishes />
+          <Kit />
+          <Blockers />
+          <JobCardFields />
+        </div>
+        <VehicleFacts job={job} edit={edit} canEdit={canEdit} />
+      </div>
+      <ConnectorMap job={job} edit={edit} canEdit={canEdit} />
+    </fieldset>
+  );
+}

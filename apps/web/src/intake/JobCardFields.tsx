@@ -1,0 +1,38 @@
+import type { JobCard } from "@dragonet/core";
+import { useEdit, useJob } from "../job/jobStore.ts";
+import { Section } from "../ui/Section.tsx";
+import { TextInput } from "../ui/TextInput.tsx";
+
+type TextField = Exclude<keyof JobCard, "stage">;
+
+const FIELDS: readonly { readonly field: TextField; readonly label: string }[] = [
+  { field: "title", label: "Job" },
+  { field: "customer", label: "Customer" },
+  { field: "bench", label: "Bench" },
+  { field: "promised", label: "Promised" },
+  { field: "note", label: "Note" },
+];
+
+export function JobCardFields() {
+  const { card } = useJob();
+  const edit = useEdit();
+  return (
+    <Section title="Job card">
+      {FIELDS.map(({ field, label }) => (
+        <div key={field} className="flex items-center gap-3 border-b border-hair py-1">
+          <span className="w-24 shrink-0">{label}</span>
+          <span className="flex-1 *:w-full">
+            <TextInput
+              label={label}
+              value={card[field]}
+              type={field === "promised" ? "date" : "text"}
+              className="w-full"
+              maxLength={field === "note" ? 4000 : field === "bench" ? 60 : 160}
+              onCommit={(value) => edit([{ kind: "setOnce", entity: "card", field, value }])}
+            />
+          </span>
+        </div>
+      ))}
+    </Section>
+  );
+}

@@ -1,0 +1,77 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { ask } from "../app/api.ts";
+import { useCanEdit } from "../app/session.ts";
+import { Button } from "../ui/Button.tsx";
+import { Loading, Trouble } from "../ui/states.tsx";
+import { useJobStore } from "./jobStore.ts";
+
+interface HistoryItem {
+  readonly revision: number;
+  readonly at: string;
+  readonly who: string;
+  readonly lines: readonly string[];
+}
+
+const MOMENT = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
+
+/** Who changed what and when, newest first, and the way back to any of it. */
+export function HistoryPage() {
+  const id = useJobStore((s) => s.id) ?? "";
+  const revision = useJobStore((s) => s.revision);
+  const canEdit = useCanEdit();
+  const queries = useQueryClient();
+  const { data, error, refetch } = useQuery({
+    queryKey: ["history", id, revision],
+    queryFn: () => ask<HistoryItem[]>(`jobs/${id}/history`),
+    placeholderData: (before) => before,
+  });
+  const restore = useMutation({
+    mutationFn: async (to: number) => {
+      await useJobStore.getState().flush();
+      return ask(`jobs/${id}/restore`, "POST", { revision: to });
+    },
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["job", id] }),
+  });
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!data) return <Loading what="the history" />;
+  return (
+    <div className="mx-auto w-full max-w-4xl p-4">
+      <div className="mb-2 flex items-center gap-3">
+        <h2 className="mr-auto text-lead">History</h2>
+        <a className="text-accent underline" href={`/api/jobs/${id}/file`} download>
+          Job file out
+        </a>
+      </div>
+      {restore.error && <Trouble error={restore.error} />}
+      <ol>
+        {data.map((item, i) => (
+          <li
+            key={item.revision}
+            className="grid grid-cols-[3.5rem_1fr_auto] gap-3 border-t border-hair py-2"
+          >
+            <span className="num text-muted">{item.revision}</span>
+            <div>
+              <p className="text-small text-muted">
+                {MOMENT.format(new Date(item.at))} · {item.who}
+              </p>
+              <ul>
+                {item.lines.map((line, n) => (
+                  <li key={n}>{line}</li>
+                ))}
+              </ul>
+            </div>
+            {canEdit && i > 0 && (
+              <Button
+                look="quiet"
+                disabled={restore.isPending}
+                onClick={() => restore.mutate(item.revision)}
+              >
+                Back to {item.revision}
+              </Button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { Redo2, Undo2 } from "lucide-react";
+import { useEffect } from "react";
+import { NavLink, useNavigate } from "react-router";
+import { STAGES, type Stage } from "@dragonet/core";
+import { useCanEdit } from "../app/session.ts";
+import { Choice } from "../ui/Choice.tsx";
+import { useJob, useJobStore, type SaveState } from "./jobStore.ts";
+import { STAGE_WORDS, stageNumber } from "./stages.ts";
+
+/** Stages that have a screen; keys are their numbers. */
+const SCREENS: readonly Stage[] = ["intake", "budget", "circuit", "signals", "fit"];
+
+const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  saved: "Saved",
+  waiting: "Saving …",
+  saving: "Saving …",
+  offline: "Not saved yet: no connection. Kept in this browser, tried again by itself.",
+  clash: "Somebody changed the same place",
+};
+
+const tab = ({ isActive }: { isActive: boolean }): string =>
+  `touch inline-flex items-baseline gap-1 border-b-2 px-1 py-1.5 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
+
+function useStageKeys(jobId: string): void {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      const { target } = e;
+      const busy =
+        target instanceof HTMLInputElement ||
+        target instanceof HTMLTextAreaElement ||
+        document.querySelector("[role=dialog], [role=listbox]") !== null;
+      if (busy || e.ctrlKey || e.metaKey || e.altKey) return;
+      const stage = SCREENS.find((s) => String(stageNumber(s)) === e.key);
+      if (stage) void navigate(`/jobs/${jobId}/${stage}`);
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [jobId, navigate]);
+}
+
+export function JobHeader({ jobId }: { jobId: string }) {
+  const job = useJob();
+  const canEdit = useCanEdit();
+  const { edit, undo, redo, undoSteps, redoSteps, saveState } = useJobStore();
+  useStageKeys(jobId);
+  const { card, vehicle } = job;
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-4 py-1">
+      <div className="min-w-0">
+        <h1 className="truncate leading-tight">{card.title}</h1>
+        <p className="truncate text-small text-muted">
+          {vehicle.model}
+          {vehicle.machine !== "" && `, ${vehicle.machine}`}
+          {card.customer !== "" && ` · ${card.customer}`}
+        </p>
+      </div>
+      <nav aria-label="Stages" className="flex flex-wrap gap-x-3">
+        {SCREENS.map((stage) => (
+          <NavLink key={stage} to={`/jobs/${jobId}/${stage}`} className={tab}>
+            <span className="num text-small text-muted" aria-hidden>
+              {stageNumber(stage)}
+            </span>
+            {STAGE_WORDS[stage]}
+          </NavLink>
+        ))}
+        <NavLink to={`/jobs/${jobId}/sheet`} className={tab}>
+          Strip sheet
+        </NavLink>
+        <NavLink to={`/jobs/${jobId}/history`} className={tab}>
+          History
+        </NavLink>
+      </nav>
+      <div className="ml-auto flex items-center gap-2">
+        <span role="status" className="max-w-72 text-small text-muted">
+          {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}
+        </span>
+        {canEdit && (
+          <>
+            <button
+              type="button"
+              className="touch text-accent disabled:text-hair"
+              aria-label="Undo"
+              title="Undo (Ctrl+Z)"
+              disabled={undoSteps.length === 0}
+              onClick={undo}
+            >
+              <Undo2 size={18} aria-hidden />
+            </button>
+            <button
+              type="button"
+              className="touch text-accent disabled:text-hair"
+              aria-label="Redo"
+              title="Redo (Ctrl+Y)"
+              disabled={redoSteps.length === 0}
+              onClick={redo}
+            >
+              <Redo2 size={18} aria-hidden />
+            </button>
+          </>
+        )}
+        <Choice<Stage>
+          label="Stage of the job"
+          value={card.stage}
+          disabled={!canEdit}
+          className="w-32"
+          options={STAGES.map((value) => ({
+            value,
+            label: `${stageNumber(value)} ${STAGE_WORDS[value]}`,
+          }))}
+          onChange={(value) => edit([{ kind: "setOnce", entity: "card", field: "stage", value }])}
+        />
+      </div>
+    </header>
+  );
+}

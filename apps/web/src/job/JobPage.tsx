@@ -1,0 +1,132 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { Outlet, useParams } from "react-router";
+import { toast } from "sonner";
+import { OfflineError, ask } from "../app/api.ts";
+import { Loading, Trouble } from "../ui/states.tsx";
+import { ClashDialog } from "./ClashDialog.tsx";
+import { JobHeader } from "./JobHeader.tsx";
+import { useJobStore } from "./jobStore.ts";
+import { keepJob, keptJob, type KeptJob } from "./keptJobs.ts";
+
+/** The job as the server has it; without a network as it last had it. */
+async function readJob(id: string): Promise<KeptJob> {
+  try {
+    return await ask<KeptJob>(`jobs/${id}`);
+  } catch (error) {
+    const kept = error instanceof OfflineError ? await keptJob(id) : undefined;
+    if (!kept) throw error;
+    return kept;
+  }
+}
+
+/** What the server has taken is kept for the next time there is no network. */
+function useKeeping(): void {
+  useEffect(
+    () =>
+      useJobStore.subscribe(({ id, revision, base }, before) => {
+        if (id !== null && base && base !== before.base) {
+          void keepJob({ id, revision, document: base });
+        }
+      }),
+    [],
+  );
+}
+
+/** How often a page looks whether somebody else has been at the job, in ms. */
+const LOOK_MS = 8000;
+
+/** Looks for what others saved, while the page is seen and nothing of its own waits. */
+function useOthersChanges(jobId: string): void {
+  useEffect(() => {
+    const look = async (): Promise<void> => {
+      const { id, revision, saveState, receive } = useJobStore.getState();
+      if (id !== jobId || saveState !== "saved" || document.hidden) return;
+      const answer = await ask<{ revision: number; missed: [] }>(
+        `jobs/${jobId}/changes?since=${revision}`,
+      );
+      receive(answer.revision, answer.missed);
+    };
+    // Being offline is shown by the save state; the next look tries again.
+    const tick = (): void => void look().catch(() => undefined);
+    const timer = setInterval(tick, LOOK_MS);
+    window.addEventListener("focus", tick);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("focus", tick);
+    };
+  }, [jobId]);
+}
+
+function useRefusals(): void {
+  const refusal = useJobStore((s) => s.refusal);
+  const clearRefusal = useJobStore((s) => s.clearRefusal);
+  useEffect(() => {
+    if (refusal === null) return;
+    toast.error(`Not done: ${refusal}`, { duration: 10_000 });
+    clearRefusal();
+  }, [refusal, clearRefusal]);
+}
+
+function useLeaving(): void {
+  useEffect(() => {
+    const warn = (e: BeforeUnloadEvent): void => {
+      const { saveState, flush } = useJobStore.getState();
+      if (saveState === "saved") return;
+      void flush();
+      // What cannot be sent stays in the outbox of this browser; the person is told once.
+      if (saveState === "offline" || saveState === "clash") e.preventDefault();
+    };
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, []);
+}
+
+function useUndoKeys(): void {
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      const field = e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement;
+      if (field || !(e.ctrlKey || e.metaKey)) return;
+      const { undo, redo } = useJobStore.getState();
+      if (e.key === "z" && !e.shiftKey) undo();
+      else if (e.key === "y" || (e.key.toLowerCase() === "z" && e.shiftKey)) redo();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
+}
+
+export function JobPage() {
+  const { jobId = "" } = useParams();
+  const { data, error, refetch } = useQuery({
+    queryKey: ["job", jobId],
+    queryFn: () => readJob(jobId),
+    // The page itself says what stands in the way of the network.
+    networkMode: "always",
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  });
+  const openId = useJobStore((s) => s.id);
+  useKeeping();
+  useEffect(() => {
+    if (data) useJobStore.getState().open(data.id, data.revision, data.document);
+    return () => useJobStore.getState().close();
+  }, [data]);
+  useOthersChanges(jobId);
+  useRefusals();
+  useLeaving();
+  useUndoKeys();
+
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!data || openId !== jobId) return <Loading what="the job" />;
+  return (
+    <>
+      <JobHeader jobId={jobId} />
+      <Outlet />
+      <ClashDialog />
+    </>
+  );
+}

@@ -1,0 +1,35 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router/dom";
+import { Toaster } from "sonner";
+import { ApiError } from "./app/api.ts";
+import { router } from "./app/router.tsx";
+import { showRememberedTheme } from "./app/theme.ts";
+import "./styles.css";
+
+showRememberedTheme();
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // A refusal stays a refusal; only a lost connection is worth asking again.
+      retry: (times, error) => !(error instanceof ApiError) && times < 2,
+      staleTime: 5_000,
+    },
+  },
+});
+
+const root = document.getElementById("root");
+if (!root) throw new Error("the page has no root");
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+      <Toaster
+        position="bottom-center"
+        toastOptions={{ className: "!rounded-control !font-sans" }}
+      />
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,142 @@
+import { PLACES, type Practices } from "@dragonet/core";
+import type { ReactNode } from "react";
+import { Choice } from "../ui/Choice.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+
+interface PracticeFieldsProps {
+  readonly practices: Practices;
+  readonly canEdit: boolean;
+  readonly onChange: <F extends keyof Practices>(field: F, value: Practices[F]) => void;
+}
+
+function Line({ label, about, children }: { label: string; about: string; children: ReactNode }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-hair py-2">
+      <div className="min-w-56 flex-1">
+        <p className="font-bold">{label}</p>
+        <p className="text-small text-muted">{about}</p>
+      </div>
+      {children}
+    </div>
+  );
+}
+
+export function PracticeFields({ practices, canEdit, onChange }: PracticeFieldsProps) {
+  return (
+    <fieldset disabled={!canEdit} className="min-w-0">
+      <legend className="sr-only">Practices</legend>
+      <Line label="Fuse" about="Both schools stay under the weakest thing behind the fuse.">
+        <Choice
+          label="Fuse school"
+          value={practices.fuseSchool}
+          disabled={!canEdit}
+          className="w-64"
+          options={[
+            { value: "nextSize", label: "next standard size above the draw" },
+            { value: "eightyPercent", label: "loaded to 80 % at most" },
+          ]}
+          onChange={(v) => onChange("fuseSchool", v)}
+        />
+      </Line>
+      <Line label="Coil" about="Which side of a relay’s coil the control switches.">
+        <Choice
+          label="Coil switching"
+          value={practices.coilSwitching}
+          disabled={!canEdit}
+          className="w-64"
+          options={[
+            { value: "positive", label: "switch the positive" },
+            { value: "negative", label: "switch the ground" },
+          ]}
+          onChange={(v) => onChange("coilSwitching", v)}
+        />
+      </Line>
+      <Line label="Wire" about="The sizes on your spools.">
+        <Choice
+          label="Wire sizes"
+          value={practices.wireSystem}
+          disabled={!canEdit}
+          className="w-64"
+          options={[
+            { value: "awg", label: "American wire gauge" },
+            { value: "metric", label: "square millimetres" },
+          ]}
+          onChange={(v) => onChange("wireSystem", v)}
+        />
+      </Line>
+      <Line label="Drop" about="Allowed loss out and back; 3 % is usual for lamps.">
+        <NumberInput
+          label="Allowed drop"
+          unit="%"
+          value={Number((practices.dropTarget * 100).toFixed(2))}
+          min={0.5}
+          max={20}
+          onCommit={(v) => onChange("dropTarget", v / 100)}
+        />
+      </Line>
+      <Line label="Heat" about="Air around the loom, and what the insulation is rated for.">
+        <NumberInput
+          label="Ambient"
+          unit="°C air"
+          value={practices.ambientC}
+          min={-40}
+          max={120}
+          className="w-16"
+          onCommit={(v) => onChange("ambientC", v)}
+        />
+        <NumberInput
+          label="Insulation"
+          unit="°C rated"
+          value={practices.insulationC}
+          min={60}
+          max={200}
+          className="w-16"
+          onCommit={(v) => onChange("insulationC", v)}
+        />
+      </Line>
+      <Line
+        label="Place"
+        about="Whose rules the lamps are held against. Advisory: ask your inspector."
+      >
+        <Choice
+          label="Rules of the place"
+          value={practices.place}
+          disabled={!canEdit}
+          className="w-64"
+          options={[
+            { value: "", label: "none" },
+            ...PLACES.map((p) => ({ value: p.id, label: p.name })),
+          ]}
+          onChange={(v) => onChange("place", v)}
+        />
+      </Line>
+      <Line label="Ends" about="What is over of a wire that is led from its lamp to the battery.">
+        <Choice
+          label="Spare wire"
+          value={practices.slack}
+          disabled={!canEdit}
+          className="w-64"
+          options={[
+            { value: "spare", label: "a hand’s width stays coiled" },
+            { value: "cut", label: "cut to length" },
+          ]}
+          onChange={(v) => onChange("slack", v)}
+        />
+      </Line>
+      <Line
+        label="Bundle"
+        about="Loaded wires lying side by side; each carries less by the square root."
+      >
+        <NumberInput
+          label="Loaded wires in a bundle"
+          unit="wires"
+          value={practices.bundledWires}
+          min={1}
+          max={50}
+          className="w-16"
+          onCommit={(v) => onChange("bundledWires", Math.round(v))}
+        />
+      </Line>
+    </fieldset>
+  );
+}

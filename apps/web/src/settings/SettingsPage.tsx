@@ -1,0 +1,100 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { Practices } from "@dragonet/core";
+import { ask } from "../app/api.ts";
+import { useMe, type Person } from "../app/session.ts";
+import { showTheme, type ThemeChoice } from "../app/theme.ts";
+import { Choice } from "../ui/Choice.tsx";
+import { Section } from "../ui/Section.tsx";
+import { Trouble } from "../ui/states.tsx";
+import { Archive } from "./Archive.tsx";
+import { People } from "./People.tsx";
+import { PracticeFields } from "./PracticeFields.tsx";
+
+function Preferences() {
+  const me = useMe();
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: (preferences: Person["preferences"]) =>
+      ask("session/preferences", "PUT", preferences),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["session"] }),
+  });
+  const set = (change: Partial<Person["preferences"]>): void => {
+    const next = { ...me.preferences, ...change };
+    showTheme(next.theme);
+    save.mutate(next);
+  };
+  return (
+    <Section title="For you">
+      <div className="flex items-center gap-3 border-b border-hair py-1">
+        <span className="w-24">Light</span>
+        <Choice<ThemeChoice>
+          label="Light or dark"
+          value={me.preferences.theme}
+          className="w-56"
+          options={[
+            { value: "system", label: "as this machine has it" },
+            { value: "day", label: "day: ink on paper" },
+            { value: "night", label: "night: chalk on slate" },
+          ]}
+          onChange={(theme) => set({ theme })}
+        />
+      </div>
+      <div className="flex items-center gap-3 border-b border-hair py-1">
+        <span className="w-24">Lengths</span>
+        <Choice
+          label="Units"
+          value={me.preferences.units}
+          className="w-56"
+          options={[
+            { value: "metric", label: "millimetres and metres" },
+            { value: "us", label: "inches and feet" },
+          ]}
+          onChange={(units) => set({ units })}
+        />
+      </div>
+      {save.error && <Trouble error={save.error} />}
+    </Section>
+  );
+}
+
+function ShopPractices({ canEdit }: { canEdit: boolean }) {
+  const queries = useQueryClient();
+  const { data, error } = useQuery({
+    queryKey: ["practices"],
+    queryFn: () => ask<Practices>("practices"),
+  });
+  const save = useMutation({
+    mutationFn: (practices: Practices) => ask("practices", "PUT", practices),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["practices"] }),
+  });
+  if (error) return <Trouble error={error} />;
+  if (!data) return null;
+  return (
+    <Section
+      title="Practices of the shop"
+      about="The schools a new job starts with. A job keeps its own copy and may differ."
+    >
+      <PracticeFields
+        practices={data}
+        canEdit={canEdit}
+        onChange={(field, value) => save.mutate({ ...data, [field]: value })}
+      />
+      {save.error && <Trouble error={save.error} />}
+    </Section>
+  );
+}
+
+export function SettingsPage() {
+  const owner = useMe().role === "owner";
+  return (
+    <div className="mx-auto grid w-full max-w-6xl grid-cols-1 gap-x-10 p-4 lg:grid-cols-2">
+      <h1 className="sr-only">Settings</h1>
+      <div>
+        <Preferences />
+        {owner && <People />}
+        {owner && <Archive />}
+      </div>
+      <ShopPractices canEdit={owner} />
+    </div>
+  );
+}

@@ -1,0 +1,379 @@
+import { Printer } from "lucide-react";
+import { useEffect, useState } from "react";
+import {
+  CAUTIONS,
+  LAST_WORD,
+  decimal,
+  fixed,
+  inspectorLines,
+  lengthText,
+  placeOf,
+  span,
+  stripSvg,
+  type JobPlan,
+  type Strip,
+  type UnitSystem,
+} from "@dragonet/core";
+import { useMe, useSession } from "../app/session.ts";
+import { useJob, useJobStore } from "../job/jobStore.ts";
+import { usePlan } from "../job/usePlan.ts";
+import { planner } from "../worker/planner.ts";
+import { Button } from "../ui/Button.tsx";
+import { SeverityMark } from "../ui/Severity.tsx";
+import { Empty, Loading } from "../ui/states.tsx";
+import { WireSwatch } from "../ui/WireSwatch.tsx";
+
+interface RunSheetProps {
+  readonly strip: Strip;
+  readonly index: number;
+  readonly plan: JobPlan;
+  readonly units: UnitSystem;
+}
+
+function RunSheet({ strip, index, plan, units }: RunSheetProps) {
+  const svg = stripSvg(strip, { fontFamily: "var(--font-sans)", ink: "currentColor" });
+  const wires = plan.wires.filter((w) => w.runId === strip.runId);
+  return (
+    <section aria-label={strip.name} className="break-inside-avoid border-t-2 border-ink py-3">
+      <h2 className="text-lead">
+        <span className="num mr-2">{index + 1}</span>
+        {strip.name}
+      </h2>
+      <p>
+        On with {strip.when}. Draw <span className="num">{span(strip.drawA, 2)}</span> A; lowest
+        lamp <span className="num">{fixed(strip.lowestV, 2)}</span> V, drop{" "}
+        <span className="num">{decimal(strip.dropShare * 100)}</span> %.
+      </p>
+      <div
+        className="relative my-2 overflow-x-auto [&>svg]:h-auto [&>svg]:w-full [&>svg]:min-w-2xl"
+        role="img"
+        tabIndex={0}
+        aria-label={`Strip of ${strip.name}`}
+        dangerouslySetInnerHTML={{ __html: svg }}
+      />
+      <div className="grid grid-cols-1 gap-x-8 lg:grid-cols-2 print:grid-cols-2">
+        <table className="w-full border-collapse text-small">
+          <tbody>
+            {plan.choices
+              .filter((c) => c.runId === strip.runId)
+              .map((c) => (
+                <tr key={c.kind} className="border-t border-hair align-top">
+                  <th scope="row" className="pr-3 align-top!">
+                    {c.kind}
+                  </th>
+                  <td className="py-0.5">
+                    <span className="font-bold">
+                      {c.picked}
+                      {c.pinned && " (pinned)"}
+                    </span>
+                    <span className="block">{c.reason}</span>
+                  </td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+        <table className="w-full border-collapse self-start text-small">
+          <thead>
+            <tr>
+              <th scope="col">Flag</th>
+              <th scope="col">Size</th>
+              <th scope="col">Colour</th>
+              <th scope="col">Length</th>
+              <th scope="col">From, to</th>
+              <th scope="col">Done</th>
+            </tr>
+          </thead>
+          <tbody>
+            {wires.map((w) => (
+              <tr key={w.label} className="border-t border-hair">
+                <td className="num">{w.label}</td>
+                <td className="num">{w.gaugeId}</td>
+                <td>
+                  <WireSwatch colour={w.colour} />
+                </td>
+                <td className="num">{lengthText(w.lengthM, units)}</td>
+                <td>
+                  {w.from}, {w.to}
+                </td>
+                <td>
+                  <span className="inline-block size-3.5 border border-edge" aria-hidden />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** What runs share before they part: feeds, controls, ground block. */
+function TrunkSheet({ plan }: { plan: JobPlan }) {
+  if (plan.trunks.length === 0) return null;
+  return (
+    <section aria-label="Before the runs" className="break-inside-avoid border-t-2 border-ink py-3">
+      <h2 className="text-lead">Before the runs</h2>
+      <div className="relative overflow-x-auto">
+        <table className="w-full border-collapse text-small">
+          <thead>
+            <tr>
+              <th scope="col">Feed or control</th>
+              <th scope="col">Gives</th>
+              <th scope="col">All on</th>
+              <th scope="col">Parts, in order</th>
+              <th scope="col">To</th>
+            </tr>
+          </thead>
+          <tbody>
+            {plan.trunks.map((trunk) => (
+              <tr key={trunk.ownerId} className="border-t border-hair align-top">
+                <th scope="row">{trunk.name}</th>
+                <td className="num">
+                  {trunk.kind === "groundBlock" ? "" : `${fixed(trunk.givesV, 2)} V`}
+                </td>
+                <td className="num">{fixed(trunk.currentA, 2)} A</td>
+                <td>
+                  {trunk.parts
+                    .filter((part) => !part.elementId.endsWith(".bus"))
+                    .map((part) =>
+                      part.kind === "wire" ? `${part.name} ${part.detail}` : part.name,
+                    )
+                    .join(" · ")}
+                </td>
+                <td>{trunk.runs.join(", ")}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** For the inspector: what was added, where, and what turns it on. */
+function InspectorSheet({ plan }: { plan: JobPlan }) {
+  const job = useJob();
+  const changes = inspectorLines(job);
+  if (changes.length === 0) return null;
+  const asks = plan.findings.filter((f) => f.rule === "place-asks");
+  return (
+    <section
+      aria-label="For the inspector"
+      className="break-inside-avoid border-t-2 border-ink py-3"
+    >
+      <h2 className="text-lead">For the inspector: what was added</h2>
+      <table className="w-full border-collapse text-small">
+        <thead>
+          <tr>
+            <th scope="col">Lamp</th>
+            <th scope="col">Where</th>
+            <th scope="col">Light</th>
+            <th scope="col">On with</th>
+            <th scope="col">Over time</th>
+          </tr>
+        </thead>
+        <tbody>
+          {changes.map((line) => (
+            <tr key={line.id} className="border-t border-hair">
+              <td className="py-0.5">{line.label}</td>
+              <td>{line.place}</td>
+              <td>{line.light}</td>
+              <td>{line.when}</td>
+              <td>{line.overTime}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1">
+        {placeOf(job.practices.place)
+          ? `Held against ${placeOf(job.practices.place)?.name}: ${asks.length === 0 ? "nothing found that it asks otherwise" : asks.map((f) => f.title).join("; ")}. Advisory; the inspector has the last word.`
+          : "No place was chosen to hold these against."}
+      </p>
+    </section>
+  );
+}
+
+/** The whole loom on one page, laid out in the worker. */
+function LoomSheet() {
+  const job = useJob();
+  const { units } = useMe().preferences;
+  const [svg, setSvg] = useState<string | null>(null);
+  useEffect(() => {
+    let stale = false;
+    void planner()
+      .loom(job, units)
+      .then((made) => {
+        if (!stale) setSvg(made);
+      });
+    return () => {
+      stale = true;
+    };
+  }, [job, units]);
+  if (svg === "") return null;
+  const save = (): void => {
+    const link = document.createElement("a");
+    // On paper of its own it knows neither the page's ink nor its face.
+    const alone = (svg ?? "")
+      .replaceAll("currentColor", "#16211f")
+      .replaceAll("var(--paper)", "#ffffff")
+      .replaceAll("var(--font-sans)", "sans-serif");
+    link.href = URL.createObjectURL(new Blob([alone], { type: "image/svg+xml" }));
+    link.download = "loom.svg";
+    link.click();
+    URL.revokeObjectURL(link.href);
+  };
+  return (
+    <section aria-label="The whole loom" className="break-before-page border-t-2 border-ink py-3">
+      <div className="flex items-baseline gap-3">
+        <h2 className="text-lead">The whole loom</h2>
+        {svg !== null && (
+          <Button look="quiet" className="no-print" onClick={save}>
+            SVG
+          </Button>
+        )}
+      </div>
+      {svg === null ? (
+        <Loading what="the loom" />
+      ) : (
+        <div
+          className="relative my-2 overflow-x-auto [&>svg]:h-auto [&>svg]:w-full [&>svg]:min-w-5xl print:[&>svg]:min-w-0"
+          role="img"
+          tabIndex={0}
+          aria-label="Every part and wire of this job, from the source on the left to the lamps"
+          dangerouslySetInnerHTML={{ __html: svg }}
+        />
+      )}
+    </section>
+  );
+}
+
+function Closing({ plan }: { plan: JobPlan }) {
+  const { running, engineOff, parked } = plan.budget;
+  return (
+    <section aria-label="Verdict, findings and parts" className="border-t-2 border-ink py-3">
+      <div className="grid grid-cols-1 gap-x-8 md:grid-cols-2 print:grid-cols-2">
+        <div>
+          <h2 className="text-lead">Charging</h2>
+          <ul>
+            {running.map((b) => (
+              <li key={b.state}>
+                {b.state}: <span className="num font-bold">{span(b.spareA)}</span> A to spare,{" "}
+                {b.verdict}
+              </li>
+            ))}
+            {engineOff?.minutes && (
+              <li>
+                engine off: <span className="num font-bold">{span(engineOff.minutes, 0)}</span>{" "}
+                minutes
+              </li>
+            )}
+            {parked?.days && (
+              <li>
+                parked:{" "}
+                <span className="num font-bold">
+                  {span(parked.days, parked.days.mid < 10 ? 1 : 0)}
+                </span>{" "}
+                days
+              </li>
+            )}
+          </ul>
+          <h2 className="mt-3 text-lead">Findings</h2>
+          {plan.findings.length === 0 && <p>None: nothing here to stop for.</p>}
+          <ul>
+            {plan.findings.map((f, i) => (
+              <li key={i} className="break-inside-avoid border-t border-hair py-1">
+                <SeverityMark severity={f.severity} /> <span className="font-bold">{f.title}</span>.{" "}
+                {f.place.words}.{" "}
+                {f.figures.map((x) => `${x.label} ${x.value}, should be ${x.limit}. `)}
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div>
+          <h2 className="text-lead">To lay out</h2>
+          <table className="w-full border-collapse text-small">
+            <tbody>
+              {plan.materials.map((part) => (
+                <tr key={`${part.name} ${part.detail}`} className="border-t border-hair">
+                  <td className="num w-20 py-0.5">
+                    {part.unit === "m" ? `${decimal(part.count, 1)} m` : decimal(part.count, 0)}
+                  </td>
+                  <td>{part.name}</td>
+                  <td className="text-muted">{part.detail}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </div>
+      <h2 className="mt-3 text-lead">Before and while you work</h2>
+      <ul className="list-disc pl-5">
+        {CAUTIONS.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+      <p className="mt-2 font-bold">{LAST_WORD}</p>
+    </section>
+  );
+}
+
+/** The strip sheet as it is printed and taped to the machine. */
+export function SheetPage() {
+  const job = useJob();
+  const plan = usePlan();
+  const { units } = useMe().preferences;
+  const { data } = useSession();
+  const { id, revision, flush } = useJobStore();
+  if (!plan) return <Loading what="the sheet" />;
+  const strips = plan.strips.engineOff;
+  const stops = plan.findings.filter((f) => f.severity === "stop").length;
+  const openPdf = async (): Promise<void> => {
+    await flush();
+    window.open(`/api/jobs/${id}/strip-sheet.pdf`, "_blank", "noopener");
+  };
+  return (
+    <article className="mx-auto w-full max-w-6xl p-4 print:max-w-none print:p-0">
+      <div className="no-print mb-3 flex flex-wrap gap-3">
+        <Button look="main" onClick={() => window.print()}>
+          <Printer size={16} aria-hidden /> Print
+        </Button>
+        <Button onClick={() => void openPdf()}>PDF</Button>
+        <a
+          className="touch inline-flex items-center text-accent underline"
+          href={`/api/jobs/${id}/file`}
+          download
+        >
+          Job file out
+        </a>
+      </div>
+      <header className="mb-2">
+        <p className="text-small text-muted">
+          {data?.shop} · strip sheet, revision <span className="num">{revision}</span>
+        </p>
+        <h1 className="text-loud tracking-tight">{job.card.title}</h1>
+        <p>
+          {job.vehicle.model}
+          {job.vehicle.machine !== "" && `, ${job.vehicle.machine}`}
+          {job.card.customer !== "" && ` · for ${job.card.customer}`}
+          {strips[0] && ` · volts at a resting battery, ${decimal(strips[0].sourceV, 1)} V, all on`}
+        </p>
+        {stops > 0 && (
+          <p className="mt-1 border-2 border-ink p-2 text-lead font-bold">
+            <SeverityMark severity="stop" word={false} /> Do not build yet: {stops} to stop for,
+            below.
+          </p>
+        )}
+      </header>
+      {strips.length === 0 && (
+        <Empty title="Nothing to build yet">Runs are added under Circuit.</Empty>
+      )}
+      {strips.map((strip, i) => (
+        <RunSheet key={strip.runId} strip={strip} index={i} plan={plan} units={units} />
+      ))}
+      <TrunkSheet plan={plan} />
+      <LoomSheet />
+      <InspectorSheet plan={plan} />
+      <Closing plan={plan} />
+    </article>
+  );
+}

@@ -1,0 +1,194 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import { toast } from "sonner";
+import {
+  PART_KINDS,
+  decimal,
+  designCurrentA,
+  span,
+  takenOf,
+  type Need,
+  type Part,
+  type PartKind,
+} from "@dragonet/core";
+import { ApiError, ask } from "../app/api.ts";
+import { useCanEdit } from "../app/session.ts";
+import { useJobs } from "../board/jobs.ts";
+import { Button } from "../ui/Button.tsx";
+import { FileButton } from "../ui/FileButton.tsx";
+import { Modal } from "../ui/Modal.tsx";
+import { Section } from "../ui/Section.tsx";
+import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
+import type { Kept } from "../vehicles/vehicles.ts";
+import { newPart } from "./newPart.ts";
+import { PartDialog } from "./PartDialog.tsx";
+import { useParts } from "./parts.ts";
+
+const KIND_WORDS: Readonly<Record<PartKind, string>> = {
+  load: "Lamps, horns, heaters, outlets",
+  relay: "Relays",
+  switch: "Switches",
+  converter: "Converters",
+  box: "Fuse blocks, hubs, relay boards",
+  battery: "Batteries",
+  connector: "Plugs",
+  flasher: "Flashers",
+  sundry: "Sundries",
+};
+
+/** What the circuit needs to know of a part, in a few words. */
+function factsOf(part: Part): string {
+  switch (part.kind) {
+    case "load": {
+      const volts = part.load.kind === "drivenLed" ? `, ${part.load.minV}–${part.load.maxV} V` : "";
+      const light = part.light === "none" ? part.family : part.light;
+      return `${span(designCurrentA(part.load, 12), 2)} A at 12 V, ${light}${volts}${part.pigtail === "" ? "" : `, ${part.pigtail} pigtail`}`;
+    }
+    case "relay":
+      return `contact ${decimal(part.contactA)} A, coil ${decimal(part.coilOhm.value, 0)} Ω${part.diode ? ", diode: 86 positive" : ""}`;
+    case "switch":
+      return `${decimal(part.contactA)} A${part.tellTale === "none" ? "" : `, tell-tale ${decimal(part.tellTaleA.value, 2)} A ${part.tellTale === "always" ? "always lit" : "lit when on"}`}`;
+    case "converter":
+      return `${decimal(part.inMinV, 0)}–${decimal(part.inMaxV, 0)} V to ${decimal(part.outV.value)} V, ${decimal(part.outA)} A, ${decimal(part.efficiencyHalf * 100, 0)} % at half load, idle ${decimal(part.idleA.value * 1000, 0)} mA`;
+    case "box":
+      return `${part.ways} ways of ${decimal(part.wayA)} A, ${decimal(part.totalA)} A in all${part.form === "fuseBlock" ? "" : `, switches the ${part.switches}`}`;
+    case "battery":
+      return `${part.chemistry}, ${decimal(part.capacityAh.value, 0)} Ah, charger ${decimal(part.chargerA.value)} A`;
+    case "connector":
+      return `${decimal(part.ratingA)} A, ${decimal(part.contactOhm.value * 1000)} mΩ`;
+    case "flasher":
+      return `${decimal(part.ratePerMin.value, 0)} a minute, ${part.principle}${part.leastA > 0 ? `, from ${decimal(part.leastA)} A` : ""}`;
+    case "sundry":
+      return "";
+  }
+}
+
+function PartTable({
+  parts,
+  needs,
+  onOpen,
+}: {
+  parts: readonly Kept<Part>[];
+  needs: readonly Need[];
+  onOpen: (kept: Kept<Part>) => void;
+}) {
+  return (
+    <div className="relative overflow-x-auto">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr>
+            <th scope="col">Part</th>
+            <th scope="col">Facts</th>
+            <th scope="col">Note</th>
+            <th scope="col" className="text-right">
+              Price
+            </th>
+            <th scope="col" className="text-right">
+              In stock
+            </th>
+            <th scope="col" className="pl-4 text-right">
+              Reserved
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.map((kept) => {
+            const taken = takenOf(kept.value.name, needs);
+            const short = taken > kept.value.stock;
+            return (
+              <tr key={kept.value.id} className="border-t border-hair">
+                <td className="py-1 pr-4">
+                  <button
+                    type="button"
+                    className="touch text-left font-bold text-accent"
+                    onClick={() => onOpen(kept)}
+                  >
+                    {kept.value.name}
+                  </button>
+                </td>
+                <td className="pr-4">{factsOf(kept.value)}</td>
+                <td className="pr-4 text-small text-muted">{kept.value.note}</td>
+                <td className="num text-right">{kept.value.price.toFixed(2)}</td>
+                <td className={`num pl-4 text-right ${kept.value.stock === 0 ? "font-bold" : ""}`}>
+                  {decimal(kept.value.stock, 0)}
+                </td>
+                <td className={`num pl-4 text-right ${short ? "font-bold" : "text-muted"}`}>
+                  {taken === 0 ? "" : decimal(taken, 1)}
+                  {short && " short"}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What is on the shelf: facts for the circuit, price and stock, CSV in and out. */
+export function ShelfPage() {
+  const { data, error, isPending, refetch } = useParts();
+  const { data: jobs } = useJobs();
+  const needs = (jobs ?? []).flatMap((job) => job.needs);
+  const canEdit = useCanEdit();
+  const queries = useQueryClient();
+  const [open, setOpen] = useState<Kept<Part> | null>(null);
+  const take = useMutation({
+    mutationFn: (csv: string) =>
+      ask<{ added: number; changed: number }>("parts/import", "POST", { csv }),
+    onSuccess: async ({ added, changed }) => {
+      await queries.invalidateQueries({ queryKey: ["parts"] });
+      toast.success(`${added} parts added, ${changed} changed`);
+    },
+  });
+  if (isPending) return <Loading what="the shelf" />;
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  const kinds = PART_KINDS.filter((kind) => data.some((kept) => kept.value.kind === kind));
+  return (
+    <div className="mx-auto w-full max-w-6xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-lead">Shelf</h1>
+        <a
+          className="touch inline-flex items-center text-accent underline"
+          href="/api/parts/file"
+          download
+        >
+          CSV out
+        </a>
+        {canEdit && (
+          <>
+            <FileButton label="CSV in" accept=".csv,text/csv" onText={take.mutate} />
+            <Button look="main" onClick={() => setOpen({ value: newPart("load"), revision: 0 })}>
+              <Plus size={16} aria-hidden /> New part
+            </Button>
+          </>
+        )}
+      </div>
+      {data.length === 0 && (
+        <Empty title="The shelf is empty">Add a part, or take a CSV file in.</Empty>
+      )}
+      {kinds.map((kind) => (
+        <Section key={kind} title={KIND_WORDS[kind]}>
+          <PartTable
+            parts={data.filter((kept) => kept.value.kind === kind)}
+            needs={needs}
+            onOpen={setOpen}
+          />
+        </Section>
+      ))}
+      {open && (
+        <PartDialog
+          key={open.value.id}
+          kept={open}
+          canEdit={canEdit}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
+        <p className="font-bold">{take.error?.message}</p>
+        {take.error instanceof ApiError && <FaultList error={take.error} />}
+      </Modal>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useForm } from "react-hook-form";
+import { ask } from "../app/api.ts";
+import { Button } from "../ui/Button.tsx";
+import { FormField } from "../ui/FormField.tsx";
+
+interface Fields {
+  shop: string;
+  name: string;
+  signIn: string;
+  password: string;
+}
+
+/** The first page of an empty shop: who owns it. */
+export function FirstOwnerPage() {
+  const queries = useQueryClient();
+  const { register, handleSubmit, formState } = useForm<Fields>();
+  const make = useMutation({
+    mutationFn: (fields: Fields) =>
+      ask("session/first-owner", "POST", { ...fields, role: "owner" }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["session"] }),
+  });
+  const { errors } = formState;
+  return (
+    <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-6 p-6">
+      <div>
+        <h1 className="text-loud tracking-tight">A new shop</h1>
+        <p className="mt-1">
+          Nobody is here yet. The first owner can add everybody else under Settings.
+        </p>
+      </div>
+      <form
+        noValidate
+        className="flex flex-col gap-4"
+        onSubmit={(e) => void handleSubmit((fields) => make.mutate(fields))(e)}
+      >
+        <FormField
+          label="Shop"
+          autoFocus
+          wrong={errors.shop?.message}
+          {...register("shop", { required: "The shop needs a name." })}
+        />
+        <FormField
+          label="Your name"
+          autoComplete="name"
+          wrong={errors.name?.message}
+          {...register("name", { required: "Your name is empty." })}
+        />
+        <FormField
+          label="Sign-in"
+          autoComplete="username"
+          hint="2 to 40 of a–z, 0–9, dot, dash, underscore"
+          wrong={errors.signIn?.message}
+          {...register("signIn", {
+            pattern: {
+              value: /^[a-z0-9][a-z0-9._-]{1,39}$/,
+              message: "Needs 2 to 40 of a–z, 0–9, dot, dash, underscore.",
+            },
+            required: "The sign-in is empty.",
+          })}
+        />
+        <FormField
+          label="Password"
+          type="password"
+          autoComplete="new-password"
+          hint="10 characters or more"
+          wrong={errors.password?.message}
+          {...register("password", {
+            minLength: { value: 10, message: "Needs 10 characters or more." },
+            required: "The password is empty.",
+          })}
+        />
+        {make.error && (
+          <p role="alert" className="font-bold">
+            {make.error.message}
+          </p>
+        )}
+        <Button look="main" type="submit" disabled={make.isPending}>
+          Open the shop
+        </Button>
+      </form>
+    </main>
+  );
+}

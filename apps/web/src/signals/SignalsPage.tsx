@@ -1,0 +1,450 @@
+import { Download, Pause, Play, SkipForward } from "lucide-react";
+import { useMemo, useState } from "react";
+import {
+  FLASH_LIMITS,
+  PLACES,
+  TURN_PRINCIPLES,
+  decimal,
+  inputWord,
+  judgeFlash,
+  ownerName,
+  signalsCsv,
+  type Edit,
+  type FlashMeasure,
+  type FlashRemedy,
+  type Input,
+  type Job,
+  type SignalTrace,
+  type TurnFacts,
+} from "@dragonet/core";
+import { useCanEdit } from "../app/session.ts";
+import { INPUT_KEYS } from "../bench/controls.ts";
+import { VehicleViews } from "../bench/VehicleViews.tsx";
+import { useEdit, useJob } from "../job/jobStore.ts";
+import { usePlan } from "../job/usePlan.ts";
+import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/Choice.tsx";
+import { FactRow } from "../ui/FactRow.tsx";
+import { Section } from "../ui/Section.tsx";
+import { SeverityMark } from "../ui/Severity.tsx";
+import { Empty, Loading } from "../ui/states.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+import { BusSection, ModuleSection } from "./BusSection.tsx";
+import { TimeStrips } from "./TimeStrips.tsx";
+import { useClock, type Clock } from "./useClock.ts";
+import { scriptOf, usePlay } from "./usePlay.ts";
+
+const once = (field: keyof TurnFacts, value: unknown): Edit =>
+  ({ kind: "setOnce", entity: "turn", field, value }) as Edit;
+
+/** Lamps as they shine at a moment, for the views of the vehicle. */
+const lampsAt = (trace: SignalTrace, atS: number) =>
+  trace.lamps.map((lamp) => {
+    let level = 0;
+    for (const step of lamp.steps) {
+      if (step.atS > atS + 1e-9) break;
+      level = step.level;
+    }
+    return { ...lamp, family: lamp.light === "none" ? "other" : "lamp", level };
+  });
+
+function nextEvent(trace: SignalTrace, atS: number): number {
+  const times = [
+    ...trace.events.map((e) => e.atS),
+    ...trace.lamps.flatMap((lamp) => lamp.steps.map((s) => s.atS)),
+  ];
+  const later = times.filter((t) => t > atS + 1e-6);
+  return later.length > 0 ? Math.min(...later) : trace.endS;
+}
+
+function Transport({ trace, clock }: { trace: SignalTrace; clock: Clock }) {
+  return (
+    <div className="flex flex-wrap items-center gap-2 py-1">
+      <Button onClick={clock.playing ? clock.pause : clock.play}>
+        {clock.playing ? <Pause size={15} aria-hidden /> : <Play size={15} aria-hidden />}
+        {clock.playing ? "Pause" : "Play"}
+      </Button>
+      <Button onClick={() => clock.seek(nextEvent(trace, clock.atS))}>
+        <SkipForward size={15} aria-hidden /> Next event
+      </Button>
+      <label className="inline-flex flex-1 items-center gap-2">
+        <span className="sr-only">Time</span>
+        <input
+          type="range"
+          min={0}
+          max={trace.endS}
+          step={0.01}
+          value={clock.atS}
+          className="touch min-w-40 flex-1 accent-accent"
+          aria-valuetext={`${decimal(clock.atS, 1)} seconds`}
+          onChange={(e) => clock.seek(Number(e.target.value))}
+        />
+      </label>
+      <span className="num w-16 text-right">{clock.atS.toFixed(2)} s</span>
+    </div>
+  );
+}
+
+/** Controls that write themselves into the script at the time that stands. */
+function Pads({ inputs, clock }: { inputs: readonly Input[]; clock: Clock }) {
+  const job = useJob();
+  const edit = useEdit();
+  const text = scriptOf(job.signals.script);
+  const on = new Set<string>();
+  for (const raw of text.split("\n")) {
+    const [time = "", name = "", value = ""] = raw.trim().split(/\s+/);
+    if (time === "" || Number(time) > clock.atS) continue;
+    if (value === "on") on.add(name);
+    if (value === "off") on.delete(name);
+  }
+  const press = (input: Input): void => {
+    const at = clock.atS.toFixed(2);
+    const line = `${at} ${input} ${on.has(input) ? "off" : "on"}`;
+    const lines = text.split("\n").filter((l) => l.trim() !== "");
+    // What was written later for this control would contradict it: it goes.
+    const kept = lines.filter((l) => {
+      const [time = "", name = ""] = l.trim().split(/\s+/);
+      return !(name === input && Number(time) >= clock.atS);
+    });
+    const sorted = [...kept, line].sort(
+      (a, b) => Number(a.trim().split(/\s+/)[0]) - Number(b.trim().split(/\s+/)[0]),
+    );
+    edit([
+      {
+        kind: "setOnce",
+        entity: "signals",
+        field: "script",
+        value: `${sorted.join("\n")}\n`,
+      } as Edit,
+    ]);
+  };
+  return (
+    <div role="group" aria-label="Press now" className="flex flex-wrap items-center gap-1 py-1">
+      <span className="text-small text-muted">Press at this time:</span>
+      {inputs.map((input) => (
+        <button
+          key={input}
+          type="button"
+          aria-pressed={on.has(input)}
+          className={`touch inline-flex min-h-7 items-center gap-1.5 rounded-control border px-2 text-small ${on.has(input) ? "border-accent bg-accent text-on-accent" : "border-edge bg-paper"}`}
+          onClick={() => press(input)}
+        >
+          {inputWord(input)}
+          <kbd aria-hidden className="sr-only">
+            {INPUT_KEYS[input as Exclude<Input, "switch">]}
+          </kbd>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function ScriptText({ canEdit, faults }: { canEdit: boolean; faults: readonly string[] }) {
+  const job = useJob();
+  const edit = useEdit();
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = scriptOf(job.signals.script);
+  return (
+    <details className="my-2" open={faults.length > 0}>
+      <summary className="touch cursor-pointer text-accent">The script as text</summary>
+      <p className="text-small text-muted">
+        One event a line: seconds, control, on or off. A run’s own switch by its id; “speed 45” in
+        km/h; “end”.
+      </p>
+      <textarea
+        aria-label="Script of the controls"
+        className="control num mt-1 h-44 w-full max-w-md"
+        value={draft ?? text}
+        disabled={!canEdit}
+        spellCheck={false}
+        onChange={(e) => setDraft(e.target.value)}
+        onBlur={() => {
+          if (draft !== null && draft !== text) {
+            edit([{ kind: "setOnce", entity: "signals", field: "script", value: draft } as Edit]);
+          }
+          setDraft(null);
+        }}
+      />
+      {faults.length > 0 && (
+        <ul role="alert" className="font-bold">
+          {faults.map((f) => (
+            <li key={f}>{f}</li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}
+
+function Rates({
+  trace,
+  measures,
+  job,
+}: {
+  trace: SignalTrace;
+  measures: readonly (FlashMeasure | null)[];
+  job: Job;
+}) {
+  const { leastPerMin, mostPerMin, leastOn, mostOn } = FLASH_LIMITS;
+  const save = (): void => {
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(new Blob([signalsCsv(trace)], { type: "text/csv" }));
+    link.download = "signals.csv";
+    link.click();
+    URL.revokeObjectURL(link.href);
+  };
+  return (
+    <Section
+      title="Rates"
+      about={`A turn signal keeps ${leastPerMin} to ${mostPerMin} a minute and is lit ${leastOn * 100} to ${mostOn * 100} % of the time (49 CFR 571.108, SAE J590).`}
+      action={
+        <Button look="quiet" onClick={save}>
+          <Download size={15} aria-hidden /> CSV
+        </Button>
+      }
+    >
+      <div
+        className="relative overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="Rates of the lamps"
+      >
+        <table className="w-full border-collapse">
+          <thead>
+            <tr>
+              <th scope="col">Lamp</th>
+              <th scope="col">Run</th>
+              <th scope="col" className="text-right">
+                A minute
+              </th>
+              <th scope="col" className="text-right">
+                Lit
+              </th>
+              <th scope="col" className="text-right">
+                First flash
+              </th>
+              <th scope="col">Verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {trace.lamps.map((lamp, i) => {
+              const m = measures[i] ?? null;
+              const verdict = m && judgeFlash(m);
+              return (
+                <tr key={lamp.lampId} className="border-t border-hair">
+                  <td className="py-0.5">{lamp.label}</td>
+                  <td className="text-muted">{ownerName(job, lamp.runId)}</td>
+                  <td className="num text-right">{m ? decimal(m.perMin, 0) : "–"}</td>
+                  <td className="num text-right">{m ? `${decimal(m.onShare * 100, 0)} %` : "–"}</td>
+                  <td className="num text-right">{m ? `${decimal(m.firstFlashS, 2)} s` : "–"}</td>
+                  <td>
+                    {m === null ? (
+                      <span className="text-muted">does not flash</span>
+                    ) : verdict === "" ? (
+                      "a proper flash"
+                    ) : (
+                      <span className="font-bold">
+                        <SeverityMark severity="fix" word={false} /> {verdict}
+                      </span>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </Section>
+  );
+}
+
+function Remedies({ remedies, canEdit }: { remedies: readonly FlashRemedy[]; canEdit: boolean }) {
+  const edit = useEdit();
+  const [asItIs, ...others] = remedies;
+  if (!asItIs || asItIs.verdict === "" || others.length === 0) return null;
+  return (
+    <Section
+      title={asItIs.verdict === "a proper flash" ? "Ways to flash" : "Ways to a proper flash"}
+    >
+      {asItIs.sides.map((side) => (
+        <p key={side.side} className="py-0.5">
+          <span className="font-bold">{side.side}</span>: {side.timing.why}
+          {side.timing.flashes && (
+            <>
+              {" → "}
+              <span className="num font-bold">
+                {decimal(60 / (side.timing.onS + side.timing.offS), 0)}
+              </span>{" "}
+              a minute
+            </>
+          )}
+        </p>
+      ))}
+      <ul>
+        {remedies.map((r) => (
+          <li
+            key={r.kind}
+            className="flex flex-wrap items-baseline gap-x-4 border-t border-hair py-2"
+          >
+            <span className="min-w-52 flex-1">
+              <span className="font-bold">{r.label}</span>
+              <span className="block text-small text-muted">{r.why}</span>
+            </span>
+            <span className="num w-32">
+              {r.perMin > 0 ? `${decimal(r.perMin, 0)} a minute` : "steady"}
+              <span className="block font-sans text-small">{r.verdict}</span>
+            </span>
+            <span className="num w-36">
+              {r.litW > 0 ? `${decimal(r.litW, 1)} W lit` : "no heat"}
+              {r.litW > 0 && (
+                <span className="block text-small text-muted">
+                  {decimal(r.heatW, 1)} W flashing
+                </span>
+              )}
+            </span>
+            <span className="num w-16 text-right">{r.money > 0 ? decimal(r.money, 2) : "–"}</span>
+            <span className="w-24 text-right">
+              {r.edits.length > 0 && canEdit ? (
+                <Button onClick={() => edit(r.edits)}>Choose</Button>
+              ) : (
+                r.kind === "asItIs" && <span className="text-muted">as it is</span>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+const PRINCIPLE_WORDS: Readonly<Record<TurnFacts["principle"], string>> = {
+  thermal: "a thermal two-pin flasher",
+  electronic: "an electronic flasher that tells a dead bulb",
+  indifferent: "a flasher for any load",
+  bus: "the vehicle itself, over its bus",
+};
+
+function Turn({ turn, canEdit }: { turn: TurnFacts; canEdit: boolean }) {
+  const edit = useEdit();
+  return (
+    <Section title="What makes it flash">
+      <div className="border-b border-hair py-1">
+        <Choice
+          label="What makes it flash"
+          value={turn.principle}
+          disabled={!canEdit}
+          className="w-full"
+          options={TURN_PRINCIPLES.map((value) => ({ value, label: PRINCIPLE_WORDS[value] }))}
+          onChange={(value) => edit([once("principle", value)])}
+        />
+      </div>
+      <div className="flex flex-wrap items-baseline gap-3 border-b border-hair py-1">
+        <span className="w-44 shrink-0">Wants at least</span>
+        <NumberInput
+          label="Load it wants a side"
+          unit="A"
+          value={turn.leastA}
+          max={100}
+          onCommit={(v) => edit([once("leastA", v)])}
+        />
+      </div>
+      <FactRow
+        label="Factory bulbs fitted"
+        unit="W"
+        fact={turn.bulbW}
+        disabled={!canEdit}
+        onChange={(v) => edit([once("bulbW", v)])}
+      />
+      <FactRow
+        label="Flashes a minute"
+        unit=""
+        fact={turn.ratePerMin}
+        disabled={!canEdit}
+        onChange={(v) => edit([once("ratePerMin", v)])}
+      />
+    </Section>
+  );
+}
+
+function Place({ canEdit }: { canEdit: boolean }) {
+  const job = useJob();
+  const edit = useEdit();
+  const plan = usePlan();
+  const found = (plan?.findings ?? []).filter((f) => f.rule === "place-asks");
+  return (
+    <Section title="Where it is ridden" about="Advisory, from memory: ask your inspector.">
+      <Choice
+        label="Rules of the place"
+        value={job.practices.place}
+        disabled={!canEdit}
+        className="w-full"
+        options={[
+          { value: "", label: "no place chosen" },
+          ...PLACES.map((p) => ({ value: p.id, label: p.name })),
+        ]}
+        onChange={(value) =>
+          edit([{ kind: "setOnce", entity: "practices", field: "place", value } as Edit])
+        }
+      />
+      {found.map((f) => (
+        <div key={f.title} className="border-t border-hair py-1">
+          <p className="font-bold">
+            <SeverityMark severity={f.severity} /> {f.title}
+          </p>
+          <p className="text-small">
+            {f.place.words}: {f.figures.map((x) => `${x.value}, should be ${x.limit}`).join("; ")}.{" "}
+            {f.why}
+          </p>
+        </div>
+      ))}
+      {job.practices.place !== "" && found.length === 0 && (
+        <p className="border-t border-hair py-1 text-small">Nothing here that it asks otherwise.</p>
+      )}
+    </Section>
+  );
+}
+
+/** What each lamp will do over time, whether it is a proper flash, and what to do about it. */
+export function SignalsPage() {
+  const job = useJob();
+  const canEdit = useCanEdit();
+  const plan = usePlan();
+  const report = usePlay();
+  const trace = report?.ok ? report.trace : null;
+  const clock = useClock(trace?.endS ?? 1);
+  const shown = useMemo(() => (trace ? lampsAt(trace, clock.atS) : []), [trace, clock.atS]);
+  if (!report || !plan) return <Loading what="the signals" />;
+  if (job.runs.length === 0) {
+    return (
+      <div className="p-4">
+        <Empty title="No lamps yet">
+          Add runs under Circuit; what they do over time is shown here.
+        </Empty>
+      </div>
+    );
+  }
+  const faults = report.ok ? [] : report.faults.map((f) => `${f.path}: ${f.message}`);
+  return (
+    <div className="mx-auto grid w-full max-w-7xl grid-cols-1 gap-x-10 p-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
+      <div className="min-w-0">
+        {trace && (
+          <section aria-label="Signals in time">
+            <Transport trace={trace} clock={clock} />
+            {canEdit && <Pads inputs={plan.controls.inputs} clock={clock} />}
+            <TimeStrips job={job} trace={trace} atS={clock.atS} onSeek={clock.seek} />
+          </section>
+        )}
+        <ScriptText canEdit={canEdit} faults={faults} />
+        {report.ok && <Remedies remedies={report.remedies} canEdit={canEdit} />}
+        {report.ok && trace && <Rates trace={trace} measures={report.measures} job={job} />}
+      </div>
+      <div>
+        {trace && <VehicleViews lamps={shown} kind={job.vehicle.kind} />}
+        {job.vehicle.turn && <Turn turn={job.vehicle.turn} canEdit={canEdit} />}
+        <Place canEdit={canEdit} />
+        <ModuleSection canEdit={canEdit} />
+        <BusSection canEdit={canEdit} />
+      </div>
+    </div>
+  );
+}

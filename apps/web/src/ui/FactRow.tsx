@@ -1,0 +1,80 @@
+import { PROVENANCES, factOf, type Fact, type Provenance } from "@dragonet/core";
+import { Choice } from "./Choice.tsx";
+import { NumberInput } from "./TextInput.tsx";
+
+interface FactRowProps {
+  readonly label: string;
+  readonly unit: string;
+  readonly fact: Fact;
+  readonly onChange: (fact: Fact) => void;
+  readonly disabled?: boolean;
+  readonly max?: number;
+}
+
+const OPTIONS = PROVENANCES.map((value) => ({ value, label: value }));
+
+/** Value, bounds and provenance of one fact, for use in a row of a table or on its own. */
+export function FactFields({
+  label,
+  unit,
+  fact,
+  onChange,
+  disabled = false,
+  max = 1e6,
+}: FactRowProps) {
+  const withBound = (change: Partial<Fact>): void => {
+    const next = { ...fact, ...change };
+    onChange({
+      ...next,
+      low: Math.min(next.low, next.value),
+      high: Math.max(next.high, next.value),
+    });
+  };
+  return (
+    <>
+      <NumberInput
+        label={label}
+        unit={unit}
+        value={fact.value}
+        max={max}
+        onCommit={(value) => onChange(factOf(value, fact.provenance))}
+      />
+      <span className="inline-flex items-baseline gap-1">
+        <NumberInput
+          label={`${label}, lower bound`}
+          value={fact.low}
+          max={fact.value}
+          className="w-16"
+          onCommit={(low) => withBound({ low })}
+        />
+        <span aria-hidden>–</span>
+        <NumberInput
+          label={`${label}, upper bound`}
+          value={fact.high}
+          min={fact.value}
+          max={max}
+          className="w-16"
+          onCommit={(high) => withBound({ high })}
+        />
+      </span>
+      <Choice<Provenance>
+        label={`${label}: how it is known`}
+        value={fact.provenance}
+        options={OPTIONS}
+        disabled={disabled}
+        className="w-28"
+        onChange={(provenance) => onChange(factOf(fact.value, provenance))}
+      />
+    </>
+  );
+}
+
+/** One fact as a line: what it is, its value, its bounds, how it is known. */
+export function FactRow(props: FactRowProps) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b border-hair py-1">
+      <span className="w-44 shrink-0">{props.label}</span>
+      <FactFields {...props} />
+    </div>
+  );
+}

@@ -1,0 +1,44 @@
+import { X } from "lucide-react";
+import { Dialog } from "radix-ui";
+import type { ReactNode } from "react";
+
+interface ModalProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly children: ReactNode;
+  /** Said to screen readers beneath the title. */
+  readonly about?: string;
+  /** A choice that has to be made: no closing by the way. */
+  readonly firm?: boolean;
+}
+
+export function Modal({ open, onClose, title, children, about, firm = false }: ModalProps) {
+  const hold = (e: Event): void => {
+    if (firm) e.preventDefault();
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <Dialog.Content
+          onEscapeKeyDown={hold}
+          onPointerDownOutside={hold}
+          className="fixed top-[6vh] left-1/2 z-40 max-h-[88vh] w-[min(46rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-control border border-edge bg-paper p-5"
+          {...(about === undefined ? { "aria-describedby": undefined } : {})}
+        >
+          <div className="mb-3 flex items-start justify-between gap-4">
+            <Dialog.Title className="text-lead">{title}</Dialog.Title>
+            {!firm && (
+              <Dialog.Close className="touch text-accent" aria-label="Close">
+                <X size={18} aria-hidden />
+              </Dialog.Close>
+            )}
+          </div>
+          {about !== undefined && <Dialog.Description className="mb-3">{about}</Dialog.Description>}
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,95 @@
+import { useRef, useState } from "react";
+
+interface TextInputProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onCommit: (value: string) => void;
+  readonly className?: string;
+  readonly placeholder?: string;
+  readonly type?: "text" | "date";
+  readonly maxLength?: number;
+  /** Returns what is wrong, or null. */
+  readonly check?: (value: string) => string | null;
+}
+
+/** Text that is taken when the field is left or Enter is pressed; Escape puts it back. */
+export function TextInput(props: TextInputProps) {
+  const { label, value, onCommit, className = "", type = "text", maxLength = 500, check } = props;
+  const [draft, setDraft] = useState<string | null>(null);
+  const escaped = useRef(false);
+  const wrong = draft === null ? null : (check?.(draft) ?? null);
+
+  const commit = (): void => {
+    if (!escaped.current && draft !== null && draft !== value && wrong === null) onCommit(draft);
+    if (wrong === null || escaped.current) setDraft(null);
+    escaped.current = false;
+  };
+
+  return (
+    <span className="inline-flex flex-col">
+      <input
+        type={type}
+        aria-label={label}
+        aria-invalid={wrong !== null}
+        className={`control ${className}`}
+        value={draft ?? value}
+        placeholder={props.placeholder}
+        maxLength={maxLength}
+        onChange={(e) => {
+          setDraft(e.target.value);
+          if (type === "date" && e.target.value !== value) onCommit(e.target.value);
+        }}
+        onBlur={commit}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") e.currentTarget.blur();
+          if (e.key === "Escape" && draft !== null) {
+            e.stopPropagation();
+            escaped.current = true;
+            e.currentTarget.blur();
+          }
+        }}
+      />
+      {wrong !== null && (
+        <span role="alert" className="text-small font-bold">
+          {wrong}
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface NumberInputProps {
+  readonly label: string;
+  readonly value: number;
+  readonly onCommit: (value: number) => void;
+  readonly unit?: string;
+  readonly min?: number;
+  readonly max?: number;
+  readonly className?: string;
+}
+
+const DECIMAL = /^-?\d+([.,]\d+)?$/;
+
+/** A number in the field's own unit, refused in words when it is none or out of range. */
+export function NumberInput(props: NumberInputProps) {
+  const { label, value, onCommit, unit, min = 0, max = 1e6, className = "w-20" } = props;
+  const say = (text: string): string | null => {
+    const number = Number(text.trim().replace(",", "."));
+    return DECIMAL.test(text.trim()) && number >= min && number <= max
+      ? null
+      : `“${text}” is not valid: needs ${min} to ${max}`;
+  };
+  return (
+    <span className="inline-flex items-baseline">
+      <TextInput
+        label={unit ? `${label}, ${unit}` : label}
+        value={String(value)}
+        check={say}
+        className={`num text-right ${className}`}
+        maxLength={20}
+        onCommit={(text) => onCommit(Number(text.trim().replace(",", ".")))}
+      />
+      {unit !== undefined && <span className="unit min-w-7">{unit}</span>}
+    </span>
+  );
+}

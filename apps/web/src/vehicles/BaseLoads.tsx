@@ -1,0 +1,90 @@
+import { Plus } from "lucide-react";
+import { VEHICLE_STATES, append, assumed, type Edit, type VehicleState } from "@dragonet/core";
+import { mint } from "../app/mint.ts";
+import { Button } from "../ui/Button.tsx";
+import { FactFields } from "../ui/FactRow.tsx";
+import { RemoveButton } from "../ui/RemoveButton.tsx";
+import { Section } from "../ui/Section.tsx";
+import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import type { VehicleEditing } from "./editing.ts";
+
+const STATE_WORDS: Readonly<Record<VehicleState, string>> = {
+  parked: "parked",
+  engineOff: "engine off",
+  idle: "idle",
+  town: "town",
+  cruise: "cruise",
+};
+
+/** What the vehicle draws already, and the share of time it is on in each state. */
+export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
+  const set = (id: string, field: string, value: unknown): void =>
+    edit([{ kind: "set", entity: "baseLoad", id, field, value } as Edit]);
+  return (
+    <Section
+      title="Loads already there"
+      about="Amps while on, and the share of time on (0 to 1) in each state."
+      action={
+        <Button
+          look="quiet"
+          onClick={() =>
+            edit([
+              append(job, "baseLoad", {
+                id: mint("load"),
+                name: "New load",
+                currentA: assumed(1),
+                parked: 0,
+                engineOff: 0,
+                idle: 1,
+                town: 1,
+                cruise: 1,
+              }),
+            ])
+          }
+        >
+          <Plus size={15} aria-hidden /> Load
+        </Button>
+      }
+    >
+      <ul>
+        {job.vehicle.baseLoads.map((load) => (
+          <li key={load.id} className="border-b border-hair py-1">
+            <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+              <TextInput
+                label="Load"
+                value={load.name}
+                className="w-52"
+                onCommit={(value) => set(load.id, "name", value)}
+              />
+              <FactFields
+                label={load.name}
+                unit="A"
+                fact={load.currentA}
+                disabled={!canEdit}
+                onChange={(value) => set(load.id, "currentA", value)}
+              />
+              <RemoveButton
+                what={load.name}
+                onClick={() => edit([{ kind: "remove", entity: "baseLoad", id: load.id }])}
+              />
+            </div>
+            <div className="mt-1 flex flex-wrap gap-x-3 gap-y-1 text-small text-muted">
+              {VEHICLE_STATES.map((state) => (
+                <span key={state} className="inline-flex items-baseline gap-1">
+                  {STATE_WORDS[state]}
+                  <NumberInput
+                    label={`${load.name}: share of time on, ${STATE_WORDS[state]}`}
+                    value={load[state]}
+                    max={1}
+                    className="w-14"
+                    onCommit={(value) => set(load.id, state, value)}
+                  />
+                </span>
+              ))}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}

@@ -1,0 +1,329 @@
+import { Plus } from "lucide-react";
+import {
+  BATTERY_CHEMISTRIES,
+  CHARGING_KINDS,
+  PACK_CHEMISTRIES,
+  append,
+  assumed,
+  type BatteryFacts,
+  type ChargingFacts,
+  type Edit,
+  type Fact,
+  type PackFacts,
+} from "@dragonet/core";
+import { mint } from "../app/mint.ts";
+import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/Choice.tsx";
+import { FactFields, FactRow } from "../ui/FactRow.tsx";
+import { RemoveButton } from "../ui/RemoveButton.tsx";
+import { Section } from "../ui/Section.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+import type { VehicleEditing } from "./editing.ts";
+import { BaseLoads } from "./BaseLoads.tsx";
+
+const CHEMISTRY_WORDS: Readonly<Record<BatteryFacts["chemistry"], string>> = {
+  flooded: "flooded lead",
+  agm: "lead, glass mat",
+  gel: "lead, gel",
+  lithiumIron: "lithium iron",
+};
+
+const once = (
+  entity: "battery" | "charging" | "pack" | "reaches",
+  field: string,
+  value: unknown,
+): Edit => ({ kind: "setOnce", entity, field, value }) as Edit;
+
+function Battery({
+  battery,
+  edit,
+  canEdit,
+}: { battery: BatteryFacts } & Omit<VehicleEditing, "job">) {
+  const set = (field: keyof BatteryFacts) => (value: Fact) => edit([once("battery", field, value)]);
+  return (
+    <Section title="Battery">
+      <div className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
+        <span className="w-44 shrink-0">Kind</span>
+        <Choice
+          label="Battery kind"
+          value={battery.chemistry}
+          disabled={!canEdit}
+          className="w-44"
+          options={BATTERY_CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORDS[value] }))}
+          onChange={(value) => edit([once("battery", "chemistry", value)])}
+        />
+        <span className="text-muted">capacity at the</span>
+        <NumberInput
+          label="Hour rate"
+          unit="h rate"
+          value={battery.hourRate}
+          min={1}
+          max={100}
+          className="w-14"
+          onCommit={(value) => edit([once("battery", "hourRate", value)])}
+        />
+      </div>
+      <FactRow
+        label="Capacity"
+        unit="Ah"
+        fact={battery.capacityAh}
+        onChange={set("capacityAh")}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="Peukert exponent"
+        unit=""
+        fact={battery.peukert}
+        onChange={set("peukert")}
+        max={2}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="Charger of its own"
+        unit="A"
+        fact={battery.chargerA}
+        onChange={set("chargerA")}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="No start below charge of"
+        unit=""
+        max={1}
+        fact={battery.noStartSoc}
+        onChange={set("noStartSoc")}
+        disabled={!canEdit}
+      />
+    </Section>
+  );
+}
+
+const SPEEDS = [
+  ["idleRpm", "Idle speed"],
+  ["townRpm", "Town speed"],
+  ["cruiseRpm", "Cruise speed"],
+] as const;
+
+function Charging({ charging, job, edit, canEdit }: { charging: ChargingFacts } & VehicleEditing) {
+  const last = charging.points.at(-1);
+  return (
+    <Section
+      title="Charging"
+      action={
+        <Button
+          look="quiet"
+          onClick={() =>
+            edit([
+              append(job, "chargingPoint", {
+                id: mint("point"),
+                rpm: (last?.rpm ?? 1000) + 1000,
+                outputA: assumed(last?.outputA.value ?? 10),
+              }),
+            ])
+          }
+        >
+          <Plus size={15} aria-hidden /> Point
+        </Button>
+      }
+    >
+      <div className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
+        <span className="w-44 shrink-0">Kind</span>
+        <Choice
+          label="Charging kind"
+          value={charging.kind}
+          disabled={!canEdit}
+          className="w-32"
+          options={CHARGING_KINDS.map((value) => ({ value, label: value }))}
+          onChange={(value) => edit([once("charging", "kind", value)])}
+        />
+      </div>
+      <FactRow
+        label="Regulated"
+        unit="V"
+        fact={charging.regulatedV}
+        onChange={(value) => edit([once("charging", "regulatedV", value)])}
+        disabled={!canEdit}
+      />
+      {SPEEDS.map(([field, label]) => (
+        <FactRow
+          key={field}
+          label={label}
+          unit="rpm"
+          fact={charging[field]}
+          onChange={(value) => edit([once("charging", field, value)])}
+          disabled={!canEdit}
+        />
+      ))}
+      {charging.points.map((point) => (
+        <div
+          key={point.id}
+          className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b border-hair py-1"
+        >
+          <span className="inline-flex w-44 shrink-0 items-baseline gap-2">
+            <span className="text-muted">at</span>
+            <NumberInput
+              label="Engine speed of this point"
+              unit="rpm"
+              value={point.rpm}
+              max={30000}
+              onCommit={(value) =>
+                edit([{ kind: "set", entity: "chargingPoint", id: point.id, field: "rpm", value }])
+              }
+            />
+          </span>
+          <FactFields
+            label={`Output at ${point.rpm} rpm`}
+            unit="A"
+            fact={point.outputA}
+            disabled={!canEdit}
+            onChange={(value) =>
+              edit([
+                { kind: "set", entity: "chargingPoint", id: point.id, field: "outputA", value },
+              ])
+            }
+          />
+          {charging.points.length > 2 && (
+            <RemoveButton
+              what={`point at ${point.rpm} rpm`}
+              onClick={() => edit([{ kind: "remove", entity: "chargingPoint", id: point.id }])}
+            />
+          )}
+        </div>
+      ))}
+    </Section>
+  );
+}
+
+const PACK_WORDS: Readonly<Record<PackFacts["chemistry"], string>> = {
+  leadBlocks: "lead blocks",
+  lithium: "lithium",
+  lithiumIron: "lithium iron",
+};
+
+function Pack({ pack, edit, canEdit }: { pack: PackFacts } & Omit<VehicleEditing, "job">) {
+  return (
+    <Section
+      title="Traction pack"
+      about="What everything across it must bear: from empty to straight off the charger."
+    >
+      <div className="flex flex-wrap items-baseline gap-3 border-b border-hair py-1">
+        <span className="w-44 shrink-0">Nominal</span>
+        <NumberInput
+          label="Nominal voltage"
+          unit="V"
+          value={pack.nominalV}
+          min={6}
+          max={1000}
+          onCommit={(value) => edit([once("pack", "nominalV", value)])}
+        />
+        <NumberInput
+          label="Blocks in series"
+          unit="in series"
+          value={pack.blocks}
+          min={1}
+          max={100}
+          className="w-14"
+          onCommit={(value) => edit([once("pack", "blocks", Math.round(value))])}
+        />
+        <NumberInput
+          label="Cells in series"
+          unit="cells"
+          value={pack.cells}
+          min={1}
+          max={400}
+          className="w-14"
+          onCommit={(value) => edit([once("pack", "cells", Math.round(value))])}
+        />
+        <Choice
+          label="Pack chemistry"
+          value={pack.chemistry}
+          disabled={!canEdit}
+          className="w-36"
+          options={PACK_CHEMISTRIES.map((value) => ({ value, label: PACK_WORDS[value] }))}
+          onChange={(value) => edit([once("pack", "chemistry", value)])}
+        />
+      </div>
+      <FactRow
+        label="Top of charge"
+        unit="V"
+        fact={pack.topOfChargeV}
+        onChange={(value) => edit([once("pack", "topOfChargeV", value)])}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="Capacity"
+        unit="Ah"
+        fact={pack.capacityAh}
+        onChange={(value) => edit([once("pack", "capacityAh", value)])}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="Resistance"
+        unit="Ω"
+        fact={pack.resistanceOhm}
+        onChange={(value) => edit([once("pack", "resistanceOhm", value)])}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="Charger"
+        unit="A"
+        fact={pack.chargerA}
+        onChange={(value) => edit([once("pack", "chargerA", value)])}
+        disabled={!canEdit}
+      />
+      <FactRow
+        label="Goes on a charge"
+        unit="km"
+        fact={pack.rangeKm}
+        onChange={(value) => edit([once("pack", "rangeKm", value)])}
+        disabled={!canEdit}
+      />
+      <div className="flex flex-wrap items-baseline gap-3 border-b border-hair py-1">
+        <span className="w-44 shrink-0">Outlet of the charger</span>
+        <NumberInput
+          label="Outlet voltage"
+          unit="V"
+          value={pack.inletV}
+          min={50}
+          max={500}
+          onCommit={(value) => edit([once("pack", "inletV", value)])}
+        />
+      </div>
+    </Section>
+  );
+}
+
+const REACHES = [
+  ["frontM", "Battery to front"],
+  ["rearM", "Battery to rear"],
+  ["controlsM", "Battery to controls"],
+] as const;
+
+/** The electrical facts of a vehicle, each with its bounds and how it is known. */
+export function VehicleFacts({ job, edit, canEdit }: VehicleEditing) {
+  const { system, reaches } = job.vehicle;
+  return (
+    <div>
+      {system.kind === "engine" && (
+        <Charging charging={system.charging} job={job} edit={edit} canEdit={canEdit} />
+      )}
+      {system.kind !== "engine" && <Pack pack={system.pack} edit={edit} canEdit={canEdit} />}
+      {system.kind !== "pack" && <Battery battery={system.battery} edit={edit} canEdit={canEdit} />}
+      <BaseLoads job={job} edit={edit} canEdit={canEdit} />
+      <Section
+        title="Cable distances"
+        about="Along the factory loom; a new run takes its lengths from these."
+      >
+        {REACHES.map(([field, label]) => (
+          <FactRow
+            key={field}
+            label={label}
+            unit="m"
+            fact={reaches[field]}
+            onChange={(value) => edit([once("reaches", field, value)])}
+            disabled={!canEdit}
+          />
+        ))}
+      </Section>
+    </div>
+  );
+}

@@ -1,0 +1,204 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { toast } from "sonner";
+import {
+  VEHICLE_KINDS,
+  applyEdits,
+  createJob,
+  type Edit,
+  type ElectricalSystem,
+  type Vehicle,
+} from "@dragonet/core";
+import { ApiError, ask } from "../app/api.ts";
+import { useCanEdit } from "../app/session.ts";
+import { useJobs } from "../board/jobs.ts";
+import { STAGE_WORDS } from "../job/stages.ts";
+import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/Choice.tsx";
+import { Section } from "../ui/Section.tsx";
+import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
+import { TextInput } from "../ui/TextInput.tsx";
+import { ConnectorMap } from "./ConnectorMap.tsx";
+import { newSystem } from "./newVehicle.ts";
+import { RouteMap } from "./RouteMap.tsx";
+import { VehicleFacts } from "./VehicleFacts.tsx";
+import type { Kept } from "./vehicles.ts";
+
+const SYSTEM_WORDS: readonly {
+  readonly value: ElectricalSystem["kind"];
+  readonly label: string;
+}[] = [
+  { value: "engine", label: "engine, charging, 12 V battery" },
+  { value: "pack", label: "traction pack" },
+  { value: "packAndBattery", label: "traction pack and 12 V battery" },
+];
+
+function EarlierJobs({ model }: { model: string }) {
+  const { data } = useJobs();
+  const jobs = (data ?? []).filter((j) => j.model === model);
+  return (
+    <Section title="Jobs on this model">
+      {jobs.length === 0 ? (
+        <Empty title="None yet" />
+      ) : (
+        <ul>
+          {jobs.map((j) => (
+            <li key={j.id} className="border-t border-hair py-1">
+              <Link className="font-bold text-accent" to={`/jobs/${j.id}`}>
+                {j.title}
+              </Link>{" "}
+              <span className="text-muted">
+                {j.machine}, {STAGE_WORDS[j.stage].toLowerCase()}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Section>
+  );
+}
+
+/** The profile being changed: the same edits as a job's vehicle, kept until saved. */
+function ProfileEditor({ kept }: { kept: Kept<Vehicle> }) {
+  const canEdit = useCanEdit();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [saved, setSaved] = useState(kept);
+  const [job, setJob] = useState(() => createJob("", "", kept.value));
+  const { vehicle } = job;
+  const [mapOpen, setMapOpen] = useState(false);
+  const edit = (edits: readonly Edit[]): void => {
+    const result = applyEdits(job, edits);
+    if (result.ok) setJob(result.job);
+    else toast.error(`Not done: ${result.message}`);
+  };
+  const save = useMutation({
+    mutationFn: () =>
+      ask<Kept<Vehicle>>(`vehicles/${vehicle.profileId}`, "PUT", {
+        value: vehicle,
+        revision: saved.revision,
+      }),
+    onSuccess: async (answer) => {
+      setSaved(answer);
+      toast.success("Profile saved");
+      await queries.invalidateQueries({ queryKey: ["vehicles"] });
+    },
+  });
+  const remove = useMutation({
+    mutationFn: () => ask(`vehicles/${vehicle.profileId}`, "DELETE"),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ["vehicles"] });
+      await navigate("/vehicles");
+    },
+  });
+  const dirty = vehicle !== saved.value && JSON.stringify(vehicle) !== JSON.stringify(saved.value);
+  const set = (field: "model" | "kind" | "note", value: string): void =>
+    edit([{ kind: "setOnce", entity: "vehicle", field, value } as Edit]);
+  return (
+    <div className="mx-auto w-full max-w-7xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-lead">{vehicle.model}</h1>
+        {canEdit && (
+          <>
+            <span role="status" className="text-small text-muted">
+              {dirty ? "Changed, not saved" : "Saved"}
+            </span>
+            <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
+              Remove profile
+            </Button>
+            <Button look="main" disabled={!dirty || save.isPending} onClick={() => save.mutate()}>
+              Save profile
+            </Button>
+          </>
+        )}
+      </div>
+      {save.error && (
+        <div role="alert" className="mb-3 border-l-2 border-ink pl-3 font-bold">
+          {save.error.message}
+          {save.error instanceof ApiError && <FaultList error={save.error} />}
+        </div>
+      )}
+      <fieldset disabled={!canEdit} className="min-w-0">
+        <legend className="sr-only">Vehicle profile</legend>
+        <div className="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
+          <div>
+            <Section title="Vehicle">
+              <div className="flex items-center gap-3 border-b border-hair py-1">
+                <span className="w-24 shrink-0">Model</span>
+                <TextInput
+                  label="Model"
+                  value={vehicle.model}
+                  className="w-60"
+                  maxLength={120}
+                  onCommit={(v) => set("model", v)}
+                />
+              </div>
+              <div className="flex items-center gap-3 border-b border-hair py-1">
+                <span className="w-24 shrink-0">Kind</span>
+                <Choice
+                  label="Kind of vehicle"
+                  value={vehicle.kind}
+                  disabled={!canEdit}
+                  className="w-40"
+                  options={VEHICLE_KINDS.map((value) => ({ value, label: value }))}
+                  onChange={(v) => set("kind", v)}
+                />
+              </div>
+              <div className="flex items-center gap-3 border-b border-hair py-1">
+                <span className="w-24 shrink-0">Electrics</span>
+                <Choice
+                  label="Electrical system"
+                  value={vehicle.system.kind}
+                  disabled={!canEdit}
+                  className="w-64"
+                  options={SYSTEM_WORDS}
+                  onChange={(kind) => edit([{ kind: "replaceSystem", value: newSystem(kind) }])}
+                />
+              </div>
+              <div className="flex items-center gap-3 border-b border-hair py-1">
+                <span className="w-24 shrink-0">Note</span>
+                <span className="flex-1 *:w-full">
+                  <TextInput
+                    label="Note"
+                    value={vehicle.note}
+                    className="w-full"
+                    maxLength={2000}
+                    onCommit={(v) => set("note", v)}
+                  />
+                </span>
+              </div>
+            </Section>
+            <EarlierJobs model={saved.value.model} />
+          </div>
+          <VehicleFacts job={job} edit={edit} canEdit={canEdit} />
+        </div>
+        <ConnectorMap job={job} edit={edit} canEdit={canEdit} />
+        <Button aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
+          {mapOpen
+            ? "Close the route map"
+            : `Route map: ${vehicle.places.length} places, ${vehicle.segments.length} stretches`}
+        </Button>
+        {mapOpen && (
+          <div className="mt-3">
+            <RouteMap job={job} edit={edit} canEdit={canEdit} />
+          </div>
+        )}
+      </fieldset>
+    </div>
+  );
+}
+
+export function VehiclePage() {
+  const { profileId = "" } = useParams();
+  const { data, error, refetch } = useQuery({
+    queryKey: ["vehicle", profileId],
+    queryFn: () => ask<Kept<Vehicle>>(`vehicles/${profileId}`),
+    gcTime: 0,
+    staleTime: Infinity,
+    refetchOnWindowFocus: false,
+  });
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!data) return <Loading what="the vehicle" />;
+  return <ProfileEditor key={profileId} kept={data} />;
+}

@@ -1,0 +1,122 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Plus } from "lucide-react";
+import { Link, useNavigate } from "react-router";
+import { toast } from "sonner";
+import type { Vehicle } from "@dragonet/core";
+import { ApiError, ask } from "../app/api.ts";
+import { useCanEdit } from "../app/session.ts";
+import { useJobs } from "../board/jobs.ts";
+import { Button } from "../ui/Button.tsx";
+import { FileButton } from "../ui/FileButton.tsx";
+import { Modal } from "../ui/Modal.tsx";
+import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
+import { newVehicle } from "./newVehicle.ts";
+import { useVehicles } from "./vehicles.ts";
+
+function systemText({ system }: Vehicle): string {
+  switch (system.kind) {
+    case "engine":
+      return `${system.charging.kind}, ${system.battery.capacityAh.value} Ah`;
+    case "pack":
+      return `${system.pack.nominalV} V pack`;
+    case "packAndBattery":
+      return `${system.pack.nominalV} V pack and 12 V battery`;
+  }
+}
+
+/** Vehicle profiles: what is known of a model, so that the second job takes half the time. */
+export function VehiclesPage() {
+  const { data, error, isPending, refetch } = useVehicles();
+  const { data: jobs } = useJobs();
+  const canEdit = useCanEdit();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const take = useMutation({
+    mutationFn: (csv: string) =>
+      ask<{ added: number; changed: number }>("vehicles/import", "POST", { csv }),
+    onSuccess: async ({ added, changed }) => {
+      await queries.invalidateQueries({ queryKey: ["vehicles"] });
+      toast.success(`${added} profiles added, ${changed} changed`);
+    },
+  });
+  const make = useMutation({
+    mutationFn: (vehicle: Vehicle) =>
+      ask(`vehicles/${vehicle.profileId}`, "PUT", { value: vehicle, revision: 0 }),
+    onSuccess: async (_, vehicle) => {
+      await queries.invalidateQueries({ queryKey: ["vehicles"] });
+      await navigate(`/vehicles/${vehicle.profileId}`);
+    },
+  });
+  if (isPending) return <Loading what="vehicles" />;
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  return (
+    <div className="mx-auto w-full max-w-6xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-lead">Vehicles</h1>
+        <a
+          className="touch inline-flex items-center text-accent underline"
+          href="/api/vehicles/file"
+          download
+        >
+          CSV out
+        </a>
+        {canEdit && (
+          <>
+            <FileButton label="CSV in" accept=".csv,text/csv" onText={take.mutate} />
+            <Button look="main" onClick={() => make.mutate(newVehicle())}>
+              <Plus size={16} aria-hidden /> New profile
+            </Button>
+          </>
+        )}
+      </div>
+      {make.error && <Trouble error={make.error} />}
+      {data.length === 0 ? (
+        <Empty title="No vehicle profile yet">
+          Make one, or take a CSV file in. A job starts from a profile and keeps its own copy.
+        </Empty>
+      ) : (
+        <div className="relative overflow-x-auto">
+          <table className="w-full border-collapse">
+            <thead>
+              <tr>
+                {["Model", "Kind", "Electrics", "Wires known", "Jobs", "Note"].map((h) => (
+                  <th key={h} scope="col" className="pr-4">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {data.map(({ value }) => {
+                const proved = value.pins.filter((p) => p.certainty === "proved").length;
+                return (
+                  <tr key={value.profileId} className="border-t border-hair align-top">
+                    <td className="py-1.5 pr-4">
+                      <Link to={value.profileId} className="font-bold text-accent">
+                        {value.model}
+                      </Link>
+                    </td>
+                    <td className="pr-4">{value.kind}</td>
+                    <td className="pr-4">{systemText(value)}</td>
+                    <td className="pr-4">
+                      <span className="num">{value.pins.length}</span>, proved{" "}
+                      <span className="num">{proved}</span>
+                    </td>
+                    <td className="num pr-4">
+                      {(jobs ?? []).filter((j) => j.model === value.model).length}
+                    </td>
+                    <td className="text-small text-muted">{value.note}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
+        <p className="font-bold">{take.error?.message}</p>
+        {take.error instanceof ApiError && <FaultList error={take.error} />}
+      </Modal>
+    </div>
+  );
+}

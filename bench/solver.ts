@@ -1,0 +1,84 @@
+import {
+  everythingOn,
+  faults,
+  networkOf,
+  prepare,
+  printSpice,
+  prove,
+  solveCircuit,
+  solveNetwork,
+  synthesise,
+} from "@dragonet/core";
+import { manyRunJob, sharedJob } from "@dragonet/core/demo";
+
+const SOLVES = 400;
+
+export interface SolverBench {
+  readonly nodes: number;
+  /** One operating point of the largest example, in ms. */
+  readonly pointMs: number;
+  /** Everything a press of a control takes before painting: synthesis apart, in ms. */
+  readonly positionMs: number;
+  readonly proofMs: number;
+  readonly positions: number;
+  /** Proof of runs that share a feed, so that every combination has to be solved. */
+  readonly sharedProofMs: number;
+  readonly sharedPositions: number;
+  readonly faultsMs: number;
+  readonly faults: number;
+  /** The same network as a deck, for others to be timed on. */
+  readonly deck: string;
+}
+
+const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
+
+function time(times: number, work: () => void): number {
+  const spent: number[] = [];
+  for (let i = 0; i < times; i += 1) {
+    const began = performance.now();
+    work();
+    spent.push(performance.now() - began);
+  }
+  return median(spent);
+}
+
+/** The solver on the largest example: thirteen runs, everything on. */
+export function benchSolver(): SolverBench {
+  const job = manyRunJob(13);
+  const circuit = synthesise(job);
+  const position = everythingOn(job, { sourceV: 12.7, packV: 0 });
+  const solved = solveCircuit(circuit, position, 40);
+  if (solved.kind !== "solved") throw new Error(solved.kind);
+  const network = networkOf(circuit, { position, closed: solved.closed, celsius: 40 });
+  const kept = prepare(network);
+  const pointMs = time(SOLVES, () => {
+    if (solveNetwork(network, kept).kind !== "solved") throw new Error("not solved");
+  });
+  const positionMs = time(60, () => void solveCircuit(circuit, position, 40));
+  let positions = 0;
+  const proofMs = time(5, () => {
+    positions = prove(job, circuit)!.positions;
+  });
+  const shared = sharedJob(10);
+  const sharedCircuit = synthesise(shared);
+  let sharedPositions = 0;
+  const sharedProofMs = time(2, () => {
+    sharedPositions = prove(shared, sharedCircuit)!.positions;
+  });
+  let tried = 0;
+  const faultsMs = time(3, () => {
+    tried = faults(job, circuit)!.length;
+  });
+  return {
+    nodes: kept.nodes.length,
+    pointMs,
+    positionMs,
+    proofMs,
+    positions,
+    sharedProofMs,
+    sharedPositions,
+    faultsMs,
+    faults: tried,
+    deck: printSpice(network, "thirteen runs"),
+  };
+}

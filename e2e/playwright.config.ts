@@ -1,0 +1,34 @@
+import { defineConfig } from "@playwright/test";
+
+const root = process.getuid?.() === 0;
+
+/** The real built application, in Debian's Chromium. scripts/test.mjs starts the servers. */
+export default defineConfig({
+  testDir: "tests",
+  outputDir: "../test-results",
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [["line"], ["json", { outputFile: "../test-results/e2e.json" }]],
+  use: {
+    baseURL: process.env.BASE_URL ?? "http://127.0.0.1:4170",
+    viewport: { width: 1280, height: 800 },
+    // Only the test of working without a network wants the kept application.
+    serviceWorkers: "block",
+    // Recording every step takes a third of the time: asked for when one is looked into.
+    trace: process.env.TRACE ? "retain-on-failure" : "off",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        ...(root ? ["--no-sandbox"] : []),
+        "--disable-gpu",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+      ],
+    },
+  },
+});

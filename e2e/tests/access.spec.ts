@@ -1,0 +1,165 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { signIn } from "./shop.ts";
+
+const LEVEL_AA = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
+
+/** The words are the same by night and on a phone: a theme breaks contrast, a width targets. */
+const RULES = {
+  all: (axe: AxeBuilder) => axe.withTags(LEVEL_AA),
+  theme: (axe: AxeBuilder) => axe.withRules(["color-contrast"]),
+  width: (axe: AxeBuilder) => axe.withRules(["target-size", "scrollable-region-focusable"]),
+} as const;
+
+async function expectClean(
+  page: Page,
+  what: string,
+  rules: keyof typeof RULES = "all",
+): Promise<void> {
+  const { violations } = await RULES[rules](
+    // There are no frames, for which the usual mode opens a second page each time.
+    new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ["violations"] }),
+  ).analyze();
+  const said = violations.map(
+    (v) =>
+      `${what}: ${v.id}: ${v.nodes
+        .map((n) => n.target.join(" "))
+        .slice(0, 3)
+        .join("; ")}`,
+  );
+  // Soft, so that one run tells every view that fails.
+  expect.soft(said).toEqual([]);
+}
+
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** Views of the shop, and of two jobs: one on an engine, one on a pack. */
+const SHOP: readonly [string, string][] = [
+  ["/", "Jobs"],
+  ["/shelf", "Relays"],
+  ["/vehicles", "Brannock Midge 60"],
+  ["/vehicles/fellrunner-420", "Connector map"],
+  ["/settings", "People"],
+];
+const PLANNING: readonly [string, string][] = [
+  ["intake", "Connector map"],
+  ["budget", "Line by line"],
+  ["circuit", "Flood pods"],
+  ["signals", "Where it is ridden"],
+  ["sheet", "To lay out"],
+  ["history", "job opened"],
+];
+const FITTING: readonly [string, string][] = [
+  ["fit/strip", "Taking off"],
+  ["fit/route", "Stretches with wires"],
+  ["fit/cut", "Off the spools"],
+  ["fit/holes", "Marks on the panel"],
+  ["fit/lamps", "By the tape"],
+  ["fit/adhesive", "Stuck on"],
+];
+const PACK: readonly [string, string][] = [
+  ["budget", "Compare ways"],
+  ["circuit", "Converter"],
+];
+
+const GROUPS: readonly [string, string | null, readonly [string, string][]][] = [
+  ["the shop", null, SHOP],
+  ["planning", "Lambing-watch bar and pods", PLANNING],
+  ["fitting", "Box lamp", FITTING],
+  ["a pack", "Dim red path lights", PACK],
+];
+
+const THEMES = [
+  ["day", "light"],
+  ["night", "dark"],
+] as const;
+
+for (const [theme, colorScheme] of THEMES) {
+  for (const [group, title, views] of GROUPS) {
+    test(`views of ${group} pass WCAG 2.2 AA by ${theme}`, async ({ browser }) => {
+      test.setTimeout(150_000);
+      const context = await browser.newContext({
+        colorScheme,
+        reducedMotion: "reduce",
+        viewport: DESK,
+      });
+      const page = await context.newPage();
+      await page.goto("/");
+      await expect(page.getByLabel("Sign-in")).toBeVisible();
+      if (title === null) await expectClean(page, "sign-in");
+      await signIn(page, "ansa");
+      let base = "";
+      if (title !== null) {
+        await page.getByRole("link", { name: title }).first().click();
+        await page.waitForURL(/\/jobs\//);
+        base = `${new URL(page.url()).pathname.split("/").slice(0, 3).join("/")}/`;
+      }
+      for (const [path, words] of views) {
+        await page.setViewportSize(DESK);
+        await page.goto(`${base}${path}`);
+        await expect(page.getByText(words).first()).toBeVisible();
+        // The same words in other colours: by night it is the contrast that may differ.
+        await expectClean(page, `${path} at a desk`, theme === "night" ? "theme" : "all");
+        if (theme === "night") continue;
+        await page.setViewportSize(PHONE);
+        await expectClean(page, `${path} on a phone`, "width");
+        expect.soft(`${path} ${await sideways(page)}`).toBe(`${path} 0`);
+      }
+      await context.close();
+    });
+  }
+}
+
+test("the bench is worked by keyboard alone", async ({ page }) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Twin horns and work lamp" }).first().focus();
+  await page.keyboard.press("Enter");
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Twin horns and work lamp" }),
+  ).toBeVisible();
+  await page.keyboard.press("3");
+  const fuse = page
+    .getByRole("article", { name: "Twin horns" })
+    .getByRole("button", { name: /^7.5 A fuse/ });
+  await fuse.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Fuse" })).toBeVisible();
+  const ten = page
+    .getByRole("list", { name: "Alternatives" })
+    .getByRole("button", { name: /^10 A/ });
+  await ten.focus();
+  await page.keyboard.press("Enter");
+  await expect(
+    page.getByRole("article", { name: "Twin horns" }).getByRole("button", { name: /^10 A fuse/ }),
+  ).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(fuse).toBeVisible();
+});
+
+test("six runs stand on the bench at 1280x800 without scrolling", async ({ page }) => {
+  await signIn(page);
+  await page.goto("/");
+  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
+  await page.getByRole("link", { name: /Circuit/ }).click();
+  const rows = page.getByRole("article");
+  await expect(rows).toHaveCount(5);
+  const heights = await rows.evaluateAll((all) => all.map((r) => r.getBoundingClientRect().height));
+  const top = await rows.first().evaluate((r) => r.getBoundingClientRect().top);
+  const direct = Math.min(...heights);
+  expect(top + 6 * direct).toBeLessThanOrEqual(800);
+});
+
+test("touch targets are 44 px where fingers press", async ({ browser }) => {
+  const context = await browser.newContext({ viewport: PHONE, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  await signIn(page);
+  for (const name of ["New job", "Sign out"]) {
+    const box = await page.getByRole("button", { name }).boundingBox();
+    expect(box!.height).toBeGreaterThanOrEqual(44);
+  }
+  await context.close();
+});

@@ -1,0 +1,237 @@
+import { deflateSync } from "node:zlib";
+import { expect, test, type Page } from "@playwright/test";
+import { newJob, saved, signIn } from "./shop.ts";
+
+const say = async (page: Page, words: string): Promise<void> => {
+  const field = page.getByLabel(/^Say or type a step/);
+  await field.fill(words);
+  await field.press("Enter");
+};
+
+/** The line of a step: its name is the button that opens it. */
+const step = (page: Page, name: string) =>
+  page
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("button", { name: new RegExp(`${name}`) }) });
+
+/** A small grey PNG, made here so that no file lies about. */
+function picture(): Buffer {
+  const table = Array.from({ length: 256 }, (_, n) => {
+    let c = n;
+    for (let k = 0; k < 8; k += 1) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
+    return c >>> 0;
+  });
+  const crc = (bytes: Buffer): number =>
+    (bytes.reduce((c, b) => table[(c ^ b) & 255]! ^ (c >>> 8), 0xffffffff) ^ 0xffffffff) >>> 0;
+  const chunk = (name: string, data: Buffer): Buffer => {
+    const body = Buffer.concat([Buffer.from(name), data]);
+    const [length, check] = [Buffer.alloc(4), Buffer.alloc(4)];
+    length.writeUInt32BE(data.length);
+    check.writeUInt32BE(crc(body));
+    return Buffer.concat([length, body, check]);
+  };
+  const [wide, high] = [40, 30];
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(wide, 0);
+  head.writeUInt32BE(high, 4);
+  head[8] = 8;
+  const rows = Buffer.alloc(high * (wide + 1), 128);
+  for (let y = 0; y < high; y += 1) rows[y * (wide + 1)] = 0;
+  return Buffer.concat([
+    Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
+    chunk("IHDR", head),
+    chunk("IDAT", deflateSync(rows)),
+    chunk("IEND", Buffer.alloc(0)),
+  ]);
+}
+
+test("a ledger is said, refuses the wrong order, closes with nothing left over, and is there for the next", async ({
+  page,
+}) => {
+  await signIn(page);
+  const job = await newJob(page, "Ledger from the lift", "Brannock Midge 60");
+  await page.goto(`${job}/fit/strip`);
+  await expect(page.getByText(/The first job on this model/)).toBeVisible();
+  await say(
+    page,
+    "rider seat: 2 hex M6 x 20 rear 10 Nm; plug seat switch, under the nose; hold; 4 min",
+  );
+  await expect(step(page, "rider seat")).toContainText("2 fasteners, heavy, 4 min");
+  await say(page, "left cover: 1 push rear, 1 cross M5 x 12 front; after rider seat; paint; 3 min");
+  await say(page, "floor mat: after the moon");
+  await expect(page.getByRole("alert")).toContainText("the moon");
+  await page.getByLabel(/^Say or type a step/).fill("");
+
+  const [seat, cover] = [step(page, "rider seat"), step(page, "left cover")];
+  await cover.getByRole("button", { name: "Off", exact: true }).click();
+  await expect(cover).toContainText("rider seat");
+  await expect(cover).toContainText("on the vehicle");
+  await seat.getByRole("button", { name: /rider seat/ }).click();
+  await seat.getByRole("checkbox", { name: /seat switch/ }).click();
+  await seat.getByRole("button", { name: "Off", exact: true }).click();
+  await cover.getByRole("button", { name: "Off", exact: true }).click();
+  await expect(cover.getByRole("button", { name: "Undo" })).toBeVisible();
+  await expect(page.getByText("2 off now.")).toBeVisible();
+
+  // A circle is told where it would be made, and nothing of it is kept.
+  await seat.getByRole("checkbox", { name: "left cover" }).click();
+  await expect(page.getByText(/Not done: .*circle/)).toBeVisible();
+  await expect(seat.getByRole("checkbox", { name: "left cover" })).not.toBeChecked();
+
+  await page.getByRole("button", { name: "Show putting back" }).click();
+  const close = page.getByRole("region", { name: "Close up" });
+  await expect(close).toContainText("will not close yet");
+  await seat.getByRole("button", { name: "Back on" }).click();
+  await expect(seat).toContainText("left cover");
+  await cover.getByRole("button", { name: /left cover/ }).click();
+  await cover.getByRole("button", { name: "All" }).first().click();
+  await cover.getByRole("button", { name: /^One more back: .*cross/ }).click();
+  await cover.getByRole("button", { name: "Back on" }).click();
+  await seat.getByRole("button", { name: /rider seat/ }).click();
+  await seat.getByRole("button", { name: "All" }).click();
+  await expect(close).toContainText("seat switch");
+  await seat.getByRole("checkbox", { name: /seat switch/ }).click();
+  await seat.getByRole("button", { name: "Back on" }).click();
+  await expect(close).toContainText("Everything is accounted for");
+  await saved(page);
+
+  const second = await newJob(page, "Same mower, next spring", "Brannock Midge 60");
+  await page.goto(`${second}/fit/strip`);
+  await expect(step(page, "rider seat")).toContainText("on the vehicle");
+  await expect(step(page, "left cover")).toContainText("2 fasteners, painted");
+});
+
+test("at the lift without a network: the page, its edits and its pictures stay, and are sent later", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({
+    serviceWorkers: "allow",
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await signIn(page);
+  const job = await newJob(page, "No signal in the barn");
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No signal in the barn");
+  await context.setOffline(true);
+  await page.goto(`${job}/fit/strip`);
+  await say(page, "front rack: 4 hex M8 x 25 corners 20 Nm; 5 min");
+  await step(page, "front rack")
+    .getByRole("button", { name: /front rack/ })
+    .click();
+  await step(page, "front rack").locator("input[type=file]").setInputFiles({
+    name: "rack.png",
+    mimeType: "image/png",
+    buffer: picture(),
+  });
+  await expect(step(page, "front rack").getByRole("img", { name: /picture/ })).toBeVisible();
+  await expect(page.getByText(/Not saved yet: no connection/)).toBeVisible();
+  await page.reload();
+  await expect(step(page, "front rack")).toContainText("4 fasteners");
+
+  await context.setOffline(false);
+  await saved(page);
+  await page.reload();
+  await step(page, "front rack")
+    .getByRole("button", { name: /front rack/ })
+    .click();
+  await expect(step(page, "front rack").getByRole("img", { name: /picture/ })).toBeVisible();
+  const kept = await page.request.get(`/api${job}`);
+  const { document } = (await kept.json()) as { document: { photos: { id: string }[] } };
+  const [photo] = document.photos;
+  await expect
+    .poll(async () => (await page.request.get(`/api${job}/photos/${photo!.id}`)).status())
+    .toBe(200);
+  await context.close();
+});
+
+test("a wire is followed over the map, its stretch signed for, a length measured anew", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
+  await page.getByRole("link", { name: "Fit" }).click();
+  await page.getByRole("link", { name: "Route" }).click();
+  await expect(page.getByRole("img", { name: /^Plan of the/ })).toBeVisible();
+  await page.getByRole("combobox", { name: "Wire to follow" }).click();
+  await page.getByRole("option", { name: / – / }).first().click();
+  await expect(page.getByRole("status").filter({ hasText: "with its slack" })).toContainText(" – ");
+  const stretches = page.getByRole("region", { name: "Stretches with wires in them" });
+  const open = stretches.getByRole("checkbox", { checked: false }).first();
+  const id = await open.getAttribute("id");
+  await open.click();
+  await expect(page.locator(`[id="${id}"]`)).toBeChecked();
+  await expect(stretches).toContainText("· Pim");
+
+  await page.getByRole("button", { name: "Measure the map" }).click();
+  const length = page
+    .getByRole("region", { name: "Stretches", exact: true })
+    .getByRole("textbox")
+    .first();
+  await length.fill("far");
+  await length.press("Tab");
+  await expect(page.getByRole("alert")).toContainText("“far” is not valid");
+  await length.press("Escape");
+  await saved(page);
+});
+
+test("holes are found from marks, told when they leave the panel, and printed at their size", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
+  await page.waitForURL(/\/jobs\//);
+  const base = new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
+  await page.goto(`${base}/fit/holes`);
+  // 178 mm between two references puts the hole at 89 mm: common practice.
+  await expect(page.getByText(/178 mm between .*: 89 mm from each/)).toBeVisible();
+  await expect(page.getByText("hole").first()).toBeVisible();
+  const cable = page.getByRole("listitem").filter({ hasText: "178 mm between" });
+  await cable.getByRole("button", { name: "Change" }).click();
+  const down = cable.getByLabel("Cable: down from the line, mm down");
+  await down.fill("400");
+  await down.press("Enter");
+  await expect(cable.getByRole("alert")).toContainText("off the panel");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(cable.getByRole("alert")).toBeHidden();
+  await saved(page);
+  const [sheet] = await Promise.all([
+    page.waitForEvent("popup"),
+    page.getByRole("button", { name: "SVG" }).first().click(),
+  ]).catch(() => [null]);
+  await sheet?.close();
+  const template = await page.request.get(`/api${base}/templates/lid.svg`);
+  expect(template.headers()["content-type"]).toContain("image/svg+xml");
+});
+
+test("a lamp that moves is held against the rules of the place; a bond waits for its warmth", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
+  await page.waitForURL(/\/jobs\//);
+  const base = new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
+  await page.goto(`${base}/fit/lamps`);
+  await expect(page.getByRole("img", { name: /^From behind: / })).toBeVisible();
+  await expect(page.getByText(/shim of 1\.3 mm under the front edge lowers/)).toBeVisible();
+
+  await page.goto(`${base}/fit/adhesive`);
+  const surface = page.getByLabel("Cable clips inside the lid: surface, °C surface");
+  await surface.fill("8");
+  await surface.press("Enter");
+  await expect(page.getByText(/too cold for acrylic foam tape: 8 °C/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Pressed now" })).toBeDisabled();
+  await surface.fill("20");
+  await surface.press("Enter");
+  for (const name of ["cleaned", "tried dry", "ends marked with tape"]) {
+    const tick = page.getByRole("checkbox", { name });
+    if (!(await tick.isChecked())) await tick.click();
+  }
+  await page.getByRole("button", { name: "Pressed now" }).click();
+  await expect(page.getByText(/the bench shows the job as curing/)).toBeVisible();
+  await saved(page);
+  await page.goto("/");
+  await expect(page.getByText(/cures:/).first()).toBeVisible();
+});

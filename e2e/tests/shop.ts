@@ -1,0 +1,44 @@
+import { expect, type Page } from "@playwright/test";
+
+export type SignIn = "ansa" | "pim" | "wren";
+
+export async function signIn(page: Page, who: SignIn = "pim"): Promise<void> {
+  await page.goto("/");
+  await page.getByLabel("Sign-in").fill(who);
+  await page.getByLabel("Password").fill("lamp-and-loom");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
+}
+
+/** Opens a fresh job on a profile through the interface; answers its address. */
+export async function newJob(
+  page: Page,
+  title: string,
+  model = "Corvane Fellrunner 420",
+): Promise<string> {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByRole("combobox", { name: "Vehicle" }).click();
+  await page.getByRole("option", { name: model }).click();
+  await page.getByLabel("What is wanted").fill(title);
+  await page.getByLabel("Customer").fill("Scar Top Farm");
+  await page.getByRole("button", { name: "Open job" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: title })).toBeVisible();
+  await expect(page).toHaveURL(/intake$/);
+  return new URL(page.url()).pathname.replace(/\/intake$/, "");
+}
+
+/** Adds a run on the bench: so many of a part, with the condition the dialog offers. */
+export async function newRun(page: Page, part: string, count = 1): Promise<void> {
+  await page.getByRole("button", { name: "New run" }).click();
+  const dialog = page.getByRole("dialog", { name: "New run" });
+  await dialog.getByRole("combobox", { name: "Part from the shelf" }).click();
+  await page.getByRole("option", { name: part, exact: true }).click();
+  await dialog.getByLabel("How many").fill(String(count));
+  await dialog.getByLabel("How many").press("Enter");
+  await dialog.getByRole("button", { name: "Add run" }).click();
+  await expect(dialog).toBeHidden();
+}
+
+export const saved = (page: Page) =>
+  expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();

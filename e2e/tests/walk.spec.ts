@@ -1,0 +1,190 @@
+import { expect, test } from "@playwright/test";
+import { newJob, newRun, saved, signIn } from "./shop.ts";
+
+/** A new user's walk: from the vehicle on the lift to a sheet that can be built. */
+test("a bar and two pods become a checked circuit, broken on purpose and mended", async ({
+  page,
+}) => {
+  await signIn(page);
+  const job = await newJob(page, "Bar and pods, walked");
+  await page.keyboard.press("3");
+  await expect(page).toHaveURL(/circuit$/);
+  await expect(page.getByText("No run yet")).toBeVisible();
+  await newRun(page, "40 W light bar");
+  await newRun(page, "18 W flood pod", 2);
+  const bar = page.getByRole("article", { name: "40 W light bar" });
+  const pods = page.getByRole("article", { name: "2 × 18 W flood pod" });
+  await expect(bar.getByRole("button", { name: /A fuse/ }).first()).toBeVisible();
+  await expect(pods.getByText("18 W flood pod 2")).toBeVisible();
+
+  await page.keyboard.press("2");
+  await expect(page.getByText("A to spare").first()).toBeVisible();
+  await expect(page.getByRole("region", { name: "Budget lines" })).toContainText("40 W light bar");
+
+  await page.keyboard.press("3");
+  await bar.getByRole("button", { name: /^4 A fuse/ }).click();
+  const alternatives = page.getByRole("list", { name: "Alternatives" });
+  await alternatives.getByRole("button", { name: /^30 A/ }).click();
+  await bar
+    .getByRole("button", { name: /AWG, red/ })
+    .first()
+    .click();
+  await alternatives.getByRole("button", { name: /^18 AWG/ }).click();
+  await page.getByRole("button", { name: "Findings" }).click();
+  const findings = page.getByRole("region", { name: "Findings" });
+  await expect(findings).toContainText("30 A fuse is above what it protects");
+  await expect(findings).toContainText("Source:");
+
+  await page.getByRole("link", { name: "Strip sheet" }).click();
+  await expect(page.getByText(/Do not build yet/)).toBeVisible();
+  await page.keyboard.press("3");
+
+  await page.getByRole("button", { name: "Let the practice choose the fuse" }).click();
+  await expect(findings).not.toContainText("30 A fuse is above");
+
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole("article", { name: "40 W light bar" })).toBeVisible();
+  await page.getByRole("link", { name: "Strip sheet" }).click();
+  await expect(page.getByRole("region", { name: "40 W light bar" })).toContainText("18 AWG");
+  await expect(page.getByText(/Do not build yet/)).toBeHidden();
+  await page.getByRole("link", { name: "Board" }).click();
+  await page.getByRole("searchbox", { name: "Search jobs" }).fill("walked fellrunner");
+  await expect(page.getByRole("link", { name: "Bar and pods, walked" })).toBeVisible();
+  expect(job).toMatch(/^\/jobs\//);
+});
+
+test("undo and redo work by key and by button, and survive nothing being wrong", async ({
+  page,
+}) => {
+  await signIn(page);
+  await newJob(page, "Undo me");
+  await page.keyboard.press("3");
+  await newRun(page, "24 W work lamp");
+  const run = page.getByRole("article", { name: "24 W work lamp" });
+  await expect(run).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(run).toBeHidden();
+  await page.keyboard.press("Control+y");
+  await expect(run).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(run).toBeHidden();
+  await saved(page);
+});
+
+test("a parked tell-tale is told with days and mended in one press", async ({ page }) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Lambing-watch bar and pods" }).first().click();
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Lambing-watch bar and pods" }),
+  ).toBeVisible();
+  await page.keyboard.press("3");
+  const findings = page.getByRole("region", { name: "Findings" });
+  await expect(findings).toContainText("Parked draw: will not start after 1–1.8 days");
+  await page.getByRole("button", { name: "Make it live with the key only" }).click();
+  await expect(findings).not.toContainText("Parked draw");
+  await page.keyboard.press("Control+z");
+  await expect(findings).toContainText("Parked draw");
+  await saved(page);
+});
+
+test("a wrong number is refused in words and the old one stays", async ({ page }) => {
+  await signIn(page);
+  await newJob(page, "Bad numbers");
+  const capacity = page.getByLabel("Capacity, Ah", { exact: true });
+  await capacity.fill("lots");
+  await capacity.press("Tab");
+  await expect(page.getByRole("alert")).toContainText("“lots” is not valid");
+  await capacity.press("Escape");
+  await expect(capacity).toHaveValue("14");
+  await capacity.fill("13");
+  await capacity.press("Enter");
+  await expect(page.getByLabel("Capacity, lower bound")).toHaveValue("11.7");
+  await saved(page);
+});
+
+test("the bench is live: press a control, see what lights, prove it, try the faults", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
+  ).toBeVisible();
+  await page.keyboard.press("3");
+  const front = page.getByRole("img", { name: /^front:/ });
+  await expect(front).toHaveAccessibleName(/30 W spot pod 1 100 %/);
+  const pods = page.getByRole("article", { name: "Aux pods" });
+  await expect(pods).toContainText("12.35 V 2.22 A");
+
+  const controls = page.getByRole("group", { name: "Controls" });
+  await controls.getByRole("button", { name: "high beam" }).click();
+  await expect(front).toHaveAccessibleName(/30 W spot pod 1 dark/);
+  await expect(pods).toContainText("off");
+  await page.keyboard.press("h");
+  await expect(front).toHaveAccessibleName(/30 W spot pod 1 100 %/);
+  await page.keyboard.press("e");
+  await expect(pods).toContainText("13.99 V");
+
+  await page.getByRole("button", { name: "Prove", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Proof" })).toContainText(
+    "Each does what was meant and nothing else.",
+  );
+  const faults = page.getByRole("region", { name: "Faults" });
+  await expect(faults).toContainText("battery + to fuse chafed to the frame");
+  await faults.getByRole("button", { name: /^All \d+ faults/ }).click();
+  const chafed = faults
+    .getByRole("listitem")
+    .filter({ hasText: "relay 87 to splice chafed to the frame" });
+  await expect(chafed).toContainText("own 5 A fuse opens");
+  await expect(chafed).toContainText("Ignition and headlight stay: it rides home.");
+});
+
+test("a condition of several ways is built with helping relays, and proven", async ({ page }) => {
+  await signIn(page);
+  await newJob(page, "Brake or high beam");
+  await page.keyboard.press("3");
+  await newRun(page, "24 W work lamp");
+  const panel = page.getByRole("region", { name: "Run 24 W work lamp" });
+  await panel.getByRole("button", { name: "or", exact: true }).click();
+  const second = panel.getByRole("group", { name: "or with all of" });
+  await second.getByRole("button", { name: "brake: not asked" }).click();
+  await second.getByRole("button", { name: "high beam: not asked" }).click();
+  await second.getByRole("button", { name: "high beam: must be on" }).click();
+  await expect(panel).toContainText(
+    "On with own switch and key on, or key on and not high beam and brake.",
+  );
+  const run = page.getByRole("article", { name: "24 W work lamp" });
+  await expect(run).toContainText("not high beam");
+  await page.getByRole("button", { name: "Prove", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Proof" })).toContainText(
+    "Each does what was meant",
+  );
+  await saved(page);
+});
+
+test("hazards on a single pole are found, named and mended in one press", async ({ page }) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Hazards feed both sides" }).first().click();
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Hazards feed both sides" }),
+  ).toBeVisible();
+  await page.keyboard.press("3");
+  await page.getByRole("button", { name: "all off" }).click();
+  await page.keyboard.press(",");
+  const rear = page.getByRole("img", { name: /^rear:/ });
+  await expect(rear).toHaveAccessibleName(/100 %.*100 %/);
+  await expect(page.getByRole("article", { name: "Left turn" })).toContainText(
+    "Feeds tied together",
+  );
+  await page.getByRole("button", { name: "Prove", exact: true }).click();
+  const proof = page.getByRole("region", { name: "Proof" });
+  await expect(proof).toContainText("LED turn lamp works unasked with left turn");
+  await expect(proof).toContainText("feeds tied together");
+  await proof.getByRole("button", { name: "Wire it as planned" }).first().click();
+  await expect(proof).toContainText("Each does what was meant and nothing else.");
+  await expect(rear).toHaveAccessibleName(/dark/);
+  await page.keyboard.press("Control+z");
+  await expect(proof).toContainText("works unasked");
+  await saved(page);
+});

@@ -1,0 +1,41 @@
+/** One project a workspace; API tests want DATABASE_URL, which scripts/test.mjs sets. */
+const swc = [
+  "@swc/jest",
+  {
+    jsc: {
+      parser: { syntax: "typescript", decorators: true, tsx: true },
+      transform: {
+        legacyDecorator: true,
+        decoratorMetadata: true,
+        useDefineForClassFields: false,
+        react: { runtime: "automatic" },
+      },
+      target: "es2022",
+    },
+    module: { type: "commonjs" },
+  },
+];
+
+const project = (name, folder, more = {}) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${folder}`,
+  testMatch: ["<rootDir>/test/**/*.test.ts"],
+  transform: { "\\.(ts|tsx|mjs|js)$": swc },
+  transformIgnorePatterns: ["/node_modules/(?!(@nestjs|papaparse|zustand)/)"],
+  moduleNameMapper: { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` },
+  ...more,
+});
+
+module.exports = {
+  testTimeout: 60_000,
+  projects: [
+    project("core", "packages/core"),
+    project("contract", "packages/contract"),
+    project("loom", "packages/loom"),
+    project("template", "packages/template"),
+    project("cli", "apps/cli"),
+    project("server", "apps/server"),
+    project("web", "apps/web"),
+    project("scripts", "scripts"),
+  ],
+};

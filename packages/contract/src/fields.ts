@@ -1,0 +1,102 @@
+import { applyDecorators } from "./applyDecorators.ts";
+import { Type } from "class-transformer";
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsDefined,
+  IsNumber,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from "class-validator";
+import { JSONSchema } from "class-validator-jsonschema";
+import { ID_PATTERN } from "@dragonet/core";
+import { FactDto } from "./fact.ts";
+
+type Newable = new () => object;
+
+/** A fact with value, bounds and provenance. */
+export const IsFact = (): PropertyDecorator =>
+  applyDecorators(
+    IsDefined(),
+    ValidateNested(),
+    Type(() => FactDto),
+  );
+
+/** An id of an entry in the document. */
+export const IsId = ({ each = false } = {}): PropertyDecorator =>
+  applyDecorators(
+    IsString({ each }),
+    Matches(ID_PATTERN, {
+      each,
+      message: "$property must be letters, digits, - and _, 64 at most",
+    }),
+  );
+
+/** An id of another entry, or empty where none is meant. */
+export const IsRef = (what: string): PropertyDecorator =>
+  applyDecorators(
+    IsString(),
+    Matches(/^([A-Za-z0-9][A-Za-z0-9_-]{0,63})?$/, {
+      message: `$property must be the id of ${what}, or empty`,
+    }),
+  );
+
+/** What follows is checked unless the value is null. A missing value is still a fault. */
+export const IsNullable = (type: "string" | "object"): PropertyDecorator =>
+  applyDecorators(
+    ValidateIf((_, value) => value !== null),
+    JSONSchema({ type: [type, "null"] as never }) as PropertyDecorator,
+  );
+
+/** A line or two of text. */
+export const IsText = (longest = 500): PropertyDecorator =>
+  applyDecorators(IsString(), MaxLength(longest));
+
+/** A share of time or charge, 0–1. */
+export const IsShare = (): PropertyDecorator => applyDecorators(IsNumber(), Min(0), Max(1));
+
+export const IsAmount = (least = 0, most = 1e6): PropertyDecorator =>
+  applyDecorators(IsNumber(), Min(least), Max(most));
+
+/** A nested object of one class. */
+export const IsObjectOf = (type: () => Newable): PropertyDecorator =>
+  applyDecorators(IsDefined(), ValidateNested(), Type(type));
+
+/** A list of objects of one class. */
+export const IsListOf = (type: () => Newable, most: number): PropertyDecorator =>
+  applyDecorators(IsArray(), ArrayMaxSize(most), ValidateNested({ each: true }), Type(type));
+
+/** An object whose class is told by its `kind`. `base` catches kinds that do not exist. */
+export const IsKindOf = (
+  base: () => Newable,
+  subTypes: readonly { readonly name: string; readonly value: Newable }[],
+): PropertyDecorator =>
+  applyDecorators(
+    IsDefined(),
+    ValidateNested(),
+    Type(base, {
+      discriminator: { property: "kind", subTypes: [...subTypes] },
+      keepDiscriminatorProperty: true,
+    }),
+  );
+
+/** A list of such objects. */
+export const IsListOfKinds = (
+  base: () => Newable,
+  subTypes: readonly { readonly name: string; readonly value: Newable }[],
+  most: number,
+): PropertyDecorator =>
+  applyDecorators(
+    IsArray(),
+    ArrayMaxSize(most),
+    ValidateNested({ each: true }),
+    Type(base, {
+      discriminator: { property: "kind", subTypes: [...subTypes] },
+      keepDiscriminatorProperty: true,
+    }),
+  );

@@ -1,0 +1,313 @@
+import { Equals, IsIn, IsInt, IsNumber, Matches, Max, Min } from "class-validator";
+import {
+  BLOCKER_KINDS,
+  DEVIATION_KINDS,
+  FUSE_SCHOOLS,
+  JOB_FORMAT,
+  LAMP_LIGHTS,
+  PLACES,
+  LAMP_PLACES,
+  PURPOSES,
+  SLACK_SCHOOLS,
+  STAGES,
+} from "@dragonet/core";
+import {
+  IsAmount,
+  IsId,
+  IsListOf,
+  IsListOfKinds,
+  IsObjectOf,
+  IsRef,
+  IsShare,
+  IsText,
+} from "./fields.ts";
+import {
+  BondDto,
+  CheckDto,
+  FastenerDto,
+  HoleDto,
+  LandmarkDto,
+  MountDto,
+  PhotoDto,
+  StripPlugDto,
+  StripStepDto,
+  TemplateDto,
+} from "./fit.ts";
+import { PART_TYPES, PartDto } from "./part.ts";
+import { ControlDto, RunDto, SupplyDto } from "./run.ts";
+import { VehicleDto } from "./vehicle.ts";
+
+class JobCardDto {
+  @IsText(160)
+  title!: string;
+
+  @IsText(160)
+  customer!: string;
+
+  @IsIn(STAGES)
+  stage!: string;
+
+  @IsText(60)
+  bench!: string;
+
+  @Matches(/^(\d{4}-\d{2}-\d{2})?$/, {
+    message: "$property must be a day such as 2026-12-02, or empty",
+  })
+  promised!: string;
+
+  @IsText(4000)
+  note!: string;
+}
+
+class PracticesDto {
+  @IsIn(FUSE_SCHOOLS)
+  fuseSchool!: string;
+
+  @IsIn(["positive", "negative"])
+  coilSwitching!: string;
+
+  @IsIn(["awg", "metric"])
+  wireSystem!: string;
+
+  @IsNumber()
+  @Min(0.005)
+  @Max(0.2)
+  dropTarget!: number;
+
+  @IsNumber()
+  @Min(-40)
+  @Max(120)
+  ambientC!: number;
+
+  @IsNumber()
+  @Min(60)
+  @Max(200)
+  insulationC!: number;
+
+  @IsInt()
+  @Min(1)
+  @Max(50)
+  bundledWires!: number;
+
+  @IsIn(SLACK_SCHOOLS)
+  slack!: string;
+
+  @IsIn(["", ...PLACES.map((p) => p.id)])
+  place!: string;
+}
+
+class WishDto {
+  @IsId()
+  id!: string;
+
+  @IsIn(PURPOSES)
+  purpose!: string;
+
+  @IsText()
+  text!: string;
+}
+
+class BlockerDto {
+  @IsId()
+  id!: string;
+
+  @IsIn(BLOCKER_KINDS)
+  kind!: string;
+
+  @IsText()
+  text!: string;
+}
+
+class KitItemDto {
+  @IsId()
+  id!: string;
+
+  @IsText(160)
+  name!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(9999)
+  needed!: number;
+
+  @IsInt()
+  @Min(0)
+  @Max(9999)
+  inBox!: number;
+}
+
+class LampDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  label!: string;
+
+  @IsId()
+  partId!: string;
+
+  @IsId()
+  runId!: string;
+
+  @IsIn(LAMP_PLACES)
+  place!: string;
+
+  @IsIn(LAMP_LIGHTS)
+  light!: string;
+
+  @IsRef("a lamp")
+  housing!: string;
+
+  @IsAmount(0, 1000)
+  lengthM!: number;
+
+  @IsRef("a place")
+  at!: string;
+}
+
+class DeviationDto {
+  @IsId()
+  id!: string;
+
+  @IsIn(DEVIATION_KINDS)
+  kind!: string;
+
+  @IsId()
+  runId!: string;
+
+  @IsId()
+  otherRunId!: string;
+}
+
+class UseDto {
+  @IsAmount(0, 24)
+  eveningH!: number;
+
+  @IsAmount(0, 366)
+  eveningsPerSeason!: number;
+
+  @IsAmount(0, 1000)
+  dayKm!: number;
+
+  @IsAmount(0, 30)
+  ageYears!: number;
+
+  @IsAmount(-50, 50)
+  coldestC!: number;
+}
+
+class SignalPlayDto {
+  @IsText(20000)
+  script!: string;
+}
+
+class RideLegDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsAmount(0.1, 1440)
+  minutes!: number;
+
+  @IsAmount(0, 30000)
+  rpm!: number;
+
+  @IsShare()
+  brake!: number;
+
+  @IsShare()
+  turn!: number;
+
+  @IsInt()
+  @Min(0)
+  @Max(100)
+  starts!: number;
+
+  @IsAmount(0, 1000)
+  extraA!: number;
+}
+
+/** A job document as it crosses the wire or comes from a file. */
+export class JobDto {
+  @Equals(JOB_FORMAT)
+  format!: string;
+
+  @IsObjectOf(() => JobCardDto)
+  card!: JobCardDto;
+
+  @IsObjectOf(() => VehicleDto)
+  vehicle!: VehicleDto;
+
+  @IsObjectOf(() => PracticesDto)
+  practices!: PracticesDto;
+
+  @IsListOf(() => WishDto, 200)
+  wishes!: WishDto[];
+
+  @IsListOf(() => BlockerDto, 100)
+  blockers!: BlockerDto[];
+
+  @IsListOf(() => KitItemDto, 500)
+  kit!: KitItemDto[];
+
+  @IsListOfKinds(() => PartDto, PART_TYPES, 500)
+  parts!: PartDto[];
+
+  @IsListOf(() => LampDto, 1000)
+  lamps!: LampDto[];
+
+  @IsListOf(() => RunDto, 200)
+  runs!: RunDto[];
+
+  @IsListOf(() => SupplyDto, 50)
+  supplies!: SupplyDto[];
+
+  @IsListOf(() => ControlDto, 50)
+  controls!: ControlDto[];
+
+  @IsListOf(() => DeviationDto, 100)
+  deviations!: DeviationDto[];
+
+  @IsObjectOf(() => UseDto)
+  use!: UseDto;
+
+  @IsObjectOf(() => SignalPlayDto)
+  signals!: SignalPlayDto;
+
+  @IsListOf(() => RideLegDto, 100)
+  ride!: RideLegDto[];
+
+  @IsListOf(() => StripStepDto, 200)
+  strip!: StripStepDto[];
+
+  @IsListOf(() => FastenerDto, 1000)
+  fasteners!: FastenerDto[];
+
+  @IsListOf(() => StripPlugDto, 500)
+  plugs!: StripPlugDto[];
+
+  @IsListOf(() => PhotoDto, 500)
+  photos!: PhotoDto[];
+
+  @IsListOf(() => TemplateDto, 50)
+  templates!: TemplateDto[];
+
+  @IsListOf(() => LandmarkDto, 500)
+  landmarks!: LandmarkDto[];
+
+  @IsListOf(() => HoleDto, 500)
+  holes!: HoleDto[];
+
+  @IsListOf(() => MountDto, 1000)
+  mounts!: MountDto[];
+
+  @IsListOf(() => BondDto, 100)
+  bonds!: BondDto[];
+
+  @IsListOf(() => CheckDto, 5000)
+  checks!: CheckDto[];
+}
+
+export { PracticesDto };

@@ -1,0 +1,181 @@
+import "reflect-metadata";
+import { Type } from "class-transformer";
+import {
+  Allow,
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateNested,
+} from "class-validator";
+import { IsId, IsText } from "./fields.ts";
+import { PracticesDto } from "./job.ts";
+
+export const ROLES = ["owner", "installer", "viewer"] as const;
+export type Role = (typeof ROLES)[number];
+
+const SIGN_IN = /^[a-z0-9][a-z0-9._-]{1,39}$/;
+
+export class SignInRequest {
+  @IsString()
+  @MaxLength(60)
+  signIn!: string;
+
+  @IsString()
+  @MaxLength(200)
+  password!: string;
+}
+
+export class NewPersonRequest {
+  @IsString()
+  @MinLength(1)
+  @MaxLength(80)
+  name!: string;
+
+  @Matches(SIGN_IN, {
+    message: "signIn must be 2 to 40 of a–z, 0–9, dot, dash, underscore",
+  })
+  signIn!: string;
+
+  @IsString()
+  @MinLength(10, { message: "password must have 10 characters or more" })
+  @MaxLength(200)
+  password!: string;
+
+  @IsIn(ROLES)
+  role!: Role;
+}
+
+/** The first owner of an empty shop names the shop too. */
+export class FirstOwnerRequest extends NewPersonRequest {
+  @IsString()
+  @MinLength(1)
+  @MaxLength(80)
+  shop!: string;
+}
+
+export class ChangePersonRequest {
+  @IsOptional()
+  @IsIn(ROLES)
+  role?: Role;
+
+  @IsOptional()
+  @IsBoolean()
+  active?: boolean;
+
+  @IsOptional()
+  @IsString()
+  @MinLength(10, { message: "password must have 10 characters or more" })
+  @MaxLength(200)
+  password?: string;
+}
+
+export class PreferencesRequest {
+  @IsIn(["metric", "us"])
+  units!: "metric" | "us";
+
+  @IsIn(["system", "day", "night"])
+  theme!: "system" | "day" | "night";
+}
+
+export class NewJobRequest {
+  @IsText(160)
+  @MinLength(1, { message: "title must not be empty" })
+  title!: string;
+
+  @IsText(160)
+  customer!: string;
+
+  @IsId()
+  profileId!: string;
+
+  @IsText(120)
+  machine!: string;
+}
+
+export class EditDto {
+  @IsIn(["setOnce", "set", "add", "remove", "replaceSystem"])
+  kind!: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(40)
+  entity?: string;
+
+  @IsOptional()
+  @IsId()
+  id?: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(40)
+  field?: string;
+
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(10000)
+  at?: number;
+
+  /** Checked with the whole document once the edit is applied. */
+  @Allow()
+  value?: unknown;
+}
+
+export class EditsRequest {
+  @IsInt()
+  @Min(0)
+  baseRevision!: number;
+
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(2000)
+  @ValidateNested({ each: true })
+  @Type(() => EditDto)
+  edits!: EditDto[];
+
+  /** One number per batch from a client, so that a batch sent twice is taken once. */
+  @IsId()
+  batchId!: string;
+}
+
+export class RestoreRequest {
+  @IsInt()
+  @Min(0)
+  revision!: number;
+}
+
+export class CsvRequest {
+  @IsString()
+  @MaxLength(4_000_000)
+  csv!: string;
+}
+
+export class TextRequest {
+  @IsString()
+  @MaxLength(8_000_000)
+  text!: string;
+}
+
+export class DocumentRequest {
+  @IsObject()
+  value!: object;
+
+  /** Revision the change was made on; 0 for something new. */
+  @IsInt()
+  @Min(0)
+  revision!: number;
+}
+
+/** The shop's practices, as a job's are checked. */
+export class PracticesRequest extends PracticesDto {}

@@ -1,0 +1,107 @@
+import "reflect-metadata";
+import { plainToInstance } from "class-transformer";
+import { validateSync, type ValidationError } from "class-validator";
+import {
+  integrityFaults,
+  partFaults,
+  readJobText,
+  type Fault,
+  type Job,
+  type Part,
+  type Vehicle,
+  createJob,
+} from "@dragonet/core";
+import { JobDto } from "./job.ts";
+import { PART_TYPES, PartDto } from "./part.ts";
+import { VehicleDto } from "./vehicle.ts";
+
+export type Checked<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
+
+/** More than this many faults help nobody; the first ones are told. */
+const MOST_FAULTS = 100;
+
+const asText = (value: unknown): string => {
+  const text = JSON.stringify(value) ?? String(value);
+  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+};
+
+/** class-validator's tree of errors as a flat list of places with what stands there. */
+export function flattenErrors(errors: readonly ValidationError[], path = ""): Fault[] {
+  return errors.flatMap((error): Fault[] => {
+    const here = /^\d+$/.test(error.property)
+      ? `${path}[${error.property}]`
+      : path === ""
+        ? error.property
+        : `${path}.${error.property}`;
+    const own = Object.values(error.constraints ?? {}).map((message) => ({
+      path: here,
+      message:
+        error.value === undefined
+          ? `missing: ${message}`
+          : `invalid value: ${asText(error.value)} (${message})`,
+    }));
+    return [...own, ...flattenErrors(error.children ?? [], here)];
+  });
+}
+
+type Newable<T> = new () => T;
+
+/** Checks a plain value against a class; the value itself is handed on, untouched. */
+function checkShape<T extends object>(type: Newable<T>, plain: unknown): Fault[] {
+  if (typeof plain !== "object" || plain === null || Array.isArray(plain)) {
+    return [{ path: "", message: "needs an object" }];
+  }
+  const instance = plainToInstance(type, plain, { enableCircularCheck: false });
+  const errors = validateSync(instance, {
+    whitelist: true,
+    forbidNonWhitelisted: true,
+    forbidUnknownValues: true,
+    stopAtFirstError: true,
+  });
+  return flattenErrors(errors).slice(0, MOST_FAULTS);
+}
+
+/** Checks a plain document: shape first, then references, order and bounds. */
+export function checkJobDocument(plain: unknown): Checked<Job> {
+  const shape = checkShape(JobDto, plain);
+  if (shape.length > 0) return { ok: false, faults: shape };
+  const job = plain as Job;
+  const faults = integrityFaults(job).slice(0, MOST_FAULTS);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: job };
+}
+
+/** Reads a job file's text. Every fault with its path; nothing half read. */
+export function readJobFile(text: string): Checked<Job> {
+  const read = readJobText(text);
+  return read.ok ? checkJobDocument(read.value) : read;
+}
+
+/** Checks a vehicle profile by the same rules as the vehicle of a job. */
+export function checkVehicle(plain: unknown): Checked<Vehicle> {
+  const shape = checkShape(VehicleDto, plain);
+  if (shape.length > 0) return { ok: false, faults: shape };
+  const vehicle = plain as Vehicle;
+  const faults = integrityFaults(createJob("", "", vehicle)).map((fault) => ({
+    ...fault,
+    path: fault.path.replace(/^vehicle\./, ""),
+  }));
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: vehicle };
+}
+
+const PART_CLASSES: Readonly<Record<string, Newable<PartDto>>> = Object.fromEntries(
+  PART_TYPES.map(({ name, value }) => [name, value]),
+);
+
+/** Checks a part of the shelf. */
+export function checkPart(plain: unknown): Checked<Part> {
+  const kind = (plain as { kind?: unknown } | null)?.kind;
+  const type =
+    typeof kind === "string" && Object.hasOwn(PART_CLASSES, kind) ? PART_CLASSES[kind]! : PartDto;
+  const shape = checkShape(type, plain);
+  if (shape.length > 0) return { ok: false, faults: shape };
+  const part = plain as Part;
+  const faults = partFaults(part, "").map((f) => ({ ...f, path: f.path.replace(/^\./, "") }));
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: part };
+}

@@ -1,0 +1,66 @@
+import type { Circuit } from "../circuit/index.ts";
+import type { Job } from "../job/index.ts";
+import { hoursToFull, inletA } from "./charger.ts";
+import { batteryHealth, type BatteryHealth } from "./health.ts";
+import { packEvening, type PackEvening } from "./packEvening.ts";
+import { RUNNING_STATES, chargingBudget, type ChargingBudget } from "./charging.ts";
+import {
+  engineOffBudget,
+  parkedBudget,
+  type EngineOffBudget,
+  type ParkedBudget,
+} from "./engineOff.ts";
+
+/** All budgets that this vehicle has a say in. A pack has none of these yet. */
+export interface Budget {
+  readonly running: readonly ChargingBudget[];
+  readonly engineOff: EngineOffBudget | null;
+  readonly parked: ParkedBudget | null;
+  /** What age and cold leave of the 12 V battery; null without one. */
+  readonly health: BatteryHealth | null;
+  /** An evening on the traction pack; null without one. */
+  readonly evening: PackEvening | null;
+  readonly charging: ChargingTimes | null;
+}
+
+/** Hours to full from half for each charger, and what their one outlet must carry, in A. */
+export interface ChargingTimes {
+  readonly packH: number;
+  readonly batteryH: number | null;
+  readonly inletA: number;
+}
+
+const FROM_SOC = 0.5;
+
+function chargingTimes(job: Job): ChargingTimes | null {
+  const { system } = job.vehicle;
+  if (system.kind === "engine") return null;
+  const { pack } = system;
+  const battery = system.kind === "packAndBattery" ? system.battery : null;
+  const hours = (ah: number, amps: number, chemistry: string): number =>
+    hoursToFull(ah, amps, chemistry, FROM_SOC);
+  return {
+    packH: hours(pack.capacityAh.value, pack.chargerA.value, pack.chemistry),
+    batteryH:
+      battery && battery.chargerA.value > 0
+        ? hours(battery.capacityAh.value, battery.chargerA.value, battery.chemistry)
+        : null,
+    inletA: inletA(pack, battery),
+  };
+}
+
+export function budgetOf(job: Job, circuit: Circuit): Budget {
+  const { system } = job.vehicle;
+  const battery = system.kind === "pack" ? null : system.battery;
+  return {
+    running:
+      system.kind === "engine"
+        ? RUNNING_STATES.map((state) => chargingBudget(job, circuit, system.charging, state))
+        : [],
+    engineOff: battery && engineOffBudget(job, circuit, battery),
+    parked: battery && parkedBudget(job, circuit, battery),
+    health: battery && batteryHealth(battery, job.use),
+    evening: packEvening(job, circuit),
+    charging: chargingTimes(job),
+  };
+}

@@ -1,0 +1,186 @@
+import {
+  DEFAULT_SPREAD,
+  boundsOf,
+  interval,
+  minus,
+  sum,
+  times,
+  width,
+  type Interval,
+  type Provenance,
+} from "../quantity/index.ts";
+import { controlPath, elementsOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
+import type { Job, Run, RunId } from "../job/index.ts";
+import { loadCurrentA, ratingOf } from "../part/index.ts";
+import { chargingOutputA } from "../source/index.ts";
+import { loadsOf } from "../synthesis/index.ts";
+import { drawsFrom } from "./drawsFrom.ts";
+import type { BaseLoad, ChargingFacts } from "../vehicle/index.ts";
+
+export const RUNNING_STATES = ["idle", "town", "cruise"] as const;
+export type RunningState = (typeof RUNNING_STATES)[number];
+
+export type Verdict = "carries" | "uncertain" | "short";
+
+/** One line of a budget: what gives or takes how much, and how well that is known. */
+export interface BudgetLine {
+  readonly what: string;
+  readonly kind: "output" | "base" | "run";
+  readonly runId: RunId | null;
+  /** Mean current in A in this state; always counted positive. */
+  readonly currentA: Interval;
+  readonly provenance: Provenance;
+}
+
+/** A fact worth measuring, because a verdict hangs on it. */
+export interface ToMeasure {
+  readonly what: string;
+  /** Width in A that it adds to the bounds of the spare current. */
+  readonly widthA: number;
+  /** Whether measuring this one alone would settle the verdict, if its estimate is right. */
+  readonly settles: boolean;
+  readonly how: string;
+}
+
+export interface ChargingBudget {
+  readonly state: RunningState;
+  readonly rpm: number;
+  readonly lines: readonly BudgetLine[];
+  readonly outputA: Interval;
+  readonly loadA: Interval;
+  readonly spareA: Interval;
+  readonly verdict: Verdict;
+  readonly toMeasure: readonly ToMeasure[];
+}
+
+const SPEED_OF = { idle: "idleRpm", town: "townRpm", cruise: "cruiseRpm" } as const;
+const SHARE_OF = { idle: "onIdle", town: "onTown", cruise: "onCruise" } as const;
+
+export const verdictOf = (spareA: Interval): Verdict =>
+  spareA.low >= 0 ? "carries" : spareA.high < 0 ? "short" : "uncertain";
+
+const worst = (list: readonly Provenance[]): Provenance =>
+  list.includes("assumed") ? "assumed" : list.includes("stated") ? "stated" : "measured";
+
+/** Current of a run in A while it is on, its relay's coil included. */
+export function runCurrentA(
+  job: Job,
+  run: Run,
+  circuit: RunCircuit | null,
+  parts: Circuit,
+  volts: number,
+): Interval {
+  const loads = loadsOf(job, run).map(({ part }) =>
+    interval(
+      loadCurrentA(part.load, volts, "low"),
+      loadCurrentA(part.load, volts, "value"),
+      loadCurrentA(part.load, volts, "high"),
+    ),
+  );
+  const coils = circuit?.coil
+    ? elementsOf(parts, controlPath(circuit), "coil").map(({ part }) => {
+        const { low, value, high } = part.coilOhm;
+        return interval(volts / high, volts / value, volts / low);
+      })
+    : [];
+  return sum([...loads, ...coils]);
+}
+
+/** Whether a run is a load on the 12 V battery: one that is not built yet counts as if it were. */
+export function onBattery(circuit: Circuit, runId: RunId): boolean {
+  const made = circuit.runs.find((r) => r.runId === runId);
+  return !made || drawsFrom(circuit, made) === "battery";
+}
+
+function runProvenance(job: Job, run: Run): Provenance {
+  return worst(loadsOf(job, run).map(({ part }) => ratingOf(part.load).provenance));
+}
+
+const baseLine = (load: BaseLoad, share: number): BudgetLine => ({
+  what: load.name,
+  kind: "base",
+  runId: null,
+  currentA: times(boundsOf(load.currentA), share),
+  provenance: load.currentA.provenance,
+});
+
+function howToMeasure(line: BudgetLine, state: RunningState): string {
+  if (line.kind === "output") {
+    return `Clamp meter on the battery's positive lead at ${state} speed with a known load on.`;
+  }
+  return "Clamp meter on its feed with only this on, engine running.";
+}
+
+function measureList(
+  lines: readonly BudgetLine[],
+  spareA: Interval,
+  state: RunningState,
+): ToMeasure[] {
+  if (verdictOf(spareA) !== "uncertain") return [];
+  return lines
+    .filter((line) => line.provenance !== "measured" && width(line.currentA) > 0)
+    .map((line): ToMeasure => {
+      const left = line.currentA.mid * DEFAULT_SPREAD.measured;
+      const { mid } = line.currentA;
+      // The sides of the bound that this line takes from the spare, output and load mirrored.
+      const down = line.kind === "output" ? mid - line.currentA.low : line.currentA.high - mid;
+      const up = line.kind === "output" ? line.currentA.high - mid : mid - line.currentA.low;
+      const settledLow = spareA.low + down - left;
+      const settledHigh = spareA.high - up + left;
+      return {
+        what: line.what,
+        widthA: width(line.currentA),
+        settles: settledLow >= 0 || settledHigh < 0,
+        how: howToMeasure(line, state),
+      };
+    })
+    .sort((a, b) => b.widthA - a.widthA);
+}
+
+/** Amps to spare in one running state, with bounds carried through and what to measure. */
+export function chargingBudget(
+  job: Job,
+  circuit: Circuit,
+  charging: ChargingFacts,
+  state: RunningState,
+): ChargingBudget {
+  const rpm = charging[SPEED_OF[state]];
+  const outputA = chargingOutputA(charging, rpm);
+  const volts = charging.regulatedV.value;
+  const output: BudgetLine = {
+    what: "charging output",
+    kind: "output",
+    runId: null,
+    currentA: outputA,
+    provenance: worst([...charging.points.map((p) => p.outputA.provenance), rpm.provenance]),
+  };
+  const base = job.vehicle.baseLoads
+    .filter((load) => load[state] > 0)
+    .map((load) => baseLine(load, load[state]));
+  const runs = job.runs
+    .filter((run) => run[SHARE_OF[state]] > 0 && onBattery(circuit, run.id))
+    .map((run): BudgetLine => {
+      const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
+      return {
+        what: run.name,
+        kind: "run",
+        runId: run.id,
+        currentA: times(runCurrentA(job, run, made, circuit, volts), run[SHARE_OF[state]]),
+        provenance: runProvenance(job, run),
+      };
+    })
+    .filter((line) => line.currentA.high > 0);
+  const loadA = sum([...base, ...runs].map((line) => line.currentA));
+  const spareA = minus(outputA, loadA);
+  const lines = [output, ...base, ...runs];
+  return {
+    state,
+    rpm: rpm.value,
+    lines,
+    outputA,
+    loadA,
+    spareA,
+    verdict: verdictOf(spareA),
+    toMeasure: measureList(lines, spareA, state),
+  };
+}

@@ -1,0 +1,84 @@
+import { boundsOf, times, type Interval } from "../quantity/index.ts";
+import {
+  controlPath,
+  elementOf,
+  elementsOf,
+  powerPath,
+  type Circuit,
+  type RunCircuit,
+} from "../circuit/index.ts";
+import type { Job, RunId } from "../job/index.ts";
+import { standbyOf, loadsOf } from "../synthesis/index.ts";
+
+/** Something that draws while the vehicle stands with the key out. */
+export interface StandbyItem {
+  readonly what: string;
+  readonly currentA: Interval;
+  /** The run that brought it; null for what the vehicle had already. */
+  readonly runId: RunId | null;
+}
+
+/** Whether a run's supply side is live with the key out: nothing before it parts it. */
+const alwaysLive = (circuit: Circuit, run: RunCircuit): boolean => {
+  if (run.source.kind === "pin") return run.source.pin.liveWhen === "always";
+  const before = run.shared.map((id) => elementOf(circuit, id));
+  return !before.some((e) => e.kind === "switch" || e.kind === "contact");
+};
+
+/** Whether the switch of a run hangs on something that is live with the key out. */
+function switchAlwaysLive(circuit: Circuit, run: RunCircuit): boolean {
+  const tap = elementsOf(circuit, run.coil?.lanes[0]?.ids ?? [], "tap")[0];
+  return tap ? tap.pin.liveWhen === "always" : alwaysLive(circuit, run);
+}
+
+function tellTales(circuit: Circuit, run: RunCircuit, name: string): StandbyItem[] {
+  if (!switchAlwaysLive(circuit, run)) return [];
+  const path = [...powerPath(run), ...controlPath(run)];
+  return elementsOf(circuit, path, "switch")
+    .filter((s) => s.part.tellTale === "always" && s.part.tellTaleA.high > 0)
+    .map((s) => ({
+      what: `tell-tale of ${s.part.name} (${name})`,
+      currentA: boundsOf(s.part.tellTaleA),
+      runId: run.runId,
+    }));
+}
+
+/** Loads that nothing parts from an always-live feed draw what they take when idle. */
+function idleLoads(job: Job, circuit: Circuit, run: RunCircuit): StandbyItem[] {
+  const gates = elementsOf(circuit, run.out, "switch").length + (run.coil ? 1 : 0);
+  const jobRun = job.runs.find((r) => r.id === run.runId);
+  if (gates > 0 || !alwaysLive(circuit, run) || !jobRun) return [];
+  const currentA = standbyOf(loadsOf(job, jobRun));
+  return currentA.high > 0
+    ? [{ what: `${jobRun.name} standing by`, currentA, runId: run.runId }]
+    : [];
+}
+
+/** Hubs that are never parted from the battery draw what they take when idle. */
+function idleBoxes(job: Job, circuit: Circuit): StandbyItem[] {
+  return job.supplies.flatMap((supply): StandbyItem[] => {
+    const part = job.parts.find((p) => p.id === supply.partId);
+    const trunk = circuit.trunks.find((t) => t.name === supply.name);
+    if (part?.kind !== "box" || part.idleA.high <= 0 || supply.gate !== "always") return [];
+    if (trunk?.feedRoot.kind !== "battery") return [];
+    const parted = trunk.shared.some((id) => elementOf(circuit, id).kind === "contact");
+    const what = `${supply.name} standing by`;
+    return parted ? [] : [{ what, currentA: boundsOf(part.idleA), runId: null }];
+  });
+}
+
+/** The standby list: what was there, tell-tales left live, loads that are never parted. */
+export function standbyItems(job: Job, circuit: Circuit): StandbyItem[] {
+  const base = job.vehicle.baseLoads
+    .filter((load) => load.parked > 0)
+    .map((load) => ({
+      what: load.name,
+      currentA: times(boundsOf(load.currentA), load.parked),
+      runId: null,
+    }));
+  const added = circuit.runs.flatMap((run) => {
+    const name = job.runs.find((r) => r.id === run.runId)?.name ?? run.runId;
+    return [...tellTales(circuit, run, name), ...idleLoads(job, circuit, run)];
+  });
+  return [...base, ...added, ...idleBoxes(job, circuit)];
+}

@@ -1,0 +1,4 @@
+export * from "./dbc.ts";
+export * from "./candump.ts";
+export * from "./simulatedBus.ts";
+export * from "./simulatedModule.ts";

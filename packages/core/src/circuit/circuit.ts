@@ -1,0 +1,148 @@
+import type { Interval } from "../quantity/index.ts";
+import type { ElementId, Input, LampId, NodeId, RunId } from "../job/index.ts";
+import type { Element, Root, Source } from "./element.ts";
+
+/** One lamp's way from the splice and back. */
+export interface Branch {
+  readonly lampId: LampId;
+  readonly out: readonly ElementId[];
+  readonly load: ElementId;
+  readonly back: readonly ElementId[];
+}
+
+/** One lane of a run's control: a way to the coil, or a helping relay's own coil. */
+export interface ControlLane {
+  readonly label: string;
+  readonly ids: readonly ElementId[];
+}
+
+/** What works a run's relay. */
+export interface CoilPath {
+  /** The way of the coil's current where there is one way only, in order from feed to ground. */
+  readonly path: readonly ElementId[];
+  /** The same as lanes to be shown; several where a run is on in several ways. */
+  readonly lanes: readonly ControlLane[];
+  readonly switching: "positive" | "negative";
+}
+
+/** What several runs share before they part: a supply, a control of the kit, a ground block. */
+export interface TrunkCircuit {
+  /** The id of the supply or control, worn by its elements as their run. */
+  readonly ownerId: RunId;
+  readonly kind: "supply" | "control" | "groundBlock";
+  readonly name: string;
+  readonly source: Source;
+  /** What holds the voltage of what it gives, and of what it is fed with. */
+  readonly root: Root;
+  readonly feedRoot: Root;
+  /** Trunks that lie before it. */
+  readonly shared: readonly ElementId[];
+  readonly path: readonly ElementId[];
+  /** What makes it live: a relay's coil on the key. */
+  readonly gate: readonly ElementId[];
+  /** Where runs start. */
+  readonly node: NodeId;
+  /** Draw of everything on it. */
+  readonly drawA: Interval;
+}
+
+/** The elements of one run in the order electricity takes them. */
+export interface RunCircuit {
+  readonly runId: RunId;
+  readonly source: Source;
+  readonly root: Root;
+  /** Elements of trunks between the source and the run's own feed. */
+  readonly shared: readonly ElementId[];
+  /** Steps of a series string; 1 where lamps are side by side. */
+  readonly steps: number;
+  /** Signals the run waits for, its own switch apart. */
+  readonly signals: readonly Input[];
+  /** Draw of all its loads at design voltage. */
+  readonly drawA: Interval;
+  readonly out: readonly ElementId[];
+  readonly branches: readonly Branch[];
+  readonly back: readonly ElementId[];
+  readonly coil: CoilPath | null;
+  /** Further ways to its lamps without a relay, each with a label. */
+  readonly ways: readonly ControlLane[];
+  /** Elements beside these that tie the run to another: there where it is wired otherwise. */
+  readonly extra: readonly ElementId[];
+}
+
+export const CHOICE_KINDS = [
+  "feed",
+  "fuse",
+  "wire",
+  "relay",
+  "coil",
+  "switch",
+  "tap",
+  "plug",
+] as const;
+export type ChoiceKind = (typeof CHOICE_KINDS)[number];
+
+/** Something synthesis picked, and why. */
+export interface Choice {
+  readonly runId: RunId;
+  readonly kind: ChoiceKind;
+  readonly picked: string;
+  readonly reason: string;
+  /** Picked by the installer, and judged like everything else. */
+  readonly pinned: boolean;
+}
+
+/** Something synthesis could not do, and what stands in its way. */
+export interface Gap {
+  readonly runId: RunId;
+  readonly kind:
+    | "tapUnknown"
+    | "conditionNotBuildable"
+    | "noLoads"
+    | "loadAboveLadder"
+    | "noSource"
+    | "notInSeries";
+  readonly detail: string;
+}
+
+export interface Circuit {
+  readonly elements: ReadonlyMap<ElementId, Element>;
+  readonly runs: readonly RunCircuit[];
+  readonly trunks: readonly TrunkCircuit[];
+  readonly choices: readonly Choice[];
+  readonly gaps: readonly Gap[];
+}
+
+/** The element with an id that this circuit made; a missing one is a broken invariant. */
+export function elementOf(circuit: Pick<Circuit, "elements">, id: ElementId): Element {
+  const element = circuit.elements.get(id);
+  if (!element) throw new Error(`circuit has no element "${id}"`);
+  return element;
+}
+
+/** Elements of a kind among ids, in order. */
+export function elementsOf<K extends Element["kind"]>(
+  circuit: Pick<Circuit, "elements">,
+  ids: readonly ElementId[],
+  kind: K,
+): Extract<Element, { kind: K }>[] {
+  return ids
+    .map((id) => elementOf(circuit, id))
+    .filter((e): e is Extract<Element, { kind: K }> => e.kind === kind);
+}
+
+/** Every element of a run's control, and of further ways to its lamps. */
+export const controlPath = (run: RunCircuit): ElementId[] => [
+  ...(run.coil?.lanes.flatMap((lane) => [...lane.ids]) ?? []),
+  ...run.ways.flatMap((way) => [...way.ids]),
+];
+
+/** From the source to where lamps part, trunks before the run included. */
+export const feedPath = (run: RunCircuit): ElementId[] => [...run.shared, ...run.out];
+
+/** Every element of a run's power path, trunks and branches included, coil apart. */
+export const powerPath = (run: RunCircuit): ElementId[] => [
+  ...run.shared,
+  ...run.out,
+  ...run.branches.flatMap((b) => [...b.out, b.load, ...b.back]),
+  ...run.back,
+];

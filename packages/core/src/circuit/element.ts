@@ -1,0 +1,172 @@
+import type { Fact, Interval } from "../quantity/index.ts";
+import type {
+  BatteryPart,
+  ConnectorPart,
+  ConverterPart,
+  FlasherPart,
+  LoadPart,
+  RelayPart,
+  SwitchPart,
+} from "../part/index.ts";
+import type { ConnectorPin } from "../vehicle/index.ts";
+import type {
+  ControlId,
+  ElementId,
+  Input,
+  LampId,
+  NodeId,
+  PinId,
+  RunId,
+  SupplyId,
+} from "../job/index.ts";
+
+interface TwoPole {
+  readonly id: ElementId;
+  /** The run it belongs to, or the supply or control that several runs share. */
+  readonly runId: RunId;
+  readonly from: NodeId;
+  readonly to: NodeId;
+}
+
+/** Role of a wire in its run, as the cut list and the strip name it. */
+export type WireRole = "feed" | "load" | "branch" | "return" | "coilFeed" | "coilReturn" | "tap";
+
+export interface WireElement extends TwoPole {
+  readonly kind: "wire";
+  readonly role: WireRole;
+  readonly gaugeId: string;
+  readonly lengthM: Fact;
+  readonly colour: string;
+  /** What is written on the flag at both ends. */
+  readonly label: string;
+  readonly ends: readonly [string, string];
+  /** A pigtail that comes with the lamp: not cut from a spool. */
+  readonly pigtail: boolean;
+}
+
+/** Frame, body or engine used as the way back. */
+export interface ChassisElement extends TwoPole {
+  readonly kind: "chassis";
+  readonly resistanceOhm: Interval;
+}
+
+export interface FuseElement extends TwoPole {
+  readonly kind: "fuse";
+  readonly ratingA: number;
+  /** A breaker that closes again by itself, and opens again while the fault lasts. */
+  readonly resets: boolean;
+  /** Highest voltage that it has to break, in V. */
+  readonly systemV: number;
+  /** Cable between the source and this fuse. */
+  readonly fromSourceM: Fact;
+}
+
+export interface SwitchElement extends TwoPole {
+  readonly kind: "switch";
+  /** The signal that closes it; "switch" for the own switch of `runId`. */
+  readonly input: Input;
+  readonly part: SwitchPart;
+}
+
+export interface ContactElement extends TwoPole {
+  readonly kind: "contact";
+  readonly part: RelayPart;
+  /** The coil that works it. */
+  readonly coilId: ElementId;
+  /** Name of the hub or board that it is a way of; "" for a relay of its own. */
+  readonly inBox: string;
+  /** Closed until the coil pulls: terminal 87a. */
+  readonly normallyClosed: boolean;
+}
+
+/** A diode that lets one way of turning a run on not feed back into another. */
+export interface DiodeElement extends TwoPole {
+  readonly kind: "diode";
+}
+
+export interface CoilElement extends TwoPole {
+  readonly kind: "coil";
+  readonly part: RelayPart;
+  /** DIN 72552 terminal on the positive side. */
+  readonly plusTerminal: "85" | "86";
+}
+
+export interface LoadElement extends TwoPole {
+  readonly kind: "load";
+  readonly lampId: LampId;
+  readonly label: string;
+  readonly part: LoadPart;
+}
+
+/** A plug and socket in a lead. */
+export interface ConnectorElement extends TwoPole {
+  readonly kind: "connector";
+  readonly part: ConnectorPart;
+}
+
+/** From its input's positive to its output's; both negatives on ground. */
+export interface ConverterElement extends TwoPole {
+  readonly kind: "converter";
+  readonly part: ConverterPart;
+}
+
+/** A battery of its own, from inside to its positive post. */
+export interface BatteryElement extends TwoPole {
+  readonly kind: "battery";
+  readonly part: BatteryPart;
+}
+
+/** Between feed and turn switch: closed while its lamps are lit. */
+export interface FlasherElement extends TwoPole {
+  readonly kind: "flasher";
+  readonly part: FlasherPart;
+}
+
+/** A factory wire that a run is fed or triggered from. */
+export interface TapElement extends TwoPole {
+  readonly kind: "tap";
+  readonly pin: ConnectorPin;
+}
+
+export type Element =
+  | WireElement
+  | ChassisElement
+  | FuseElement
+  | SwitchElement
+  | ContactElement
+  | CoilElement
+  | DiodeElement
+  | LoadElement
+  | ConnectorElement
+  | ConverterElement
+  | BatteryElement
+  | FlasherElement
+  | TapElement;
+
+export type Source =
+  | { readonly kind: "battery" }
+  | { readonly kind: "pin"; readonly pinId: PinId; readonly pin: ConnectorPin }
+  | { readonly kind: "supply"; readonly supplyId: SupplyId }
+  | { readonly kind: "control"; readonly controlId: ControlId }
+  | { readonly kind: "pack" }
+  | { readonly kind: "block"; readonly blocks: number };
+
+/** What holds the voltage that a run starts from: battery, a share of the pack, or a fixed one. */
+export type Root =
+  | { readonly kind: "battery" }
+  | { readonly kind: "pack"; readonly share: number }
+  | { readonly kind: "fixed"; readonly volts: number };
+
+export function rootV(
+  root: Root,
+  { sourceV, packV }: { readonly sourceV: number; readonly packV: number },
+): number {
+  switch (root.kind) {
+    case "battery":
+      return sourceV;
+    case "pack":
+      return packV * root.share;
+    case "fixed":
+      return root.volts;
+  }
+}

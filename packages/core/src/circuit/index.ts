@@ -1,0 +1,2 @@
+export * from "./element.ts";
+export * from "./circuit.ts";

@@ -1,0 +1,4 @@
+export * from "./shelf.ts";
+export * from "./vehicles.ts";
+export * from "./jobs.ts";
+export * from "./people.ts";

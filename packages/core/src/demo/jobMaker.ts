@@ -1,0 +1,264 @@
+import {
+  addLamps,
+  adoptPart,
+  allOf,
+  append,
+  applyEdits,
+  asId,
+  createControl,
+  createJob,
+  createRun,
+  createSupply,
+  setIn,
+  setRun,
+  type Blocker,
+  type Bond,
+  type BondId,
+  type Condition,
+  type Control,
+  type ControlId,
+  type Deviation,
+  type Edit,
+  type Feed,
+  type HoleCut,
+  type HoleId,
+  type HolePlacing,
+  type Input,
+  type Job,
+  type JobCard,
+  type KitItem,
+  type Lamp,
+  type LandmarkId,
+  type Mount,
+  type PlaceId,
+  type Run,
+  type RunId,
+  type Supply,
+  type SupplyId,
+  type Template,
+  type TemplateId,
+  type Wish,
+} from "../job/index.ts";
+import { addStep, lengthsOff, readStep, routeOf, takeLengths } from "../fit/index.ts";
+import { measured } from "../quantity/index.ts";
+import { synthesise } from "../synthesis/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+import { demoPart } from "./shelf.ts";
+
+/** Builds a demo job by the same edits that a person makes, so that it cannot drift from them. */
+export class JobMaker {
+  private minted = 0;
+  constructor(public job: Job) {}
+
+  do(...edits: Edit[]): this {
+    const result = applyEdits(this.job, edits);
+    if (!result.ok) throw new Error(`demo job: ${result.path}: ${result.message}`);
+    this.job = result.job;
+    return this;
+  }
+
+  card(fields: Partial<JobCard>): this {
+    for (const [field, value] of Object.entries(fields)) {
+      this.do({ kind: "setOnce", entity: "card", field, value } as unknown as Edit);
+    }
+    return this;
+  }
+
+  protected mint(prefix: string): string {
+    this.minted += 1;
+    return `${prefix}-${this.minted}`;
+  }
+
+  wish(purpose: Wish["purpose"], text: string): this {
+    return this.do(append(this.job, "wish", { id: this.mint("wish"), purpose, text }));
+  }
+
+  blocker(kind: Blocker["kind"], text: string): this {
+    return this.do(append(this.job, "blocker", { id: this.mint("blocker"), kind, text }));
+  }
+
+  kit(...items: readonly (readonly [name: string, needed: number, inBox: number])[]): this {
+    for (const [name, needed, inBox] of items) {
+      const item: KitItem = { id: this.mint("kit"), name, needed, inBox };
+      this.do(append(this.job, "kitItem", item));
+    }
+    return this;
+  }
+
+  deviation(kind: Deviation["kind"], runId: string, otherRunId: string): this {
+    return this.do(
+      append(this.job, "deviation", {
+        id: this.mint("deviation"),
+        kind,
+        runId: asId<RunId>(runId),
+        otherRunId: asId<RunId>(otherRunId),
+      }),
+    );
+  }
+
+  supply(id: string, name: string, partId: string, fields: Partial<Supply> = {}): this {
+    this.do(...adoptPart(this.job, demoPart(partId)));
+    const supply = createSupply(asId<SupplyId>(id), name, demoPart(partId).id, this.job.vehicle);
+    return this.do(append(this.job, "supply", { ...supply, ...fields }));
+  }
+
+  control(id: string, name: string, inputs: readonly Input[], fields: Partial<Control>): this {
+    if (fields.switchPartId) this.do(...adoptPart(this.job, demoPart(fields.switchPartId)));
+    const control = createControl(asId<ControlId>(id), name, inputs, this.job.vehicle);
+    return this.do(append(this.job, "control", { ...control, ...fields }));
+  }
+
+  /** Sets one field of the lamp that was added last, or of one before it. */
+  lamp(back: number, fields: Partial<Lamp>): this {
+    const lamp = this.job.lamps[this.job.lamps.length - 1 - back]!;
+    for (const [field, value] of Object.entries(fields)) {
+      this.do({ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit);
+    }
+    return this;
+  }
+
+  run(
+    id: string,
+    name: string,
+    end: "front" | "rear",
+    on: Condition,
+    lamps: readonly (readonly [partId: string, count: number, place: Lamp["place"]])[],
+    fields: Partial<Run> = {},
+  ): this {
+    const run = createRun(asId<RunId>(id), name, this.job.vehicle, end, on);
+    this.do(append(this.job, "run", run));
+    for (const [partId, count, place] of lamps) {
+      this.do(...addLamps(this.job, run, demoPart(partId), count, place, () => this.mint("lamp")));
+    }
+    for (const key of ["switchPartId", "relayPartId", "connectorPartId"] as const) {
+      const partId = fields[key];
+      if (partId) this.do(...adoptPart(this.job, demoPart(partId)));
+    }
+    for (const [field, value] of Object.entries(fields)) {
+      this.do(setRun(run.id, field as keyof Run, value as Run[keyof Run]));
+    }
+    return this;
+  }
+}
+
+/** The same edits for routes, ledger, templates and places, in a few words. */
+export class FitMaker extends JobMaker {
+  /** Says where lamps of a run sit, in their order. */
+  lampsAt(runId: string, ...places: readonly string[]): this {
+    const lamps = this.job.lamps.filter((l) => l.runId === runId);
+    places.forEach((place, i) => {
+      this.do(setIn("lamp", lamps[i]!.id, "at", asId<PlaceId>(place)));
+    });
+    return this;
+  }
+
+  /** Takes every length that the route map has. */
+  routed(): this {
+    const plan = routeOf(this.job, synthesise(this.job));
+    return this.do(...takeLengths(lengthsOff(plan)));
+  }
+
+  /** A step of the ledger, as it is dictated. */
+  step(text: string, tookMin = 0): this {
+    const read = readStep(text);
+    if (!read.ok) throw new Error(`demo job: ${read.message}`);
+    const added = addStep(this.job, read.step, (prefix) => this.mint(prefix));
+    if (!added.ok) throw new Error(`demo job: ${added.message}`);
+    this.do(...added.edits);
+    const step = this.job.strip[this.job.strip.length - 1]!;
+    return tookMin > 0 ? this.do(setIn("stripStep", step.id, "tookMin", tookMin)) : this;
+  }
+
+  template(id: string, fields: Omit<Template, "id">): this {
+    return this.do(append(this.job, "template", { id: asId<TemplateId>(id), ...fields }));
+  }
+
+  landmark(templateId: string, id: string, name: string, rightMm: number, downMm: number): this {
+    return this.do(
+      append(this.job, "landmark", {
+        id: asId<LandmarkId>(id),
+        templateId: asId<TemplateId>(templateId),
+        ...{ name, rightMm, downMm },
+      }),
+    );
+  }
+
+  hole(
+    templateId: string,
+    id: string,
+    name: string,
+    by: HolePlacing,
+    cut: HoleCut,
+    behind: string,
+    forWire = false,
+  ): this {
+    return this.do(
+      append(this.job, "hole", {
+        id: asId<HoleId>(id),
+        templateId: asId<TemplateId>(templateId),
+        ...{ name, by, cut, behind, forWire },
+      }),
+    );
+  }
+
+  /** Where the n-th lamp of a run sits, by tape. */
+  mount(
+    runId: string,
+    n: number,
+    side: Mount["side"],
+    [outM, heightM, backM]: readonly [number, number, number],
+    fields: Partial<Mount> = {},
+  ): this {
+    const lamp = this.job.lamps.filter((l) => l.runId === runId)[n]!;
+    const tape = (m: number) => measured(m, Math.max(0, m - 0.005), m + 0.005);
+    return this.do(
+      append(this.job, "mount", {
+        id: this.mint("mount"),
+        lampId: lamp.id,
+        side,
+        outM: tape(outM),
+        heightM: tape(heightM),
+        backM: tape(backM),
+        hand: "any",
+        tiltDeg: 0,
+        wantedTiltDeg: 0,
+        footMm: 40,
+        ...fields,
+      }),
+    );
+  }
+
+  bond(what: string, adhesive: Bond["adhesive"], fields: Partial<Bond> = {}): this {
+    return this.do(
+      append(this.job, "bond", {
+        id: asId<BondId>(this.mint("bond")),
+        what,
+        adhesive,
+        surfaceC: 20,
+        cleaned: false,
+        dryFitted: false,
+        marked: false,
+        pressedAt: "",
+        ...fields,
+      }),
+    );
+  }
+}
+
+export const make = (
+  title: string,
+  customer: string,
+  vehicle: Vehicle,
+  machine: string,
+): FitMaker => new FitMaker(createJob(title, customer, { ...vehicle, machine }));
+
+export const part = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);
+export const when = (...inputs: readonly Input[]): Condition => allOf(...inputs);
+
+export const from = (supplyId: string): Feed => ({
+  kind: "supply",
+  supplyId: asId<SupplyId>(supplyId),
+});
+export const eitherOf = (...inputs: readonly Input[]): Condition => ({
+  anyOf: inputs.map((input) => [{ input, negated: false }]),
+});

@@ -1,0 +1,58 @@
+import type { Job } from "../job/index.ts";
+import {
+  lambingQuad,
+  marshalMotorcycle,
+  cricketMower,
+  deliveryTrike,
+  touringBox,
+  hornQuad,
+  wallQuad,
+  handedOverMotorcycle,
+} from "./engineJobs.ts";
+import { from, make, when } from "./jobMaker.ts";
+import { shuttleCart, pathLights, trialsBike, stretcherBuggy } from "./packJobs.ts";
+import { FELLRUNNER, LITTER } from "./vehicles.ts";
+import { wronglyWired } from "./wrongJobs.ts";
+
+/** The demo shop's jobs, one or more at each stage. */
+export const demoJobs = (): readonly Job[] => [
+  lambingQuad(),
+  marshalMotorcycle(),
+  hornQuad(),
+  cricketMower(),
+  deliveryTrike(),
+  touringBox(),
+  wallQuad(),
+  shuttleCart(),
+  pathLights(),
+  trialsBike(),
+  stretcherBuggy(),
+  handedOverMotorcycle(),
+  ...wronglyWired(),
+];
+
+/** A job with many runs, for benchmarks and limits: `count` pod pairs on the quad. */
+export function manyRunJob(count: number): Job {
+  const maker = make(`${count} runs`, "bench", FELLRUNNER, "");
+  for (let i = 1; i <= count; i += 1) {
+    maker.run(`run-${i}`, `Run ${i}`, i % 2 ? "front" : "rear", when("switch", "key"), [
+      ["pod-18", 2, "front"],
+    ]);
+  }
+  return maker.job;
+}
+
+/** Runs that share one fuse block, so that none can be proven apart: for benchmarks. */
+export function sharedJob(count: number): Job {
+  const maker = make(`${count} runs on one block`, "bench", LITTER, "").supply(
+    "block",
+    "Fuse block",
+    "fuse-block-6",
+  );
+  for (let i = 1; i <= count; i += 1) {
+    maker.run(`run-${i}`, `Run ${i}`, "front", when("switch"), [["turn-led", 1, "front"]], {
+      feed: from("block"),
+    });
+  }
+  return maker.job;
+}

@@ -1,0 +1,94 @@
+import { asId, type ConnectorId, type PinId, type PlaceId } from "../../job/index.ts";
+import { assumed, stated, type Fact } from "../../quantity/index.ts";
+import type {
+  BaseLoad,
+  BatteryFacts,
+  Certainty,
+  CircuitFamily,
+  Connector,
+  ConnectorPin,
+  LiveWhen,
+  PackFacts,
+} from "../../vehicle/index.ts";
+
+/** Short hands for spelling out the demo shop's vehicles. */
+
+export function baseLoad(
+  id: string,
+  name: string,
+  currentA: Fact,
+  [parked, engineOff, idle, town, cruise]: readonly [number, number, number, number, number],
+): BaseLoad {
+  return { id, name, currentA, parked, engineOff, idle, town, cruise };
+}
+
+export const connector = (id: string, name: string, where: string, at: string): Connector => ({
+  id: asId<ConnectorId>(id),
+  name,
+  where,
+  at: asId<PlaceId>(at),
+});
+
+export function pin(
+  id: string,
+  connectorId: string,
+  cavity: string,
+  colour: string,
+  carries: string,
+  family: CircuitFamily,
+  liveWhen: LiveWhen,
+  mayGiveA: Fact,
+  fuseA: number,
+  foundBy: string,
+  certainty: Certainty,
+  supply: ConnectorPin["supply"] = "battery",
+): ConnectorPin {
+  return {
+    id: asId<PinId>(id),
+    connectorId: asId<ConnectorId>(connectorId),
+    supply,
+    cavity,
+    colour,
+    carries,
+    family,
+    liveWhen,
+    mayGiveA,
+    fuseA,
+    foundBy,
+    certainty,
+  };
+}
+
+export const lead = (capacityAh: Fact, hourRate: number): BatteryFacts => ({
+  chemistry: "agm",
+  capacityAh,
+  hourRate,
+  peukert: assumed(1.15, 1.1, 1.25),
+  noStartSoc: assumed(0.5, 0.4, 0.6),
+  chargerA: stated(0, 0, 0),
+});
+
+export const packOf = (
+  chemistry: PackFacts["chemistry"],
+  nominalV: number,
+  blocks: number,
+  cells: number,
+  capacityAh: Fact,
+  topOfChargeV: Fact,
+  resistanceOhm: Fact,
+  chargerA: Fact,
+  rangeKm: Fact,
+): PackFacts => ({
+  chemistry,
+  nominalV,
+  blocks,
+  cells,
+  capacityAh,
+  topOfChargeV,
+  resistanceOhm,
+  chargerA,
+  inletV: 230,
+  rangeKm,
+});
+
+export const NONE = stated(0, 0, 0);

@@ -1,0 +1,5 @@
+export * from "./csv.ts";
+export * from "./partsCsv.ts";
+export * from "./vehiclesCsv.ts";
+export * from "./readJob.ts";
+export * from "./spice.ts";

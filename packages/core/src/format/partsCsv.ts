@@ -1,0 +1,400 @@
+import { asId, ID_PATTERN, type PartId } from "../job/index.ts";
+import {
+  BOX_FORMS,
+  BOX_SWITCHING,
+  FLASHER_PRINCIPLES,
+  LIGHT_COLOURS,
+  LOAD_FAMILIES,
+  LOAD_KINDS,
+  PART_KINDS,
+  PLAIN,
+  TELL_TALES,
+  ratingOf,
+  type Behaviour,
+  type LoadSpec,
+  type Part,
+} from "../part/index.ts";
+import type { Fact } from "../quantity/index.ts";
+import { BATTERY_CHEMISTRIES } from "../vehicle/index.ts";
+import { findGauge } from "../wire/index.ts";
+import { RowReader, printCsv, readCsv, type CsvFault, type CsvResult } from "./csv.ts";
+
+/** Columns of a parts file, in order. Cells that a kind of part does not need stay empty. */
+const FACT_COLUMNS = [
+  "power_w",
+  "current_a",
+  "standby_a",
+  "coil_ohm",
+  "tell_tale_a",
+  "dim_w",
+  "out_v",
+  "idle_a",
+  "capacity_ah",
+  "peukert",
+  "charger_a",
+  "contact_ohm",
+  "rate_per_min",
+] as const;
+
+const COLUMNS = [
+  "id",
+  "kind",
+  "name",
+  "price",
+  "stock",
+  "note",
+  "family",
+  "light",
+  "load",
+  "rated_v",
+  "min_v",
+  "max_v",
+  "pigtail",
+  "contact_a",
+  "diode",
+  "tell_tale",
+  "case_ground",
+  "forward_v",
+  "group_m",
+  "length_m",
+  "coil_v",
+  "in_min_v",
+  "in_max_v",
+  "cut_off_v",
+  "out_a",
+  "surge_a",
+  "efficiency_tenth",
+  "efficiency_half",
+  "efficiency_full",
+  "isolated",
+  "sealed",
+  "most_ambient_c",
+  "form",
+  "ways",
+  "way_a",
+  "total_a",
+  "switches",
+  "chemistry",
+  "hour_rate",
+  "principle",
+  "least_a",
+  "on_share",
+  "behaviours",
+  ...FACT_COLUMNS.flatMap((c) => [c, `${c}_low`, `${c}_high`, `${c}_from`]),
+];
+type Row = Record<string, string>;
+type FactColumn = (typeof FACT_COLUMNS)[number];
+
+const factCells = (column: FactColumn, fact: Fact): Row => ({
+  [column]: String(fact.value),
+  [`${column}_low`]: String(fact.low),
+  [`${column}_high`]: String(fact.high),
+  [`${column}_from`]: fact.provenance,
+});
+
+function loadCells(spec: LoadSpec): Row {
+  switch (spec.kind) {
+    case "constantCurrent":
+      return { load: spec.kind, ...factCells("current_a", spec.currentA) };
+    case "drivenLed":
+      return {
+        load: spec.kind,
+        ...factCells("power_w", spec.powerW),
+        min_v: String(spec.minV),
+        max_v: String(spec.maxV),
+      };
+    case "ledStrip":
+      return {
+        load: spec.kind,
+        ...factCells("power_w", spec.powerWPerM),
+        rated_v: String(spec.ratedV),
+        forward_v: String(spec.forwardV),
+        group_m: String(spec.groupM),
+        length_m: String(spec.lengthM),
+      };
+    case "filament":
+    case "resistive":
+      return {
+        load: spec.kind,
+        ...factCells("power_w", spec.powerW),
+        rated_v: String(spec.ratedV),
+      };
+  }
+}
+
+/** The dim light is of the same kind as the main one, and works at the same volts. */
+const dimCells = (dim: LoadSpec): Row => factCells("dim_w", ratingOf(dim));
+
+function cellsOf(part: Part): Row {
+  const base: Row = {
+    id: part.id,
+    kind: part.kind,
+    name: part.name,
+    price: String(part.price),
+    stock: String(part.stock),
+    note: part.note,
+  };
+  switch (part.kind) {
+    case "load":
+      return {
+        ...base,
+        ...loadCells(part.load),
+        family: part.family,
+        light: part.light,
+        ...factCells("standby_a", part.standbyA),
+        pigtail: part.pigtail,
+        case_ground: part.caseGround ? "yes" : "no",
+        ...(part.dim ? dimCells(part.dim) : {}),
+        behaviours: part.behaviour ? JSON.stringify([part.behaviour]) : "",
+      };
+    case "converter":
+      return {
+        ...base,
+        in_min_v: String(part.inMinV),
+        in_max_v: String(part.inMaxV),
+        cut_off_v: String(part.cutOffV),
+        ...factCells("out_v", part.outV),
+        out_a: String(part.outA),
+        surge_a: String(part.surgeA),
+        efficiency_tenth: String(part.efficiencyTenth),
+        efficiency_half: String(part.efficiencyHalf),
+        efficiency_full: String(part.efficiencyFull),
+        ...factCells("idle_a", part.idleA),
+        isolated: part.isolated ? "yes" : "no",
+        sealed: part.sealed ? "yes" : "no",
+        most_ambient_c: String(part.mostAmbientC),
+      };
+    case "box":
+      return {
+        ...base,
+        form: part.form,
+        ways: String(part.ways),
+        way_a: String(part.wayA),
+        total_a: String(part.totalA),
+        switches: part.switches,
+        ...factCells("coil_ohm", part.inputOhm),
+        ...factCells("idle_a", part.idleA),
+        behaviours: part.behaviours.length > 0 ? JSON.stringify(part.behaviours) : "",
+      };
+    case "battery":
+      return {
+        ...base,
+        chemistry: part.chemistry,
+        ...factCells("capacity_ah", part.capacityAh),
+        hour_rate: String(part.hourRate),
+        ...factCells("peukert", part.peukert),
+        ...factCells("charger_a", part.chargerA),
+      };
+    case "connector":
+      return {
+        ...base,
+        contact_a: String(part.ratingA),
+        ...factCells("contact_ohm", part.contactOhm),
+      };
+    case "flasher":
+      return {
+        ...base,
+        principle: part.principle,
+        least_a: String(part.leastA),
+        contact_a: String(part.contactA),
+        ...factCells("rate_per_min", part.ratePerMin),
+        on_share: String(part.onShare),
+      };
+    case "relay":
+      return {
+        ...base,
+        coil_v: String(part.coilV),
+        contact_a: String(part.contactA),
+        ...factCells("coil_ohm", part.coilOhm),
+        diode: part.diode ? "yes" : "no",
+      };
+    case "switch":
+      return {
+        ...base,
+        contact_a: String(part.contactA),
+        tell_tale: part.tellTale,
+        ...factCells("tell_tale_a", part.tellTaleA),
+      };
+    case "sundry":
+      return base;
+  }
+}
+
+/** Parts as CSV, one a line. */
+export const printPartsCsv = (parts: readonly Part[]): string =>
+  printCsv(COLUMNS, parts.map(cellsOf));
+
+function readLoad(r: RowReader): LoadSpec {
+  const kind = r.oneOf("load", LOAD_KINDS);
+  if (kind === "constantCurrent") {
+    return { kind, currentA: r.fact("current_a") };
+  }
+  const powerW = r.fact("power_w");
+  if (kind === "ledStrip") {
+    return {
+      kind,
+      powerWPerM: powerW,
+      ratedV: r.number("rated_v"),
+      forwardV: r.number("forward_v"),
+      groupM: r.number("group_m"),
+      lengthM: r.number("length_m", 1),
+    };
+  }
+  return kind === "drivenLed"
+    ? { kind, powerW, minV: r.number("min_v"), maxV: r.number("max_v") }
+    : { kind, powerW, ratedV: r.number("rated_v") };
+}
+
+function readDim(r: RowReader, main: LoadSpec): LoadSpec | null {
+  if (r.text("dim_w") === "") return null;
+  const rating = r.fact("dim_w");
+  switch (main.kind) {
+    case "constantCurrent":
+      return { ...main, currentA: rating };
+    case "ledStrip":
+      return { ...main, powerWPerM: rating };
+    default:
+      return { ...main, powerW: rating };
+  }
+}
+
+/** Behaviours stand in one cell as JSON: a list of what each way does, missing fields at rest. */
+function readBehaviours(r: RowReader): readonly Behaviour[] {
+  const text = r.text("behaviours");
+  if (text === "") return [];
+  try {
+    const list: unknown = JSON.parse(text);
+    if (!Array.isArray(list)) throw new Error("needs a list");
+    return list.map((b: Partial<Behaviour>) => ({ ...PLAIN, ...b }));
+  } catch (error) {
+    const words = error instanceof Error ? error.message : String(error);
+    r.wrong("behaviours", `invalid behaviours: ${words} (a JSON list)`);
+    return [];
+  }
+}
+
+function readPart(r: RowReader): Part {
+  const id = r.needed("id");
+  if (id !== "" && !ID_PATTERN.test(id)) {
+    r.wrong("id", `invalid id: "${id}" (letters, digits, - and _, 64 at most)`);
+  }
+  const base = {
+    id: asId<PartId>(id),
+    name: r.needed("name"),
+    note: r.text("note"),
+    price: r.number("price", 0),
+    stock: r.number("stock", 0),
+  };
+  const kind = r.oneOf("kind", PART_KINDS);
+  switch (kind) {
+    case "load": {
+      const pigtail = r.text("pigtail");
+      if (pigtail !== "" && !findGauge(pigtail)) {
+        r.wrong("pigtail", `invalid wire size: "${pigtail}" (such as 18 AWG or 0.75 mm²)`);
+      }
+      const load = readLoad(r);
+      return {
+        ...base,
+        kind,
+        family: r.oneOf("family", LOAD_FAMILIES, "lamp"),
+        light: r.oneOf("light", LIGHT_COLOURS, "none"),
+        load,
+        standbyA: r.fact("standby_a", 0),
+        pigtail,
+        dim: readDim(r, load),
+        caseGround: r.oneOf("case_ground", ["yes", "no"], "no") === "yes",
+        behaviour: readBehaviours(r)[0] ?? null,
+      };
+    }
+    case "relay":
+      return {
+        ...base,
+        kind,
+        contactA: r.number("contact_a"),
+        coilV: r.number("coil_v", 12),
+        coilOhm: r.fact("coil_ohm"),
+        diode: r.oneOf("diode", ["yes", "no"], "no") === "yes",
+      };
+    case "switch":
+      return {
+        ...base,
+        kind,
+        contactA: r.number("contact_a"),
+        tellTale: r.oneOf("tell_tale", TELL_TALES, "none"),
+        tellTaleA: r.fact("tell_tale_a", 0),
+      };
+    case "converter":
+      return {
+        ...base,
+        kind,
+        inMinV: r.number("in_min_v"),
+        inMaxV: r.number("in_max_v"),
+        cutOffV: r.number("cut_off_v"),
+        outV: r.fact("out_v"),
+        outA: r.number("out_a"),
+        surgeA: r.number("surge_a"),
+        efficiencyTenth: r.number("efficiency_tenth"),
+        efficiencyHalf: r.number("efficiency_half"),
+        efficiencyFull: r.number("efficiency_full"),
+        idleA: r.fact("idle_a"),
+        isolated: r.oneOf("isolated", ["yes", "no"], "no") === "yes",
+        sealed: r.oneOf("sealed", ["yes", "no"], "no") === "yes",
+        mostAmbientC: r.number("most_ambient_c", 40),
+      };
+    case "box":
+      return {
+        ...base,
+        kind,
+        form: r.oneOf("form", BOX_FORMS),
+        ways: r.number("ways"),
+        wayA: r.number("way_a"),
+        totalA: r.number("total_a"),
+        switches: r.oneOf("switches", BOX_SWITCHING, "positive"),
+        inputOhm: r.fact("coil_ohm"),
+        idleA: r.fact("idle_a", 0),
+        behaviours: readBehaviours(r),
+      };
+    case "battery":
+      return {
+        ...base,
+        kind,
+        chemistry: r.oneOf("chemistry", BATTERY_CHEMISTRIES),
+        capacityAh: r.fact("capacity_ah"),
+        hourRate: r.number("hour_rate", 20),
+        peukert: r.fact("peukert"),
+        chargerA: r.fact("charger_a", 0),
+      };
+    case "connector":
+      return { ...base, kind, ratingA: r.number("contact_a"), contactOhm: r.fact("contact_ohm") };
+    case "flasher":
+      return {
+        ...base,
+        kind,
+        principle: r.oneOf("principle", FLASHER_PRINCIPLES),
+        leastA: r.number("least_a"),
+        contactA: r.number("contact_a"),
+        ratePerMin: r.fact("rate_per_min"),
+        onShare: r.number("on_share"),
+      };
+    case "sundry":
+      return { ...base, kind };
+  }
+}
+
+/** Reads a parts file; every fault with its line and column, and nothing taken when there is one. */
+export function readPartsCsv(text: string): CsvResult<readonly Part[]> {
+  const rows = readCsv(text, ["id", "kind", "name"]);
+  if (!rows.ok) return rows;
+  const faults: CsvFault[] = [];
+  const seen = new Map<string, number>();
+  const parts = rows.value.map((row, i) => {
+    const reader = new RowReader(row, i + 2);
+    const part = readPart(reader);
+    const before = seen.get(part.id);
+    if (before !== undefined) reader.wrong("id", `"${part.id}" stands on line ${before} already`);
+    seen.set(part.id, i + 2);
+    faults.push(...reader.faults);
+    return part;
+  });
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: parts };
+}

@@ -1,0 +1,101 @@
+import type { NodeId } from "../job/index.ts";
+import { DIES_KNEE_V, type Network, type NetworkBranch } from "../network/index.ts";
+import { OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
+
+/** Thermal voltage that a SPICE diode model is written for, at 27 °C. */
+const SPICE_VT = 0.025852;
+
+/** Names that SPICE takes: letters, digits and underscores, ground being 0, none twice. */
+export function spiceNames(network: Network): ReadonlyMap<NodeId, string> {
+  const names = new Map<NodeId, string>();
+  const taken = new Set<string>(["0"]);
+  const name = (node: NodeId): void => {
+    if (names.has(node)) return;
+    const plain = node
+      .toLowerCase()
+      .replace(/\+/g, "_plus")
+      .replace(/-$/g, "_minus")
+      .replace(/[^a-z0-9_]/g, "_");
+    let free = plain;
+    for (let n = 2; taken.has(free); n += 1) free = `${plain}_${n}`;
+    taken.add(free);
+    names.set(node, free);
+  };
+  for (const [node, volts] of network.held) {
+    if (volts === 0) names.set(node, "0");
+    else name(node);
+  }
+  for (const branch of network.branches) {
+    name(branch.from);
+    name(branch.to);
+  }
+  return names;
+}
+
+/** Written in full: the checks compare to 1 mV, and SPICE takes 17 digits. */
+const num = (x: number): string => x.toExponential(12);
+
+function device(branch: NetworkBranch, k: number, a: string, b: string): string[] {
+  const { model } = branch;
+  const v = `V(${a},${b})`;
+  switch (model.kind) {
+    case "resistor":
+      return [`R${k} ${a} ${b} ${num(model.ohm)}`];
+    case "power": {
+      const { powerW, minV } = model;
+      const start = minV * TURN_ON_SHARE;
+      const foot = OFF_S * start;
+      const slope = (powerW / minV - foot) / (minV - start);
+      const on = `${num(powerW)}/max(${v},${num(start)})`;
+      const ramp = `${num(foot)}+${num(slope)}*(${v}-${num(start)})`;
+      const off = `${num(OFF_S)}*${v}`;
+      return [
+        `B${k} ${a} ${b} I = (${v} >= ${num(minV)}) ? (${on}) : ((${v} > ${num(start)}) ? (${ramp}) : (${off}))`,
+      ];
+    }
+    case "filament": {
+      const { ratedA, ratedV, exponent } = model;
+      const knee = ratedV / 100;
+      const cold = (ratedA * (knee / ratedV) ** exponent) / knee;
+      return [
+        `B${k} ${a} ${b} I = (abs(${v}) < ${num(knee)}) ? (${num(cold)}*${v}) : (${num(ratedA)}*sgn(${v})*exp(${num(exponent)}*ln(max(abs(${v}),1e-9)/${num(ratedV)})))`,
+      ];
+    }
+    case "current":
+      return [
+        `B${k} ${a} ${b} I = (${v} > 0) ? (${num(model.currentA)}*min(1,${v}/${num(SOFT_ON_V)})) : (${num(OFF_S)}*${v})`,
+      ];
+    case "dies": {
+      const x = `(${v}-${num(model.forwardV)})`;
+      return [
+        `B${k} ${a} ${b} I = (${x}+sqrt(${x}*${x}+${num(DIES_KNEE_V ** 2)}))/${num(2 * model.ohm)}+${num(OFF_S)}*${v}`,
+      ];
+    }
+    case "diode":
+      return [
+        `D${k} ${a} ${b} DM${k}`,
+        `.model DM${k} D(IS=${num(model.saturationA)} N=${num(model.thermalV / SPICE_VT)})`,
+      ];
+  }
+}
+
+/** A network as a SPICE deck with an operating point, so that anyone can repeat a solution. */
+export function printSpice(network: Network, title: string): string {
+  const names = spiceNames(network);
+  const sources = [...network.held]
+    .filter(([, volts]) => volts !== 0)
+    .map(([node, volts], i) => `V${i + 1} ${names.get(node)!} 0 DC ${num(volts)}`);
+  const devices = network.branches.flatMap((branch, i) => [
+    `* ${branch.words.replace(/[^\x20-\x7e]/g, "?")}`,
+    ...device(branch, i + 1, names.get(branch.from)!, names.get(branch.to)!),
+  ]);
+  return [
+    `* ${title.replace(/[^\x20-\x7e]/g, "?")}`,
+    ".options reltol=1e-6 abstol=1e-12 vntol=1e-9 gmin=1e-15",
+    ...sources,
+    ...devices,
+    ".op",
+    ".end",
+    "",
+  ].join("\n");
+}

@@ -1,0 +1,333 @@
+import {
+  asId,
+  type ConnectorId,
+  type PinId,
+  type PlaceId,
+  type ProfileId,
+  type SegmentId,
+} from "../job/index.ts";
+import { isFact, type Fact } from "../quantity/index.ts";
+import {
+  BATTERY_CHEMISTRIES,
+  CERTAINTIES,
+  CHARGING_KINDS,
+  CIRCUIT_FAMILIES,
+  LIVE_WHEN,
+  PACK_CHEMISTRIES,
+  PIN_SUPPLIES,
+  PLACE_ROLES,
+  TURN_PRINCIPLES,
+  VEHICLE_KINDS,
+  type BaseLoad,
+  type ChargingPoint,
+  type Connector,
+  type ConnectorPin,
+  type ElectricalSystem,
+  type Hazard,
+  type MapPlace,
+  type MapSegment,
+  type TurnFacts,
+  type Vehicle,
+  type VehicleSize,
+} from "../vehicle/index.ts";
+import { RowReader, printCsv, readCsv, type CsvFault, type CsvResult } from "./csv.ts";
+
+/**
+ * Vehicle profiles as a table of facts: one row a fact, so that any spreadsheet can hold
+ * any vehicle. `record` says what the fact is about, `id` which one where there are several.
+ */
+const COLUMNS = [
+  "vehicle",
+  "record",
+  "id",
+  "field",
+  "value",
+  "value_low",
+  "value_high",
+  "value_from",
+];
+
+const SYSTEM_KINDS = ["engine", "pack", "packAndBattery"] as const;
+
+type Row = Record<string, string>;
+
+function rowsOfRecord(vehicle: string, record: string, id: string, fields: object): Row[] {
+  return Object.entries(fields).flatMap(([field, value]: [string, unknown]): Row[] => {
+    const row = { vehicle, record, id, field };
+    if (isFact(value)) {
+      return [
+        {
+          ...row,
+          value: String(value.value),
+          value_low: String(value.low),
+          value_high: String(value.high),
+          value_from: value.provenance,
+        },
+      ];
+    }
+    if (Array.isArray(value)) return [{ ...row, value: value.join(" ") }];
+    return typeof value === "object" || field === "id" ? [] : [{ ...row, value: String(value) }];
+  });
+}
+
+function rowsOfVehicle(v: Vehicle): Row[] {
+  const id = v.profileId;
+  const { system } = v;
+  const card = {
+    model: v.model,
+    kind: v.kind,
+    machine: v.machine,
+    note: v.note,
+    system: system.kind,
+  };
+  return [
+    ...rowsOfRecord(id, "vehicle", "", card),
+    ...rowsOfRecord(id, "reaches", "", v.reaches),
+    ...(v.turn ? rowsOfRecord(id, "turn", "", v.turn) : []),
+    ...(system.kind === "pack" ? [] : rowsOfRecord(id, "battery", "", system.battery)),
+    ...(system.kind === "engine"
+      ? [
+          ...rowsOfRecord(id, "charging", "", system.charging),
+          ...system.charging.points.flatMap((p) => rowsOfRecord(id, "point", p.id, p)),
+        ]
+      : rowsOfRecord(id, "pack", "", system.pack)),
+    ...rowsOfRecord(id, "size", "", v.size),
+    ...v.places.flatMap((p) => rowsOfRecord(id, "place", p.id, p)),
+    ...v.segments.flatMap((s) => rowsOfRecord(id, "stretch", s.id, s)),
+    ...v.baseLoads.flatMap((l) => rowsOfRecord(id, "load", l.id, l)),
+    ...v.connectors.flatMap((c) => rowsOfRecord(id, "connector", c.id, c)),
+    ...v.pins.flatMap((p) => rowsOfRecord(id, "pin", p.id, p)),
+  ];
+}
+
+/** Vehicle profiles as CSV. */
+export const printVehiclesCsv = (vehicles: readonly Vehicle[]): string =>
+  printCsv(COLUMNS, vehicles.flatMap(rowsOfVehicle));
+
+interface Cell {
+  readonly row: Row;
+  readonly line: number;
+}
+
+/** The rows of one record, by field, read with one list of faults for the whole file. */
+class RecordReader {
+  constructor(
+    readonly id: string,
+    private readonly what: string,
+    private readonly cells: ReadonlyMap<string, Cell>,
+    private readonly faults: CsvFault[],
+    private readonly firstLine: number,
+  ) {}
+
+  private with<T>(field: string, fallback: T, read: (r: RowReader) => T): T {
+    const cell = this.cells.get(field);
+    if (!cell) {
+      this.faults.push({
+        line: this.firstLine,
+        column: "field",
+        message: `${this.what} has no row for "${field}"`,
+      });
+      return fallback;
+    }
+    const reader = new RowReader(cell.row, cell.line);
+    const value = read(reader);
+    this.faults.push(...reader.faults);
+    return value;
+  }
+
+  /** Text of a row that files of earlier versions do not have. */
+  laterText = (field: string): string => (this.cells.has(field) ? this.text(field) : "");
+  text = (field: string): string => this.with(field, "", (r) => r.text("value"));
+  signed = (field: string): number => this.with(field, 0, (r) => r.signed("value"));
+  number = (field: string): number => this.with(field, 0, (r) => r.number("value"));
+  oneOf = <T extends string>(field: string, valid: readonly T[]): T =>
+    this.with(field, valid[0]!, (r) => r.oneOf("value", valid));
+  fact = (field: string): Fact =>
+    this.with(field, { value: 0, low: 0, high: 0, provenance: "assumed" }, (r) => r.fact("value"));
+}
+
+function readSystem(
+  one: (record: string) => RecordReader,
+  many: (record: string) => RecordReader[],
+  kind: ElectricalSystem["kind"],
+): ElectricalSystem {
+  const battery = () => {
+    const r = one("battery");
+    return {
+      chemistry: r.oneOf("chemistry", BATTERY_CHEMISTRIES),
+      capacityAh: r.fact("capacityAh"),
+      hourRate: r.number("hourRate"),
+      peukert: r.fact("peukert"),
+      noStartSoc: r.fact("noStartSoc"),
+      chargerA: r.fact("chargerA"),
+    };
+  };
+  const pack = () => {
+    const r = one("pack");
+    return {
+      chemistry: r.oneOf("chemistry", PACK_CHEMISTRIES),
+      nominalV: r.number("nominalV"),
+      blocks: r.number("blocks"),
+      cells: r.number("cells"),
+      capacityAh: r.fact("capacityAh"),
+      topOfChargeV: r.fact("topOfChargeV"),
+      resistanceOhm: r.fact("resistanceOhm"),
+      chargerA: r.fact("chargerA"),
+      inletV: r.number("inletV"),
+      rangeKm: r.fact("rangeKm"),
+    };
+  };
+  switch (kind) {
+    case "engine": {
+      const r = one("charging");
+      const points = many("point").map((p): ChargingPoint => ({
+        id: p.id,
+        rpm: p.number("rpm"),
+        outputA: p.fact("outputA"),
+      }));
+      return {
+        kind,
+        battery: battery(),
+        charging: {
+          kind: r.oneOf("kind", CHARGING_KINDS),
+          regulatedV: r.fact("regulatedV"),
+          idleRpm: r.fact("idleRpm"),
+          townRpm: r.fact("townRpm"),
+          cruiseRpm: r.fact("cruiseRpm"),
+          points,
+        },
+      };
+    }
+    case "pack":
+      return { kind, pack: pack() };
+    case "packAndBattery":
+      return { kind, pack: pack(), battery: battery() };
+  }
+}
+
+const readTurn = (r: RecordReader): TurnFacts => ({
+  principle: r.oneOf("principle", TURN_PRINCIPLES),
+  leastA: r.number("leastA"),
+  ratedA: r.number("ratedA"),
+  ratePerMin: r.fact("ratePerMin"),
+  onShare: r.number("onShare"),
+  bulbW: r.fact("bulbW"),
+});
+
+const UNKNOWN: Fact = { value: 0, low: 0, high: 0, provenance: "assumed" };
+const UNKNOWN_SIZE: VehicleSize = { lengthM: UNKNOWN, widthM: UNKNOWN, heightM: UNKNOWN };
+
+const readSize = (r: RecordReader): VehicleSize => ({
+  lengthM: r.fact("lengthM"),
+  widthM: r.fact("widthM"),
+  heightM: r.fact("heightM"),
+});
+
+const readPlace = (r: RecordReader): MapPlace => ({
+  id: asId<PlaceId>(r.id),
+  name: r.text("name"),
+  role: r.oneOf("role", PLACE_ROLES),
+  backM: r.number("backM"),
+  rightM: r.signed("rightM"),
+});
+
+const readSegment = (r: RecordReader): MapSegment => ({
+  id: asId<SegmentId>(r.id),
+  fromId: asId<PlaceId>(r.text("fromId")),
+  toId: asId<PlaceId>(r.text("toId")),
+  lengthM: r.fact("lengthM"),
+  factory: r.oneOf("factory", ["true", "false"]) === "true",
+  // Words that are no hazard stay for the contract's check, which names them.
+  hazards: r
+    .text("hazards")
+    .split(" ")
+    .filter((word) => word !== "") as Hazard[],
+  note: r.text("note"),
+});
+
+function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Vehicle {
+  const firstLine = cells[0]?.line ?? 1;
+  const groups = new Map<string, Map<string, Cell>>();
+  for (const cell of cells) {
+    const key = `${cell.row.record ?? ""}\u0000${cell.row.id ?? ""}`;
+    const group = groups.get(key) ?? new Map<string, Cell>();
+    group.set(cell.row.field ?? "", cell);
+    groups.set(key, group);
+  }
+  const reader = (record: string, recordId: string): RecordReader =>
+    new RecordReader(
+      recordId,
+      recordId === "" ? `${record} of ${id}` : `${record} "${recordId}" of ${id}`,
+      groups.get(`${record}\u0000${recordId}`) ?? new Map(),
+      faults,
+      firstLine,
+    );
+  const one = (record: string): RecordReader => reader(record, "");
+  const many = (record: string): RecordReader[] =>
+    [...groups.keys()]
+      .filter((key) => key.startsWith(`${record}\u0000`))
+      .map((key) => reader(record, key.slice(record.length + 1)));
+  const card = one("vehicle");
+  const reaches = one("reaches");
+  return {
+    profileId: asId<ProfileId>(id),
+    model: card.text("model"),
+    kind: card.oneOf("kind", VEHICLE_KINDS),
+    machine: card.text("machine"),
+    note: card.text("note"),
+    turn: groups.has("turn\u0000") ? readTurn(one("turn")) : null,
+    system: readSystem(one, many, card.oneOf("system", SYSTEM_KINDS)),
+    reaches: {
+      frontM: reaches.fact("frontM"),
+      rearM: reaches.fact("rearM"),
+      controlsM: reaches.fact("controlsM"),
+    },
+    size: groups.has("size\u0000") ? readSize(one("size")) : UNKNOWN_SIZE,
+    places: many("place").map(readPlace),
+    segments: many("stretch").map(readSegment),
+    baseLoads: many("load").map((r): BaseLoad => ({
+      id: r.id,
+      name: r.text("name"),
+      currentA: r.fact("currentA"),
+      parked: r.number("parked"),
+      engineOff: r.number("engineOff"),
+      idle: r.number("idle"),
+      town: r.number("town"),
+      cruise: r.number("cruise"),
+    })),
+    connectors: many("connector").map((r): Connector => ({
+      id: asId<ConnectorId>(r.id),
+      name: r.text("name"),
+      where: r.text("where"),
+      at: asId<PlaceId>(r.laterText("at")),
+    })),
+    pins: many("pin").map((r): ConnectorPin => ({
+      id: asId<PinId>(r.id),
+      connectorId: asId<ConnectorId>(r.text("connectorId")),
+      supply: r.oneOf("supply", PIN_SUPPLIES),
+      cavity: r.text("cavity"),
+      colour: r.text("colour"),
+      carries: r.text("carries"),
+      family: r.oneOf("family", CIRCUIT_FAMILIES),
+      liveWhen: r.oneOf("liveWhen", LIVE_WHEN),
+      mayGiveA: r.fact("mayGiveA"),
+      fuseA: r.number("fuseA"),
+      foundBy: r.text("foundBy"),
+      certainty: r.oneOf("certainty", CERTAINTIES),
+    })),
+  };
+}
+
+/** Reads vehicle profiles; every fault with its line, and nothing taken when there is one. */
+export function readVehiclesCsv(text: string): CsvResult<readonly Vehicle[]> {
+  const rows = readCsv(text, ["vehicle", "record", "id", "field", "value"]);
+  if (!rows.ok) return rows;
+  const byVehicle = new Map<string, Cell[]>();
+  rows.value.forEach((row, i) => {
+    const id = row.vehicle ?? "";
+    byVehicle.set(id, [...(byVehicle.get(id) ?? []), { row, line: i + 2 }]);
+  });
+  const faults: CsvFault[] = [];
+  const vehicles = [...byVehicle].map(([id, cells]) => readVehicle(id, cells, faults));
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: vehicles };
+}

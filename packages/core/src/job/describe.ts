@@ -1,0 +1,99 @@
+import { decimal, isFact } from "../quantity/index.ts";
+import { COLLECTIONS, type CollectionName } from "./entities.ts";
+import type { Edit } from "./edit.ts";
+import type { Job } from "./job.ts";
+import { conditionText, type Condition } from "./condition.ts";
+
+const ENTITY_WORDS: Readonly<Record<string, string>> = {
+  card: "job card",
+  practices: "practice",
+  use: "use",
+  signals: "signals",
+  turn: "turn signals",
+  rideLeg: "leg of the ride",
+  vehicle: "vehicle",
+  reaches: "cable distance",
+  battery: "battery",
+  charging: "charging",
+  pack: "pack",
+  wish: "wish",
+  blocker: "blocker",
+  kitItem: "kit item",
+  part: "part",
+  lamp: "lamp",
+  run: "run",
+  supply: "supply",
+  control: "control",
+  deviation: "deviation",
+  baseLoad: "load already there",
+  connector: "connector",
+  pin: "wire",
+  chargingPoint: "charging point",
+  size: "size",
+  place: "place",
+  segment: "stretch",
+  stripStep: "step of the ledger",
+  fastener: "fastener",
+  plug: "plug",
+  photo: "photo",
+  template: "template",
+  landmark: "landmark",
+  hole: "hole",
+  mount: "lamp in place",
+  bond: "bond",
+  check: "check",
+};
+
+/** "fuseSchool" → "fuse school"; a trailing unit letter goes. */
+export function fieldWords(field: string): string {
+  return field
+    .replace(/(?<=[a-z])(A|V|M|W|Ah|Ohm)$/, "")
+    .replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+}
+
+const isCondition = (value: unknown): value is Condition =>
+  typeof value === "object" && value !== null && "anyOf" in value;
+
+/** A value of an edit in a few words. */
+export function valueText(value: unknown): string {
+  if (value === null || value === "") return "nothing";
+  if (isFact(value)) return `${decimal(value.value, 3)} (${value.provenance})`;
+  if (isCondition(value)) return conditionText(value);
+  if (typeof value === "number") return decimal(value, 3);
+  if (typeof value === "object") {
+    return Object.values(value)
+      .filter((v) => typeof v !== "object")
+      .join(" ");
+  }
+  return String(value);
+}
+
+function nameOf(job: Job, entity: CollectionName, id: string): string {
+  const list = COLLECTIONS[entity].get(job) as readonly Record<string, unknown>[] | null;
+  const entry = list?.find((e) => e.id === id);
+  const name =
+    entry?.name ??
+    entry?.label ??
+    entry?.text ??
+    entry?.carries ??
+    entry?.what ??
+    entry?.caption ??
+    id;
+  return String(name);
+}
+
+/** One line for the history of a job. `job` is the state before or after; names come from it. */
+export function describeEdit(edit: Edit, job: Job): string {
+  switch (edit.kind) {
+    case "setOnce":
+      return `${ENTITY_WORDS[edit.entity]}: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+    case "set":
+      return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+    case "add":
+      return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.value.id)}” added`;
+    case "remove":
+      return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}” removed`;
+    case "replaceSystem":
+      return `electrical system → ${edit.value.kind === "engine" ? "engine and battery" : "pack"}`;
+  }
+}

@@ -1,0 +1,16 @@
+export * from "./ids.ts";
+export * from "./condition.ts";
+export * from "./fit.ts";
+export * from "./job.ts";
+export * from "./create.ts";
+export * from "./entities.ts";
+export * from "./edit.ts";
+export * from "./edits.ts";
+export * from "./merge.ts";
+export * from "./describe.ts";
+export * from "./fault.ts";
+export * from "./integrity.ts";
+export * from "./ownerName.ts";
+export * from "./upgrade.ts";
+export * from "./fitEdits.ts";
+export { circleIn } from "./fitFaults.ts";

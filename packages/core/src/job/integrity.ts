@@ -1,0 +1,215 @@
+import type { Part } from "../part/index.ts";
+import { findGauge, parseWireColour } from "../wire/index.ts";
+import { isFact, type Fact } from "../quantity/index.ts";
+import { ID_PATTERN } from "./ids.ts";
+import type { Fault } from "./fault.ts";
+import { fitFaults } from "./fitFaults.ts";
+import type { Job, Run } from "./job.ts";
+import { feedFaults, fusePinFaults, supplyFaults, wirePinFaults } from "./supplyFaults.ts";
+
+function factFaults(path: string, fact: Fact): Fault[] {
+  const { low, value, high } = fact;
+  if (!(low <= value && value <= high)) {
+    return [
+      {
+        path,
+        message: `invalid bounds: ${low} … ${value} … ${high} (needs low ≤ value ≤ high)`,
+      },
+    ];
+  }
+  return low < 0 ? [{ path, message: `invalid lower bound: ${low} (needs 0 or more)` }] : [];
+}
+
+/** Every fact in the document, found by shape, so that none can be forgotten. */
+function allFactFaults(path: string, node: unknown): Fault[] {
+  if (isFact(node)) return factFaults(path, node);
+  if (Array.isArray(node)) return node.flatMap((v, i) => allFactFaults(`${path}[${i}]`, v));
+  if (typeof node !== "object" || node === null) return [];
+  return Object.entries(node).flatMap(([key, v]) =>
+    allFactFaults(path === "" ? key : `${path}.${key}`, v),
+  );
+}
+
+function idFaults(path: string, entries: readonly { readonly id: string }[]): Fault[] {
+  const seen = new Set<string>();
+  return entries.flatMap((entry, i): Fault[] => {
+    const at = `${path}[${i}].id`;
+    if (!ID_PATTERN.test(entry.id)) {
+      return [{ path: at, message: `invalid id: "${entry.id}" (letters, digits, - and _)` }];
+    }
+    if (seen.has(entry.id)) {
+      return [{ path: at, message: `"${entry.id}" is there twice (ids must differ)` }];
+    }
+    seen.add(entry.id);
+    return [];
+  });
+}
+
+const lacks = (path: string, what: string, id: string): Fault => ({
+  path,
+  message: `no ${what} with id "${id}" in this job`,
+});
+
+/** What the shape of a part cannot say. */
+export function partFaults(part: Part, path: string): Fault[] {
+  if (part.kind === "load") {
+    const { load } = part;
+    return [
+      ...(part.pigtail !== "" && !findGauge(part.pigtail)
+        ? [{ path: `${path}.pigtail`, message: `invalid wire size: "${part.pigtail}"` }]
+        : []),
+      ...(load.kind === "drivenLed" && load.minV >= load.maxV
+        ? [
+            {
+              path: `${path}.load.minV`,
+              message: `invalid lower limit: ${load.minV} V (needs to be below ${load.maxV} V)`,
+            },
+          ]
+        : []),
+    ];
+  }
+  // A coil without resistance is a short, and its lower bound divides the coil's current.
+  return part.kind === "relay" && part.coilOhm.low < 1
+    ? [
+        {
+          path: `${path}.coilOhm`,
+          message: `invalid coil: ${part.coilOhm.low} Ω at its lower bound (needs 1 Ω or more)`,
+        },
+      ]
+    : [];
+}
+
+function runFaults(job: Job, run: Run, path: string): Fault[] {
+  const pins = new Set<string>(job.vehicle.pins.map((p) => p.id));
+  const part = (id: string) => job.parts.find((p) => p.id === id);
+  const faults: Fault[] = [];
+  faults.push(...feedFaults(job, run.feed, `${path}.feed`));
+  if (run.tapPinId !== null && !pins.has(run.tapPinId)) {
+    faults.push(lacks(`${path}.tapPinId`, "wire", run.tapPinId));
+  }
+  if (run.switchPartId !== null && part(run.switchPartId)?.kind !== "switch") {
+    faults.push(lacks(`${path}.switchPartId`, "switch", run.switchPartId));
+  }
+  if (run.relayPartId !== null && part(run.relayPartId)?.kind !== "relay") {
+    faults.push(lacks(`${path}.relayPartId`, "relay", run.relayPartId));
+  }
+  if (run.connectorPartId !== null && part(run.connectorPartId)?.kind !== "connector") {
+    faults.push(lacks(`${path}.connectorPartId`, "plug", run.connectorPartId));
+  }
+  faults.push(
+    ...wirePinFaults(run.wire, `${path}.wire`),
+    ...fusePinFaults(run.fuse, `${path}.fuse`),
+  );
+  return faults;
+}
+
+function chargingFaults(job: Job): Fault[] {
+  const { system } = job.vehicle;
+  if (system.kind !== "engine") return [];
+  const path = "vehicle.system.charging.points";
+  const { points } = system.charging;
+  if (points.length < 2) {
+    return [{ path, message: `${points.length} points (the curve needs two or more)` }];
+  }
+  return points.slice(1).flatMap((point, i): Fault[] => {
+    const before = points[i]!;
+    return point.rpm > before.rpm
+      ? []
+      : [
+          {
+            path: `${path}[${i + 1}].rpm`,
+            message: `invalid engine speed: ${point.rpm} (needs to be above ${before.rpm})`,
+          },
+        ];
+  });
+}
+
+/** Cells that cannot be parted evenly among the blocks are not those of this pack. */
+function packFaults(job: Job): Fault[] {
+  const { system } = job.vehicle;
+  if (system.kind === "engine") return [];
+  const { cells, blocks } = system.pack;
+  return cells % blocks === 0
+    ? []
+    : [
+        {
+          path: "vehicle.system.pack.blocks",
+          message: `invalid blocks: ${blocks} of ${cells} cells (cells must part evenly among the blocks)`,
+        },
+      ];
+}
+
+/** What the shape alone cannot say: references, order, bounds. Empty when all is well. */
+export function integrityFaults(job: Job): Fault[] {
+  const { vehicle } = job;
+  const connectors = new Set<string>(vehicle.connectors.map((c) => c.id));
+  const runs = new Set<string>(job.runs.map((r) => r.id));
+  const partById = new Map(job.parts.map((p) => [p.id as string, p]));
+  return [
+    ...allFactFaults("", job),
+    ...idFaults("wishes", job.wishes),
+    ...idFaults("blockers", job.blockers),
+    ...idFaults("kit", job.kit),
+    ...idFaults("parts", job.parts),
+    ...idFaults("lamps", job.lamps),
+    ...idFaults("runs", job.runs),
+    ...idFaults("supplies", job.supplies),
+    ...idFaults("controls", job.controls),
+    ...idFaults("ride", job.ride),
+    ...idFaults("vehicle.baseLoads", vehicle.baseLoads),
+    ...idFaults("vehicle.connectors", vehicle.connectors),
+    ...idFaults("vehicle.pins", vehicle.pins),
+    ...idFaults("vehicle.places", vehicle.places),
+    ...idFaults("vehicle.segments", vehicle.segments),
+    ...idFaults("strip", job.strip),
+    ...idFaults("fasteners", job.fasteners),
+    ...idFaults("plugs", job.plugs),
+    ...idFaults("photos", job.photos),
+    ...idFaults("templates", job.templates),
+    ...idFaults("landmarks", job.landmarks),
+    ...idFaults("holes", job.holes),
+    ...idFaults("mounts", job.mounts),
+    ...idFaults("bonds", job.bonds),
+    ...idFaults("checks", job.checks),
+    ...fitFaults(job),
+    ...chargingFaults(job),
+    ...packFaults(job),
+    ...supplyFaults(job),
+    ...vehicle.pins.flatMap((pin, i): Fault[] => [
+      ...(connectors.has(pin.connectorId)
+        ? []
+        : [lacks(`vehicle.pins[${i}].connectorId`, "connector", pin.connectorId)]),
+      ...(pin.colour === "" || parseWireColour(pin.colour)
+        ? []
+        : [
+            {
+              path: `vehicle.pins[${i}].colour`,
+              message: `invalid colour: "${pin.colour}" (such as brown or brown/white)`,
+            },
+          ]),
+    ]),
+    ...job.lamps.flatMap((lamp, i): Fault[] => [
+      ...(runs.has(lamp.runId) ? [] : [lacks(`lamps[${i}].runId`, "run", lamp.runId)]),
+      ...(partById.get(lamp.partId)?.kind === "load"
+        ? []
+        : [lacks(`lamps[${i}].partId`, "lamp part", lamp.partId)]),
+    ]),
+    ...job.parts.flatMap((part, i) => partFaults(part, `parts[${i}]`)),
+    ...idFaults("deviations", job.deviations),
+    ...job.deviations.flatMap((d, i): Fault[] => [
+      ...(runs.has(d.runId) ? [] : [lacks(`deviations[${i}].runId`, "run", d.runId)]),
+      ...(runs.has(d.otherRunId)
+        ? []
+        : [lacks(`deviations[${i}].otherRunId`, "run", d.otherRunId)]),
+      ...(d.runId === d.otherRunId
+        ? [
+            {
+              path: `deviations[${i}].otherRunId`,
+              message: `"${d.runId}" is the same run (needs another)`,
+            },
+          ]
+        : []),
+    ]),
+    ...job.runs.flatMap((run, i) => runFaults(job, run, `runs[${i}]`)),
+  ];
+}

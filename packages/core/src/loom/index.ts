@@ -1,0 +1,2 @@
+export * from "./loomGraph.ts";
+export * from "./loomSvg.ts";

@@ -1,0 +1,36 @@
+import { asId, type Input, type Job, type RunId } from "../job/index.ts";
+import type { SourceVolts } from "../source/index.ts";
+
+/** One position of the vehicle's controls and of the runs' own switches. */
+export interface Position {
+  /** Signals that are on; `switch` never among them. */
+  readonly inputs: ReadonlySet<Input>;
+  /** Runs and supplies whose own switch is on. */
+  readonly switches: ReadonlySet<RunId>;
+  /** Volts at the battery's posts; 0 without one. */
+  readonly sourceV: number;
+  /** Volts of the traction pack; 0 without one. */
+  readonly packV: number;
+}
+
+/** Everything pressed: what a run's design is judged by. */
+export const everythingOn = (job: Job, volts: SourceVolts): Position => ({
+  inputs: new Set<Input>([
+    "key",
+    "engine",
+    "park",
+    "low",
+    "high",
+    "brake",
+    "left",
+    "right",
+    "hazard",
+    "horn",
+    "reverse",
+  ]),
+  switches: new Set<RunId>([
+    ...job.runs.map((run) => run.id),
+    ...job.supplies.map((supply) => asId<RunId>(supply.id)),
+  ]),
+  ...volts,
+});

@@ -1,0 +1,66 @@
+import { assumed, exactly, type Interval } from "../quantity/index.ts";
+import { asId } from "../job/ids.ts";
+import type { BoxPart, RelayPart, SwitchPart } from "./part.ts";
+
+/**
+ * The relay a plan is made with until one is picked from the shelf: mini ISO, 30 A make
+ * contact, coil 85–90 Ω at 12 V (from memory), no diode.
+ */
+export const GENERIC_RELAY: RelayPart = {
+  kind: "relay",
+  id: asId("generic-relay"),
+  name: "30 A mini relay",
+  note: "",
+  price: 0,
+  stock: 0,
+  contactA: 30,
+  coilV: 12,
+  coilOhm: assumed(88, 80, 95),
+  diode: false,
+};
+
+/** The same relay with a coil for another voltage: as many watts, so ohms go with its square. */
+export function relayForV(volts: number): RelayPart {
+  if (volts <= 16) return GENERIC_RELAY;
+  const share = (volts / 12) ** 2;
+  const { value, low, high } = GENERIC_RELAY.coilOhm;
+  return {
+    ...GENERIC_RELAY,
+    id: asId(`generic-relay-${Math.round(volts)}`),
+    name: `30 A relay, ${Math.round(volts)} V coil`,
+    coilV: volts,
+    coilOhm: assumed(value * share, low * share, high * share),
+  };
+}
+
+/** One way of a hub or relay board, seen as the relay it is or stands for. */
+export function wayRelay(box: BoxPart): RelayPart {
+  return {
+    kind: "relay",
+    id: box.id,
+    name: box.form === "hub" ? `channel of ${box.name}` : `relay of ${box.name}`,
+    note: "",
+    price: 0,
+    stock: 0,
+    contactA: box.wayA,
+    coilV: 12,
+    coilOhm: box.inputOhm,
+    diode: false,
+  };
+}
+
+/** The switch a plan is made with until one is picked: plain, 10 A, no tell-tale. */
+export const GENERIC_SWITCH: SwitchPart = {
+  kind: "switch",
+  id: asId("generic-switch"),
+  name: "10 A plain switch",
+  note: "",
+  price: 0,
+  stock: 0,
+  contactA: 10,
+  tellTale: "none",
+  tellTaleA: assumed(0),
+};
+
+/** Resistance in Ω of a closed relay contact or switch: about 50 mV at 10 A, common practice. */
+export const CONTACT_RESISTANCE: Interval = exactly(0.005);

@@ -1,0 +1,5 @@
+export * from "./behaviour.ts";
+export * from "./load.ts";
+export * from "./part.ts";
+export * from "./generic.ts";
+export * from "./level.ts";

@@ -1,0 +1,171 @@
+import type { Fact } from "../quantity/index.ts";
+import type { PartId } from "../job/ids.ts";
+import type { BatteryChemistry } from "../vehicle/index.ts";
+import type { Behaviour } from "./behaviour.ts";
+import type { LoadSpec } from "./load.ts";
+
+export const LIGHT_COLOURS = ["white", "warm white", "amber", "red", "none"] as const;
+export type LightColour = (typeof LIGHT_COLOURS)[number];
+
+export const LOAD_FAMILIES = ["lamp", "horn", "heater", "outlet", "resistor", "equaliser"] as const;
+export type LoadFamily = (typeof LOAD_FAMILIES)[number];
+
+interface PartBase {
+  readonly id: PartId;
+  readonly name: string;
+  readonly note: string;
+  /** Price of one, in the shop's currency. */
+  readonly price: number;
+  /** Pieces (or metres) on the shelf. */
+  readonly stock: number;
+}
+
+/** Anything that is fed: a lamp, a horn, a heater, an outlet. */
+export interface LoadPart extends PartBase {
+  readonly kind: "load";
+  readonly family: LoadFamily;
+  readonly light: LightColour;
+  readonly load: LoadSpec;
+  /** Current in A while it has feed but is not asked to work. */
+  readonly standbyA: Fact;
+  /** Wire size of its own pigtail, as designated; "" when it has terminals instead. */
+  readonly pigtail: string;
+  /** A second, weaker light in the same housing: tail beside brake, park beside turn. */
+  readonly dim: LoadSpec | null;
+  /** Its body is its negative, so that its mount grounds it. */
+  readonly caseGround: boolean;
+  /** What electronics inside it do over time; null for a plain lamp. */
+  readonly behaviour: Behaviour | null;
+}
+
+/** A changeover or make relay. Mini ISO form: ISO 7588-1; terminals after DIN 72552. */
+export interface RelayPart extends PartBase {
+  readonly kind: "relay";
+  readonly contactA: number;
+  /** Voltage that the coil is made for. */
+  readonly coilV: number;
+  readonly coilOhm: Fact;
+  /** A diode across the coil: then 86 must be the positive side. */
+  readonly diode: boolean;
+}
+
+export const TELL_TALES = ["none", "whenOn", "always"] as const;
+/** `always` glows whenever its feed is live, whether the switch is on or not. */
+export type TellTale = (typeof TELL_TALES)[number];
+
+export interface SwitchPart extends PartBase {
+  readonly kind: "switch";
+  readonly contactA: number;
+  readonly tellTale: TellTale;
+  readonly tellTaleA: Fact;
+}
+
+/** Makes a steady voltage from another: a pack's from a traction pack, for lamps of 12 V. */
+export interface ConverterPart extends PartBase {
+  readonly kind: "converter";
+  readonly inMinV: number;
+  readonly inMaxV: number;
+  /** Input below which it turns itself off. */
+  readonly cutOffV: number;
+  readonly outV: Fact;
+  /** Output it may give for long, and for a second when lamps come on. */
+  readonly outA: number;
+  readonly surgeA: number;
+  /** Share of the input that comes out, 0–1, at a tenth, half and all of its rating. */
+  readonly efficiencyTenth: number;
+  readonly efficiencyHalf: number;
+  readonly efficiencyFull: number;
+  /** Taken from the input with nothing on its output. */
+  readonly idleA: Fact;
+  /** Output negative apart from the input's. */
+  readonly isolated: boolean;
+  /** Sealed against water. */
+  readonly sealed: boolean;
+  /** Hottest surroundings in which it gives its rating. */
+  readonly mostAmbientC: number;
+}
+
+export const BOX_FORMS = ["fuseBlock", "hub", "relayBoard"] as const;
+export const BOX_SWITCHING = ["positive", "ground"] as const;
+
+/**
+ * One feed parted into several: a `fuseBlock` is copper and fuses; a `hub` and a
+ * `relayBoard` also turn each way on and off by an input of its own.
+ */
+export interface BoxPart extends PartBase {
+  readonly kind: "box";
+  readonly form: (typeof BOX_FORMS)[number];
+  readonly ways: number;
+  readonly wayA: number;
+  readonly totalA: number;
+  /** Which side of the lamp its ways switch. */
+  readonly switches: (typeof BOX_SWITCHING)[number];
+  /** Resistance of one input: a relay's coil, or the sense of an electronic channel. */
+  readonly inputOhm: Fact;
+  readonly idleA: Fact;
+  /** What each of its ways does over time, in their order; those beyond simply follow. */
+  readonly behaviours: readonly Behaviour[];
+}
+
+/** A battery that is added: its own source beside what the vehicle has. */
+export interface BatteryPart extends PartBase {
+  readonly kind: "battery";
+  readonly chemistry: BatteryChemistry;
+  readonly capacityAh: Fact;
+  readonly hourRate: number;
+  readonly peukert: Fact;
+  /** Charger that comes with it, in A. */
+  readonly chargerA: Fact;
+}
+
+/** A plug and socket in a lamp's leads. */
+export interface ConnectorPart extends PartBase {
+  readonly kind: "connector";
+  readonly ratingA: number;
+  readonly contactOhm: Fact;
+}
+
+/**
+ * What makes turn lamps flash. `thermal`: a heated strip, worked by the load's own current;
+ * `electronic`: steady, doubled when the load is missing; `indifferent`: whatever the load.
+ */
+export const FLASHER_PRINCIPLES = ["thermal", "electronic", "indifferent"] as const;
+export interface FlasherPart extends PartBase {
+  readonly kind: "flasher";
+  readonly principle: (typeof FLASHER_PRINCIPLES)[number];
+  /** Load below which it does not start, or doubles its rate. */
+  readonly leastA: number;
+  readonly contactA: number;
+  /** Flashes a minute at its rated load. */
+  readonly ratePerMin: Fact;
+  /** Share of a flash that is light, 0–1. */
+  readonly onShare: number;
+}
+
+/** Consumables and hardware: terminals, grommets, sleeve, ties. */
+export interface SundryPart extends PartBase {
+  readonly kind: "sundry";
+}
+
+export type Part =
+  | LoadPart
+  | RelayPart
+  | SwitchPart
+  | ConverterPart
+  | BoxPart
+  | BatteryPart
+  | ConnectorPart
+  | FlasherPart
+  | SundryPart;
+export const PART_KINDS = [
+  "load",
+  "relay",
+  "switch",
+  "converter",
+  "box",
+  "battery",
+  "connector",
+  "flasher",
+  "sundry",
+] as const;
+export type PartKind = (typeof PART_KINDS)[number];

@@ -1,0 +1,78 @@
+import type { Circuit } from "../circuit/index.ts";
+import { INPUTS, ownerName, type Input, type Job, type RunId } from "../job/index.ts";
+import { solveCircuit, type Position, type SolveHealth } from "../network/index.ts";
+import { groupsOf } from "../proof/index.ts";
+import type { UnitSystem } from "../quantity/index.ts";
+import { restVolts, runningVolts, type SourceVolts } from "../source/index.ts";
+import { stripsOf, trunkStripsOf, type Strip, type TrunkStrip } from "../strip/index.ts";
+
+/** The strips of a circuit as solved in one position of the controls. */
+export type BenchView =
+  | {
+      readonly kind: "solved";
+      readonly strips: readonly Strip[];
+      readonly trunks: readonly TrunkStrip[];
+      readonly health: SolveHealth;
+      /** Supplies that turned themselves off under their load. */
+      readonly overloaded: readonly string[];
+    }
+  | { readonly kind: "trouble"; readonly words: string };
+
+/** Controls that something on this job feels: what stands above the strips. */
+export interface BenchControls {
+  readonly inputs: readonly Input[];
+  readonly switches: readonly RunId[];
+}
+
+export function controlsOf(job: Job, circuit: Circuit): BenchControls {
+  const groups = groupsOf(job, circuit);
+  const felt = new Set<Input>(groups.flatMap((g) => g.inputs));
+  if (job.vehicle.system.kind === "engine") felt.add("engine");
+  if (felt.size > 0) felt.add("key");
+  return {
+    inputs: INPUTS.filter((input) => felt.has(input)),
+    switches: [...new Set(groups.flatMap((g) => g.switches))],
+  };
+}
+
+/** Volts at the posts: charging while the engine runs, everything full and at rest otherwise. */
+export const postsVolts = (job: Job, inputs: ReadonlySet<Input>): SourceVolts =>
+  inputs.has("engine") ? runningVolts(job.vehicle) : restVolts(job.vehicle);
+
+/** What lights, how brightly, and where volts fall, with the controls as they are. */
+export function benchAt(
+  job: Job,
+  circuit: Circuit,
+  controls: Pick<Position, "inputs" | "switches">,
+  units: UnitSystem,
+): BenchView {
+  const position = { ...controls, ...postsVolts(job, controls.inputs) };
+  const solved = solveCircuit(circuit, position, job.practices.ambientC);
+  switch (solved.kind) {
+    case "solved":
+      return {
+        kind: "solved",
+        strips: stripsOf(job, circuit, solved.point, units),
+        trunks: trunkStripsOf(job, circuit, solved.point, units),
+        health: solved.result.health,
+        overloaded: solved.tripped.map((id) => {
+          const element = circuit.elements.get(id);
+          return element ? ownerName(job, element.runId) : id;
+        }),
+      };
+    case "chatters":
+      return { kind: "trouble", words: "A relay pulls in and lets go without end." };
+    case "singular":
+      return {
+        kind: "trouble",
+        words: `Nothing ties this to ground: ${solved.floating.join(", ")}.`,
+      };
+    case "notConverged":
+      return { kind: "trouble", words: `No steady state was found near ${solved.worst}.` };
+    case "unstableShare":
+      return {
+        kind: "trouble",
+        words: `Lamps with a driver inside do not share a voltage: ${solved.loads.join(", ")}.`,
+      };
+  }
+}

@@ -1,0 +1,5 @@
+export * from "./planJob.ts";
+export * from "./alternatives.ts";
+export * from "./summary.ts";
+export * from "./bench.ts";
+export * from "./causes.ts";

@@ -1,0 +1,77 @@
+import { budgetOf, type Budget } from "../budget/index.ts";
+import type { Choice, Circuit, Gap } from "../circuit/index.ts";
+import type { Job } from "../job/index.ts";
+import type { UnitSystem } from "../quantity/index.ts";
+import { checkJob, type Finding } from "../rule/index.ts";
+import { designPoint } from "../network/index.ts";
+import type { OperatingPoint } from "../solve/index.ts";
+import { packRangeV, restVolts, runningVolts, type SourceVolts } from "../source/index.ts";
+import {
+  materialsOf,
+  stripsOf,
+  trunkStripsOf,
+  type TrunkStrip,
+  wireListOf,
+  type Material,
+  type Strip,
+  type WireLine,
+} from "../strip/index.ts";
+import { synthesise } from "../synthesis/index.ts";
+
+/** Everything the views show of a job. Derived, never stored. */
+export interface JobPlan {
+  readonly strips: {
+    readonly running: readonly Strip[];
+    readonly engineOff: readonly Strip[];
+  };
+  /** What runs share, everything full and at rest. */
+  readonly trunks: readonly TrunkStrip[];
+  readonly choices: readonly Choice[];
+  readonly gaps: readonly Gap[];
+  readonly budget: Budget;
+  readonly findings: readonly Finding[];
+  readonly materials: readonly Material[];
+  readonly wires: readonly WireLine[];
+}
+
+export interface CheckedCircuit {
+  readonly circuit: Circuit;
+  readonly budget: Budget;
+  readonly findings: readonly Finding[];
+}
+
+/** Synthesis, budget and rules: what a pin's consequences are judged by. */
+export function checkedCircuit(job: Job): CheckedCircuit {
+  const circuit = synthesise(job);
+  const budget = budgetOf(job, circuit);
+  const rest = restVolts(job.vehicle);
+  const engineOff = designPoint(job, circuit, rest);
+  const worst = designPoint(job, circuit, rest, "high");
+  const { system } = job.vehicle;
+  const withPack = (packV: number): OperatingPoint | null =>
+    system.kind === "engine" ? null : designPoint(job, circuit, { ...rest, packV });
+  // Behind a converter or a battery of its own no lamp feels what the pack shows.
+  const feels = circuit.runs.some((run) => run.root.kind === "pack");
+  const range = system.kind === "engine" || !feels ? null : packRangeV(system.pack);
+  const top = range && withPack(range.highV);
+  const empty = range && withPack(range.lowV);
+  const findings = checkJob({ job, circuit, budget, engineOff, worst, top, empty });
+  return { circuit, budget, findings };
+}
+
+/** job → synthesise → solve → check → views, in one direction. */
+export function planJob(job: Job, units: UnitSystem): JobPlan {
+  const { circuit, budget, findings } = checkedCircuit(job);
+  const at = (volts: SourceVolts): readonly Strip[] =>
+    stripsOf(job, circuit, designPoint(job, circuit, volts), units);
+  return {
+    strips: { running: at(runningVolts(job.vehicle)), engineOff: at(restVolts(job.vehicle)) },
+    trunks: trunkStripsOf(job, circuit, designPoint(job, circuit, restVolts(job.vehicle)), units),
+    choices: circuit.choices,
+    gaps: circuit.gaps,
+    budget,
+    findings,
+    materials: materialsOf(job, circuit),
+    wires: wireListOf(circuit),
+  };
+}

@@ -1,0 +1,73 @@
+import type { Blocker, Job, Stage } from "../job/index.ts";
+import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
+import { checkedCircuit } from "./planJob.ts";
+
+/** One thing that a job waits for, as the board shows it. */
+export interface Waiting {
+  readonly kind: Blocker["kind"] | "stop";
+  readonly text: string;
+}
+
+/** Something stuck on that needs its time: until when the vehicle stays, and the load waits. */
+export interface Curing {
+  readonly what: string;
+  /** Moments as ISO 8601 in UTC. */
+  readonly handleAt: string;
+  readonly curedAt: string;
+}
+
+/** A job at a glance. Derived from its document; kept beside it only so that lists are quick. */
+export interface JobSummary {
+  readonly title: string;
+  readonly customer: string;
+  readonly stage: Stage;
+  readonly bench: string;
+  readonly promised: string;
+  readonly model: string;
+  readonly machine: string;
+  readonly runs: number;
+  readonly waiting: readonly Waiting[];
+  readonly curing: readonly Curing[];
+  /** What it takes from the shelf until it is handed over. */
+  readonly needs: readonly Need[];
+}
+
+/** What blocks a job: what people wrote down, kit that is not there, and findings to stop for. */
+export function jobSummary(job: Job): JobSummary {
+  const missing = job.kit
+    .filter((item) => item.inBox < item.needed)
+    .map((item): Waiting => ({ kind: "part", text: `${item.name} missing from the kit` }));
+  const { circuit, findings } = checkedCircuit(job);
+  const stops = findings
+    .filter((f) => f.severity === "stop")
+    .map((f): Waiting => ({ kind: "stop", text: `${f.title} (${f.place.words})` }));
+  const { title, customer, stage, bench, promised } = job.card;
+  const { model, machine } = job.vehicle;
+  return {
+    title,
+    customer,
+    stage,
+    bench,
+    promised,
+    model,
+    machine,
+    runs: job.runs.length,
+    waiting: [
+      ...job.blockers.map(({ kind, text }): Waiting => ({ kind, text })),
+      ...missing,
+      ...stops,
+    ],
+    curing: job.bonds.flatMap((bond): Curing[] => {
+      const when = curing(bond);
+      if (!when) return [];
+      return [
+        {
+          what: `${bond.what}, ${adhesiveOf(bond.adhesive).name}`,
+          handleAt: when.handle.toISOString(),
+          curedAt: when.cured.toISOString(),
+        },
+      ];
+    }),
+    needs: stage === "handOver" ? [] : needsOf(job, circuit),
+  };
+}

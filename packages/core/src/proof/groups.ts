@@ -1,0 +1,108 @@
+import {
+  controlPath,
+  elementOf,
+  powerPath,
+  type Circuit,
+  type RunCircuit,
+} from "../circuit/index.ts";
+import {
+  NEEDS_KEY,
+  inputWord,
+  type ElementId,
+  type Input,
+  type Job,
+  type NodeId,
+  type RunId,
+} from "../job/index.ts";
+import { BATTERY_PLUS, GROUND, PACK_PLUS } from "../network/index.ts";
+
+/** Runs that share a node other than the battery's posts: only they can trouble each other. */
+export interface RunGroup {
+  readonly runs: readonly RunCircuit[];
+  /** Signals that any of them feels, in the order of the vehicle's inputs. */
+  readonly inputs: readonly Input[];
+  /** Runs among them with a switch of their own. */
+  readonly switches: readonly RunId[];
+}
+
+/** Everything a run is made of, and what lies before it. */
+function everythingOf(circuit: Circuit, run: RunCircuit): ElementId[] {
+  const ids = [...powerPath(run), ...controlPath(run), ...run.extra];
+  const own = new Set(ids);
+  const gates = circuit.trunks
+    .filter((trunk) => trunk.path.some((id) => own.has(id)))
+    .flatMap((trunk) => [...trunk.gate]);
+  return [...ids, ...gates];
+}
+
+function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
+  const jobRun = job.runs.find((r) => r.id === run.runId);
+  const asked = (jobRun?.condition.anyOf.flat() ?? []).map((t) => t.input);
+  const felt = everythingOf(circuit, run).flatMap((id): Input[] => {
+    const element = elementOf(circuit, id);
+    if (element.kind === "switch") return [element.input];
+    if (element.kind !== "tap") return [];
+    const { liveWhen } = element.pin;
+    return liveWhen === "always" || liveWhen === "ground" || liveWhen === "unknown"
+      ? []
+      : [liveWhen];
+  });
+  return [...asked, ...felt].filter((input) => input !== "switch");
+}
+
+/** Nodes held at their voltage: what happens behind one cannot be felt behind another. */
+const isPost = (node: NodeId): boolean =>
+  node === BATTERY_PLUS || node === PACK_PLUS || node === GROUND || node.startsWith("pack-block-");
+
+/**
+ * Splits a circuit into groups that share nothing but posts held at their voltage. What
+ * happens in one cannot be felt in another, so each is proven by itself: exact, and far
+ * fewer positions than all of them at once.
+ */
+export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
+  const owner = new Map<NodeId, number>();
+  const group = circuit.runs.map((_, i) => i);
+  const root = (i: number): number => (group[i] === i ? i : root(group[i]!));
+  circuit.runs.forEach((run, i) => {
+    for (const id of everythingOf(circuit, run)) {
+      const { from, to } = elementOf(circuit, id);
+      for (const node of [from, to]) {
+        if (isPost(node)) continue;
+        const other = owner.get(node);
+        if (other === undefined) owner.set(node, i);
+        else group[root(i)] = root(other);
+      }
+    }
+  });
+  const members = new Map<number, RunCircuit[]>();
+  circuit.runs.forEach((run, i) => members.set(root(i), [...(members.get(root(i)) ?? []), run]));
+  return [...members.values()].map((runs): RunGroup => {
+    const felt = new Set(runs.flatMap((run) => signalsFelt(circuit, job, run)));
+    if ([...felt].some((input) => NEEDS_KEY.has(input))) felt.add("key");
+    const switches = new Set<RunId>();
+    for (const run of runs) {
+      for (const id of everythingOf(circuit, run)) {
+        const element = elementOf(circuit, id);
+        if (element.kind === "switch" && element.input === "switch") switches.add(element.runId);
+      }
+    }
+    return {
+      runs,
+      inputs: [...felt].sort((a, b) => inputWord(a).localeCompare(inputWord(b))),
+      switches: [...switches],
+    };
+  });
+}
+
+/** The part of a circuit that belongs to some of its runs, with what lies before them. */
+export function partOf(circuit: Circuit, runs: readonly RunCircuit[]): Circuit {
+  const owners = new Set(runs.map((run) => run.runId));
+  const ids = new Set(runs.flatMap((run) => everythingOf(circuit, run)));
+  return {
+    ...circuit,
+    runs,
+    elements: new Map(
+      [...circuit.elements].filter(([id, e]) => ids.has(id) || owners.has(e.runId)),
+    ),
+  };
+}

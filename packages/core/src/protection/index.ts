@@ -1,0 +1,3 @@
+export * from "./fuseLadder.ts";
+export * from "./fuseResistance.ts";
+export * from "./timeCurrent.ts";

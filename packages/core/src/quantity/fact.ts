@@ -1,0 +1,60 @@
+import { interval, type Interval } from "./interval.ts";
+
+/** Where a number came from. `stated` is the maker's paper, `assumed` nobody has looked yet. */
+export const PROVENANCES = ["measured", "stated", "assumed"] as const;
+export type Provenance = (typeof PROVENANCES)[number];
+
+/** One electrical fact about a vehicle or a part, with bounds and provenance. SI units. */
+export interface Fact {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  readonly provenance: Provenance;
+}
+
+/**
+ * Half-width of the bounds offered when only a value is typed, as a share of it.
+ * Common practice: a clamp meter is good for about 2 %, maker's paper for 10 %,
+ * and a guess from a similar machine for 25 %.
+ */
+export const DEFAULT_SPREAD: Readonly<Record<Provenance, number>> = {
+  measured: 0.02,
+  stated: 0.1,
+  assumed: 0.25,
+};
+
+const round = (x: number): number => Number(x.toPrecision(6));
+
+export function factOf(value: number, provenance: Provenance, low?: number, high?: number): Fact {
+  const spread = Math.abs(value) * DEFAULT_SPREAD[provenance];
+  return {
+    value,
+    low: low ?? round(value - spread),
+    high: high ?? round(value + spread),
+    provenance,
+  };
+}
+
+export const measured = (value: number, low?: number, high?: number): Fact =>
+  factOf(value, "measured", low, high);
+export const stated = (value: number, low?: number, high?: number): Fact =>
+  factOf(value, "stated", low, high);
+export const assumed = (value: number, low?: number, high?: number): Fact =>
+  factOf(value, "assumed", low, high);
+
+export const boundsOf = (fact: Fact): Interval => interval(fact.low, fact.value, fact.high);
+
+/** The same fact if it were measured and found to be its best estimate. */
+export const settled = (fact: Fact): Fact => factOf(fact.value, "measured");
+
+/** Recognises a fact by its shape, in data whose type is not known any more. */
+export const isFact = (value: unknown): value is Fact =>
+  typeof value === "object" &&
+  value !== null &&
+  "provenance" in value &&
+  "low" in value &&
+  "high" in value;
+
+/** A value within bounds: the lower at 0, the best estimate at 0.5, the upper at 1. */
+export const settledAt = ({ low, value, high }: Omit<Fact, "provenance">, at: number): number =>
+  at < 0.5 ? low + (value - low) * 2 * at : value + (high - value) * (2 * at - 1);

@@ -1,0 +1,36 @@
+import type { Interval } from "./interval.ts";
+
+/** How a person wants lengths and wire named; everything inside core stays SI. */
+export type UnitSystem = "metric" | "us";
+
+/** Number with at most `digits` decimals, no trailing zeros, a true minus sign. */
+export function decimal(x: number, digits = 1): string {
+  const text = x.toFixed(digits);
+  const trimmed = digits > 0 ? text.replace(/\.?0+$/, "") : text;
+  return (trimmed === "-0" ? "0" : trimmed).replace("-", "−");
+}
+
+/** Number with exactly `digits` decimals, for columns that are compared. */
+export const fixed = (x: number, digits: number): string => {
+  const text = x.toFixed(digits);
+  return (/^-0\.?0*$/.test(text) ? text.slice(1) : text).replace("-", "−");
+};
+
+/** Bounds written out as "3.1–3.9", or one number where they print alike. */
+export function span(a: Interval, digits = 1): string {
+  const low = decimal(a.low, digits);
+  const high = decimal(a.high, digits);
+  if (low === high) return low;
+  return low.startsWith("−") || high.startsWith("−") ? `${low} to ${high}` : `${low}–${high}`;
+}
+
+export const METRES_PER_FOOT = 0.3048;
+
+/** A run length for people: millimetres below a metre, else metres; or inches and feet. */
+export function lengthText(metres: number, units: UnitSystem): string {
+  if (units === "us") {
+    const feet = metres / METRES_PER_FOOT;
+    return feet < 1 ? `${decimal(feet * 12, 1)} in` : `${decimal(feet, 1)} ft`;
+  }
+  return metres < 1 ? `${decimal(metres * 1000, 0)} mm` : `${decimal(metres, 2)} m`;
+}

@@ -1,0 +1,3 @@
+export * from "./interval.ts";
+export * from "./fact.ts";
+export * from "./format.ts";

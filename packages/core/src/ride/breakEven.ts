@@ -1,0 +1,80 @@
+import { chargingBudget, type RunningState } from "../budget/charging.ts";
+import type { Circuit } from "../circuit/index.ts";
+import type { Job, RunId } from "../job/index.ts";
+import { chargingOutputA } from "../source/index.ts";
+import type { ChargingFacts } from "../vehicle/index.ts";
+import { START_A, START_S } from "./simulateRide.ts";
+
+/** Engine speeds from which the charging system carries a load; null where it never does. */
+export interface BreakEven {
+  readonly surelyRpm: number | null;
+  readonly likelyRpm: number | null;
+}
+
+const sure = (rpm: number) =>
+  ({ value: rpm, low: rpm, high: rpm, provenance: "measured" }) as const;
+
+/** Lowest speed at which an output reaches a load, on a curve that does not fall. */
+function reaches(
+  charging: ChargingFacts,
+  loadA: number,
+  side: "low" | "mid" | "high",
+): number | null {
+  const { points } = charging;
+  const [first, last] = [points[0]!.rpm, points[points.length - 1]!.rpm];
+  const output = (rpm: number): number => chargingOutputA(charging, sure(rpm))[side];
+  if (output(last) < loadA) return null;
+  if (output(first) >= loadA) return first;
+  let [low, high] = [first, last];
+  while (high - low > 1) {
+    const middle = (low + high) / 2;
+    if (output(middle) >= loadA) high = middle;
+    else low = middle;
+  }
+  return Math.round(high);
+}
+
+export function breakEven(
+  job: Job,
+  circuit: Circuit,
+  charging: ChargingFacts,
+  state: RunningState,
+): BreakEven {
+  const { loadA } = chargingBudget(job, circuit, charging, state);
+  return {
+    surelyRpm: reaches(charging, loadA.high, "low"),
+    likelyRpm: reaches(charging, loadA.mid, "mid"),
+  };
+}
+
+/** Minutes of riding in a state that put back what one start takes; null when nothing is to spare. */
+export function minutesToRepay(spareA: number): number | null {
+  return spareA > 0 ? (START_A * START_S) / 60 / spareA : null;
+}
+
+export interface SwitchOff {
+  readonly what: string;
+  readonly runId: RunId | null;
+  /** Mean current in A that it takes in this state. */
+  readonly currentA: number;
+  /** What is to spare once this and everything before it is off, in A. */
+  readonly spareA: number;
+}
+
+/** What to switch off first where a state falls short: the most amps first, what it leaves to spare. */
+export function switchOffFirst(
+  job: Job,
+  circuit: Circuit,
+  charging: ChargingFacts,
+  state: RunningState,
+): SwitchOff[] {
+  const budget = chargingBudget(job, circuit, charging, state);
+  let spareA = budget.spareA.mid;
+  return budget.lines
+    .filter((line) => line.kind !== "output")
+    .sort((a, b) => b.currentA.mid - a.currentA.mid)
+    .map((line): SwitchOff => {
+      spareA += line.currentA.mid;
+      return { what: line.what, runId: line.runId, currentA: line.currentA.mid, spareA };
+    });
+}

@@ -1,0 +1,5 @@
+export * from "./rides.ts";
+export * from "./simulateRide.ts";
+export * from "./bounds.ts";
+export * from "./breakEven.ts";
+export * from "./fitCurve.ts";

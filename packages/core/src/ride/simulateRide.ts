@@ -1,0 +1,187 @@
+import type { Circuit } from "../circuit/index.ts";
+import { runCurrentA } from "../budget/charging.ts";
+import { drawsFrom } from "../budget/drawsFrom.ts";
+import type { Condition, Input, Job, RideLeg, Run } from "../job/index.ts";
+import { settledAt, type Fact } from "../quantity/index.ts";
+import { chargingOutputA, peukertHours } from "../source/index.ts";
+import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
+import { speedsOf, usualRide } from "./rides.ts";
+
+/** What a start takes: a starter motor of a small engine for a second and a half, assumed. */
+export const START_A = 90;
+export const START_S = 1.5;
+
+/** Turn lamps are lit half of the time they flash. */
+const FLASH_SHARE = 0.5;
+
+/** Longest step in s. Within one nothing changes but the battery's acceptance near full. */
+const STEP_S = 5;
+
+/** Share of its capacity that a battery takes an hour when empty; less as it fills. Assumed. */
+const ACCEPTANCE: Readonly<Record<BatteryFacts["chemistry"], number>> = {
+  flooded: 0.4,
+  agm: 0.6,
+  gel: 0.3,
+  lithiumIron: 1.5,
+};
+
+/** Ah out of the battery for each Ah put in. Lead loses some of it to gas; handbook value (m). */
+const CHARGE_SHARE: Readonly<Record<BatteryFacts["chemistry"], number>> = {
+  flooded: 0.85,
+  agm: 0.92,
+  gel: 0.92,
+  lithiumIron: 0.99,
+};
+
+/** Where within its bounds each kind of fact is taken: 0 its low, 0.5 its value, 1 its high. */
+export interface Draw {
+  readonly output: number;
+  readonly base: number;
+  readonly runs: number;
+  readonly capacity: number;
+}
+
+export const MIDDLE: Draw = { output: 0.5, base: 0.5, runs: 0.5, capacity: 0.5 };
+
+export interface RidePoint {
+  readonly minute: number;
+  readonly soc: number;
+  readonly outputA: number;
+  readonly loadA: number;
+  /** Into the battery; out of it below zero. */
+  readonly batteryA: number;
+  readonly leg: string;
+}
+
+export interface Ride {
+  readonly points: readonly RidePoint[];
+  readonly endSoc: number;
+  readonly lowestSoc: number;
+  readonly chargedAh: number;
+  readonly drawnAh: number;
+  /** Minutes at which the battery is not trusted to start any more; null when never. */
+  readonly noStartMinute: number | null;
+}
+
+/** Interpolates within a fact's bounds. */
+const pick = (fact: Pick<Fact, "low" | "value" | "high">, at: number): number =>
+  settledAt(fact, at);
+
+export const legsOf = (job: Job, charging: ChargingFacts): readonly RideLeg[] =>
+  job.ride.length > 0 ? job.ride : usualRide(job.vehicle.kind).legs(speedsOf(charging));
+
+const uses = (condition: Condition, ...inputs: Input[]): boolean =>
+  condition.anyOf.flat().some((term) => inputs.includes(term.input));
+
+/** State of the budget that a leg is nearest to. */
+function stateOf(leg: RideLeg, charging: ChargingFacts): "engineOff" | "idle" | "town" | "cruise" {
+  if (leg.rpm <= 0) return "engineOff";
+  const { idle, town, cruise } = speedsOf(charging);
+  if (leg.rpm < (idle + town) / 2) return "idle";
+  return leg.rpm < (town + cruise) / 2 ? "town" : "cruise";
+}
+
+const ON = {
+  engineOff: "onEngineOff",
+  idle: "onIdle",
+  town: "onTown",
+  cruise: "onCruise",
+} as const;
+
+/** Share of a leg that a run is on: by the brake and turns of the leg where it hangs on those. */
+export function runShare(run: Run, leg: RideLeg, charging: ChargingFacts): number {
+  if (uses(run.condition, "left", "right")) return (leg.turn * FLASH_SHARE) / 2;
+  if (uses(run.condition, "brake")) return leg.brake;
+  return run[ON[stateOf(leg, charging)]];
+}
+
+interface LegAmps {
+  readonly leg: RideLeg;
+  readonly outputA: number;
+  readonly loadA: number;
+}
+
+/** Mean output and load of a leg, everything taken at a place within its bounds. */
+function legAmps(
+  job: Job,
+  circuit: Circuit,
+  charging: ChargingFacts,
+  leg: RideLeg,
+  draw: Draw,
+): LegAmps {
+  const state = stateOf(leg, charging);
+  const volts = charging.regulatedV.value;
+  const exact = { value: leg.rpm, low: leg.rpm, high: leg.rpm, provenance: "measured" } as const;
+  const output = chargingOutputA(charging, exact);
+  const outputA = leg.rpm <= 0 ? 0 : pick({ ...output, value: output.mid }, draw.output);
+  const baseA = job.vehicle.baseLoads.reduce(
+    (amps, load) => amps + pick(load.currentA, draw.base) * load[state],
+    0,
+  );
+  const runsA = job.runs.reduce((amps, run) => {
+    const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
+    if (made && drawsFrom(circuit, made) !== "battery") return amps;
+    const current = runCurrentA(job, run, made, circuit, volts);
+    return (
+      amps + pick({ ...current, value: current.mid }, draw.runs) * runShare(run, leg, charging)
+    );
+  }, 0);
+  return { leg, outputA, loadA: baseA + runsA + leg.extraA };
+}
+
+/**
+ * A ride of legs, the battery followed through it. What the charging system gives beyond
+ * the loads goes into the battery as far as it takes it (less as it fills); what it lacks
+ * comes out of it, by Peukert's law above the rated current. Charge is conserved: what went
+ * in, times what the chemistry keeps, less what came out is the change.
+ */
+export function simulateRide(
+  job: Job,
+  circuit: Circuit,
+  charging: ChargingFacts,
+  battery: BatteryFacts,
+  startSoc: number,
+  draw: Draw = MIDDLE,
+): Ride {
+  const capacityAh = pick(battery.capacityAh, draw.capacity);
+  const points: RidePoint[] = [];
+  let [soc, minute, chargedAh, drawnAh] = [startSoc, 0, 0, 0];
+  let lowestSoc = startSoc;
+  let noStartMinute: number | null = null;
+  const take = (amps: number, hours: number): void => {
+    // Above the rated current a battery gives less than it holds: the same time at a larger one.
+    const fair = peukertHours(capacityAh, battery.hourRate, battery.peukert.value, amps);
+    const ah = Math.min(soc * capacityAh, (hours / fair) * capacityAh);
+    soc -= ah / capacityAh;
+    drawnAh += ah;
+  };
+  for (const leg of legsOf(job, charging)) {
+    const { outputA, loadA } = legAmps(job, circuit, charging, leg, draw);
+    for (let n = 0; n < leg.starts; n += 1) take(START_A, START_S / 3600);
+    const steps = Math.max(1, Math.ceil((leg.minutes * 60) / STEP_S));
+    const hours = leg.minutes / 60 / steps;
+    const spareA = outputA - loadA;
+    for (let step = 0; step < steps; step += 1) {
+      let batteryA = spareA;
+      if (spareA > 0) {
+        const acceptA = ACCEPTANCE[battery.chemistry] * capacityAh * Math.min(1, 4 * (1 - soc));
+        const room = ((1 - soc) * capacityAh) / hours / CHARGE_SHARE[battery.chemistry];
+        batteryA = Math.min(spareA, acceptA, room);
+        const kept = batteryA * hours * CHARGE_SHARE[battery.chemistry];
+        soc += kept / capacityAh;
+        chargedAh += kept;
+      } else if (spareA < 0) {
+        take(-spareA, hours);
+      }
+      if (step === 0 || step === steps - 1 || step % 6 === 0) {
+        points.push({ minute, soc, outputA, loadA, batteryA, leg: leg.name });
+      }
+      minute += hours * 60;
+      lowestSoc = Math.min(lowestSoc, soc);
+      if (noStartMinute === null && soc < battery.noStartSoc.value) noStartMinute = minute;
+    }
+  }
+  const last = points[points.length - 1];
+  if (last) points.push({ ...last, minute, soc });
+  return { points, endSoc: soc, lowestSoc, chargedAh, drawnAh, noStartMinute };
+}

@@ -1,0 +1,77 @@
+import type { Budget } from "../budget/index.ts";
+import type { Circuit, RunCircuit } from "../circuit/index.ts";
+import type { Edit, ElementId, Job, Run, RunId } from "../job/index.ts";
+import type { OperatingPoint } from "../solve/index.ts";
+
+/** `stop`: do not build it so. `fix`: it will trouble someone. `note`: know it. */
+export const SEVERITIES = ["stop", "fix", "note"] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+export interface Place {
+  readonly runId: RunId | null;
+  readonly elementId: ElementId | null;
+  readonly words: string;
+}
+
+/** A number with what it should have been. */
+export interface Figure {
+  readonly label: string;
+  readonly value: string;
+  readonly limit: string;
+}
+
+export interface Remedy {
+  readonly label: string;
+  readonly edits: readonly Edit[];
+}
+
+/** What a rule finds. `Finding` adds the rule's source to it. */
+export interface Found {
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly place: Place;
+  readonly title: string;
+  readonly figures: readonly Figure[];
+  readonly why: string;
+  readonly remedies: readonly Remedy[];
+}
+
+export interface Finding extends Found {
+  /** A published source, or "common practice". */
+  readonly source: string;
+}
+
+/** What a rule may look at. */
+export interface RuleContext {
+  readonly job: Job;
+  readonly circuit: Circuit;
+  readonly budget: Budget;
+  /** Engine off and full battery, everything on; null on a vehicle without a 12 V battery. */
+  readonly engineOff: OperatingPoint | null;
+  /** The same with every length and power at its upper bound. */
+  readonly worst: OperatingPoint | null;
+  /** Traction pack straight off the charger, and empty; null without a pack. */
+  readonly top: OperatingPoint | null;
+  readonly empty: OperatingPoint | null;
+}
+
+export interface Rule {
+  readonly id: string;
+  /** A published source, or "common practice". */
+  readonly source: string;
+  check(context: RuleContext): Found[];
+}
+
+/** Pairs of a run of the job and the circuit made of it. */
+export function builtRuns({ job, circuit }: RuleContext): { run: Run; made: RunCircuit }[] {
+  return circuit.runs.flatMap((made) => {
+    const run = job.runs.find((r) => r.id === made.runId);
+    return run ? [{ run, made }] : [];
+  });
+}
+
+export const placeOfRun = (run: Run, elementId: ElementId | null, words: string): Place => ({
+  runId: run.id,
+  elementId,
+  words: `${run.name}: ${words}`,
+});

@@ -1,0 +1,4 @@
+export * from "./finding.ts";
+export { RULES } from "./rules.ts";
+export { checkJob } from "./checkJob.ts";
+export { worstShareV } from "./stringSpread.ts";

@@ -1,0 +1,71 @@
+import { chargingCurve } from "./chargingCurve.ts";
+import { placeAsks } from "./placeAsks.ts";
+import { blockTapped } from "./blockTapped.ts";
+import { ledStrips } from "./ledStrips.ts";
+import { stringSpread } from "./stringSpread.ts";
+import { bodyGround } from "./bodyGround.ts";
+import { boxFits } from "./boxFits.ts";
+import { converterFits } from "./converterFits.ts";
+import { packFacts } from "./packFacts.ts";
+import { packWiring } from "./packWiring.ts";
+import { polesTooFew } from "./polesTooFew.ts";
+import { chargingShort } from "./chargingShort.ts";
+import { coilDiodeReversed } from "./coilDiodeReversed.ts";
+import { contactOverRating } from "./contactOverRating.ts";
+import { dropOverTarget } from "./dropOverTarget.ts";
+import type { Rule } from "./finding.ts";
+import { routeFits } from "./routeFits.ts";
+import { ledgerOpen } from "./ledgerOpen.ts";
+import { lampsInPlace } from "./lampsInPlace.ts";
+import { holesOnPanel } from "./holesOnPanel.ts";
+import { bondNotYet } from "./bondNotYet.ts";
+import { fuseAboveWeakest } from "./fuseAboveWeakest.ts";
+import { fuseBelowDraw } from "./fuseBelowDraw.ts";
+import { fuseFarFromBattery } from "./fuseFarFromBattery.ts";
+import { kitPartMissing } from "./kitPartMissing.ts";
+import { lampVolts } from "./lampVolts.ts";
+import { loadOnIgnition } from "./loadOnIgnition.ts";
+import { notBuildable } from "./notBuildable.ts";
+import { parkedDraw } from "./parkedDraw.ts";
+import { relayMissing } from "./relayMissing.ts";
+import { smallFuseUpstream } from "./smallFuseUpstream.ts";
+import { switchOverRating } from "./switchOverRating.ts";
+import { tapOverLimit } from "./tapOverLimit.ts";
+import { wiredOtherwise } from "./wiredOtherwise.ts";
+
+/** Every rule, in the order their findings are told within a severity. */
+export const RULES: readonly Rule[] = [
+  notBuildable,
+  wiredOtherwise,
+  fuseFarFromBattery,
+  fuseAboveWeakest,
+  fuseBelowDraw,
+  loadOnIgnition,
+  smallFuseUpstream,
+  tapOverLimit,
+  relayMissing,
+  switchOverRating,
+  contactOverRating,
+  coilDiodeReversed,
+  converterFits,
+  boxFits,
+  bodyGround,
+  polesTooFew,
+  packFacts,
+  packWiring,
+  lampVolts,
+  stringSpread,
+  blockTapped,
+  ledStrips,
+  dropOverTarget,
+  parkedDraw,
+  chargingCurve,
+  chargingShort,
+  placeAsks,
+  kitPartMissing,
+  bondNotYet,
+  holesOnPanel,
+  lampsInPlace,
+  ledgerOpen,
+  routeFits,
+];

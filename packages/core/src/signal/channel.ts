@@ -1,0 +1,127 @@
+import type { Behaviour } from "../part/index.ts";
+import type { Input } from "../job/index.ts";
+
+/** A change of one way's level at an exact time. */
+export interface LevelStep {
+  readonly atS: number;
+  readonly level: number;
+}
+
+/** What a way is told: its own input, and the vehicle's signals and speed. */
+export interface WayInput {
+  readonly atS: number;
+  readonly on: boolean;
+  readonly inputs: ReadonlySet<Input>;
+  readonly kmh: number;
+}
+
+interface Span {
+  readonly fromS: number;
+  readonly toS: number;
+}
+
+/** Spans in which a way is asked to be on, delays, latch and run-on worked in. */
+function askedSpans(b: Behaviour, told: readonly WayInput[], endS: number): Span[] {
+  const raw: Span[] = [];
+  let since: number | null = null;
+  let latched = false;
+  let was = false;
+  for (const { atS, on } of told) {
+    const rises = on && !was;
+    was = on;
+    const want: boolean = b.latch ? (rises ? !latched : latched) : on;
+    if (b.latch && rises) latched = want;
+    if (want && since === null) since = atS;
+    else if (!want && since !== null) {
+      raw.push({ fromS: since, toS: atS });
+      since = null;
+    }
+  }
+  if (since !== null) raw.push({ fromS: since, toS: Infinity });
+  return raw.reduce<Span[]>((list, { fromS, toS }) => {
+    const last = list[list.length - 1];
+    const end = toS + b.runOnS;
+    // Asked again while it still runs on, it simply stays on.
+    if (last && fromS <= last.toS) {
+      list[list.length - 1] = { fromS: last.fromS, toS: Math.max(last.toS, end) };
+      return list;
+    }
+    const start = fromS + b.delayS;
+    // Let go before its delay is over, it never comes on.
+    if (start < toS && start < endS) list.push({ fromS: start, toS: end });
+    return list;
+  }, []);
+}
+
+const at = (told: readonly WayInput[], atS: number): WayInput | undefined => {
+  let found: WayInput | undefined;
+  for (const t of told) if (t.atS <= atS + 1e-12) found = t;
+  return found;
+};
+
+/** Spans in which something silences a way, hold time included. */
+function silenced(b: Behaviour, told: readonly WayInput[]): Span[] {
+  if (b.offWith.length === 0) return [];
+  const spans: Span[] = [];
+  let since: number | null = null;
+  for (const t of told) {
+    const now = b.offWith.some((input) => t.inputs.has(input));
+    if (now && since === null) since = t.atS;
+    if (!now && since !== null) {
+      spans.push({ fromS: since, toS: t.atS + b.offHoldS });
+      since = null;
+    }
+  }
+  if (since !== null) spans.push({ fromS: since, toS: Infinity });
+  return spans;
+}
+
+/**
+ * The level of a way over time, 0–1, as steps at exact times: what its behaviour makes of
+ * its input. Deterministic, and no step of time of its own.
+ */
+export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number): LevelStep[] {
+  const marks = new Set<number>([0]);
+  const flashing: Span[] = [];
+  const lit: Span[] = [];
+  let lastFlashedS = -Infinity;
+  for (const span of askedSpans(b, told, endS)) {
+    const end = Math.min(span.toS, endS);
+    const fast = (at(told, span.fromS)?.kmh ?? 0) >= b.flashFromKmh;
+    const fresh = span.fromS - lastFlashedS >= b.lockoutS;
+    let t = span.fromS;
+    if (b.flashes !== 0 && fast && fresh) {
+      const period = b.onS + b.offS;
+      const count = b.flashes < 0 ? Math.ceil((end - t) / period) : b.flashes;
+      for (let n = 0; n < count && t < end; n += 1) {
+        flashing.push({ fromS: t, toS: Math.min(t + b.onS, end) });
+        t += period;
+      }
+      t = Math.min(t, end);
+      lastFlashedS = t;
+    }
+    if (t < end && b.flashes >= 0) lit.push({ fromS: t, toS: end });
+    else if (t < end && !(fast && fresh)) lit.push({ fromS: t, toS: end });
+  }
+  const on = [...flashing, ...lit];
+  const off = silenced(b, told);
+  for (const { fromS, toS } of [...on, ...off]) {
+    marks.add(fromS);
+    if (toS < endS) marks.add(toS);
+  }
+  for (const t of told) marks.add(t.atS);
+  const levelAt = (t: number): number => {
+    const within = (s: Span): boolean => t >= s.fromS - 1e-12 && t < s.toS - 1e-12;
+    if (!on.some(within) || off.some(within)) return 0;
+    const inputs = at(told, t)?.inputs;
+    return b.boostWith.some((input) => inputs?.has(input)) ? b.boostLevel : b.level;
+  };
+  const steps: LevelStep[] = [];
+  for (const t of [...marks].filter((m) => m < endS).sort((x, y) => x - y)) {
+    const level = levelAt(t);
+    if (steps.length === 0 || steps[steps.length - 1]!.level !== level) {
+      steps.push({ atS: t, level });
+    }
+  }
+  return steps;
+}

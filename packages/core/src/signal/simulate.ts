@@ -1,0 +1,319 @@
+import { elementOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
+import type { ElementId, Input, Job, LampId, RunId } from "../job/index.ts";
+import { NEEDS_KEY } from "../job/index.ts";
+import { solveCircuit, type Position } from "../network/index.ts";
+import { PLAIN, workLevel, type Behaviour, type LightColour } from "../part/index.ts";
+import { restVolts, runningVolts } from "../source/index.ts";
+import { wayLevels, type LevelStep, type WayInput } from "./channel.ts";
+import { flashTiming, type FlashTiming } from "./flasher.ts";
+import type { ControlScript, ScriptEvent } from "./script.ts";
+
+/** Above this level a lamp counts as lit. */
+const LIT = 0.05;
+/** A change of level that nobody sees is none: volts that sag a little as another lamp lights. */
+const SEEN = 0.01;
+/** Volts at which a watt of a factory bulb is an amp's worth: 13.5 V, as the limits are stated. */
+const FLASHER_V = 13.5;
+
+export interface LampTrace {
+  readonly lampId: LampId;
+  readonly runId: RunId;
+  readonly label: string;
+  readonly light: LightColour;
+  readonly place: Job["lamps"][number]["place"];
+  readonly steps: readonly LevelStep[];
+}
+
+/** What makes a side flash, and what it saw. */
+export interface SideTrace {
+  readonly side: "left" | "right";
+  readonly loadA: number;
+  readonly timing: FlashTiming;
+}
+
+export interface SignalTrace {
+  readonly endS: number;
+  readonly events: readonly ScriptEvent[];
+  readonly lamps: readonly LampTrace[];
+  readonly sides: readonly SideTrace[];
+  /** Positions of the circuit that were solved: each once. */
+  readonly solved: number;
+}
+
+interface Moment {
+  readonly atS: number;
+  readonly inputs: ReadonlySet<Input>;
+  readonly switches: ReadonlySet<RunId>;
+  readonly kmh: number;
+}
+
+/** The controls as they stand after each event. */
+function momentsOf(script: ControlScript): Moment[] {
+  const moments: Moment[] = [];
+  let inputs = new Set<Input>();
+  let switches = new Set<RunId>();
+  let kmh = 0;
+  const note = (atS: number): void => {
+    const moment = { atS, inputs: new Set(inputs), switches: new Set(switches), kmh };
+    const last = moments[moments.length - 1];
+    if (last?.atS === atS) moments[moments.length - 1] = moment;
+    else moments.push(moment);
+  };
+  note(0);
+  for (const event of script.events) {
+    if (event.kind === "speed") kmh = event.kmh;
+    else if (event.kind === "input") {
+      inputs = new Set(inputs);
+      if (event.on) inputs.add(event.input);
+      else inputs.delete(event.input);
+    } else {
+      switches = new Set(switches);
+      if (event.on) switches.add(event.runId);
+      else switches.delete(event.runId);
+    }
+    note(event.atS);
+  }
+  return moments;
+}
+
+const SIDES = ["left", "right"] as const;
+type Side = (typeof SIDES)[number];
+
+const asked = (moment: Moment, side: Side): boolean =>
+  moment.inputs.has(side) || moment.inputs.has("hazard");
+
+/** Current that flows to a side's lamps through what makes it flash, in A. */
+function sideLoadA(
+  job: Job,
+  circuit: Circuit,
+  side: Side,
+  amps: ReadonlyMap<ElementId, number>,
+): number {
+  const factory = (job.vehicle.turn?.bulbW.value ?? 0) / FLASHER_V;
+  let total = factory;
+  let kit = 0;
+  for (const element of circuit.elements.values()) {
+    if (element.kind === "tap" && element.pin.liveWhen === side) total += amps.get(element.id) ?? 0;
+    if (element.kind === "flasher") kit = Math.max(kit, amps.get(element.id) ?? 0);
+  }
+  return kit > 0 ? kit : total;
+}
+
+/** The kit's own flasher where the turn lamps hang behind one, the vehicle's otherwise. */
+function flasherOf(job: Job, circuit: Circuit) {
+  for (const element of circuit.elements.values()) {
+    if (element.kind !== "flasher") continue;
+    const { principle, leastA, ratePerMin, onShare } = element.part;
+    return { principle, leastA, ratedA: Math.max(leastA * 1.5, 1), ratePerMin, onShare };
+  }
+  return job.vehicle.turn;
+}
+
+/** Solves positions of the controls, each once. */
+class Solver {
+  private readonly known = new Map<string, ReturnType<Solver["solve"]>>();
+  count = 0;
+
+  constructor(
+    private readonly job: Job,
+    private readonly circuit: Circuit,
+  ) {}
+
+  at(position: Pick<Position, "inputs" | "switches">) {
+    const key = `${[...position.inputs].sort().join()}|${[...position.switches].sort().join()}`;
+    const kept = this.known.get(key);
+    if (kept) return kept;
+    const made = this.solve(position);
+    this.known.set(key, made);
+    return made;
+  }
+
+  private solve(position: Pick<Position, "inputs" | "switches">) {
+    this.count += 1;
+    const volts = position.inputs.has("engine")
+      ? runningVolts(this.job.vehicle)
+      : restVolts(this.job.vehicle);
+    const solved = solveCircuit(
+      this.circuit,
+      { ...position, ...volts },
+      this.job.practices.ambientC,
+    );
+    const levels = new Map<LampId, number>();
+    const amps = new Map<ElementId, number>();
+    if (solved.kind === "solved") {
+      for (const run of this.circuit.runs) {
+        for (const branch of run.branches) {
+          const load = elementOf(this.circuit, branch.load);
+          const at = solved.point.at.get(branch.load)!;
+          if (load.kind === "load") {
+            const level = workLevel(load.part.load, at.fromV - at.toV, at.currentA);
+            levels.set(branch.lampId, level < LIT ? 0 : Math.min(1, level));
+          }
+        }
+      }
+      for (const [id, at] of solved.point.at) amps.set(id, at.currentA);
+    }
+    return { levels, amps };
+  }
+}
+
+/** What a run's way, or the lamp itself, does with its feed over time. */
+function behaviourOf(job: Job, run: RunCircuit, lampId: LampId): Behaviour | null {
+  const { source } = run;
+  if (source.kind === "supply") {
+    const supply = job.supplies.find((s) => s.id === source.supplyId);
+    const part = job.parts.find((p) => p.id === supply?.partId);
+    if (part?.kind === "box" && part.behaviours.length > 0) {
+      const on = job.runs.filter(
+        (r) => r.feed.kind === "supply" && r.feed.supplyId === source.supplyId,
+      );
+      const way = on.findIndex((r) => r.id === run.runId);
+      return part.behaviours[way] ?? null;
+    }
+  }
+  const lamp = job.lamps.find((l) => l.id === lampId);
+  const part = job.parts.find((p) => p.id === lamp?.partId);
+  return part?.kind === "load" ? part.behaviour : null;
+}
+
+/** Phases of one side: spans in which its flasher's contact is closed, at exact times. */
+function closedSpans(moments: readonly Moment[], side: Side, endS: number, timing: FlashTiming) {
+  const spans: { fromS: number; toS: number }[] = [];
+  let since: number | null = null;
+  const close = (toS: number): void => {
+    if (since === null) return;
+    let t = since + timing.firstS;
+    if (!timing.flashes) spans.push({ fromS: since, toS });
+    while (timing.flashes && t < toS) {
+      spans.push({ fromS: t, toS: Math.min(t + timing.onS, toS) });
+      t += timing.onS + timing.offS;
+    }
+    since = null;
+  };
+  for (const moment of moments) {
+    if (asked(moment, side) && since === null) since = moment.atS;
+    if (!asked(moment, side)) close(moment.atS);
+  }
+  close(endS);
+  return spans;
+}
+
+const isOn = (spans: readonly { fromS: number; toS: number }[], t: number): boolean =>
+  spans.some((s) => t >= s.fromS - 1e-12 && t < s.toS - 1e-12);
+
+/** The controls of a moment with the sides as their flasher has them. */
+function withPhases(moment: Moment, lit: ReadonlyMap<Side, boolean>): Set<Input> {
+  const inputs = new Set(moment.inputs);
+  if (!moment.inputs.has("key")) for (const input of NEEDS_KEY) inputs.delete(input);
+  const hazard = inputs.has("hazard");
+  for (const side of SIDES) {
+    if ((inputs.has(side) || hazard) && !lit.get(side)) inputs.delete(side);
+  }
+  // With hazards on both sides share a phase: off together.
+  if (hazard && !lit.get("left") && !lit.get("right")) inputs.delete("hazard");
+  return inputs;
+}
+
+/**
+ * What every lamp does over a script of the controls: exact times of every change, each
+ * distinct position solved once by the network. The flasher sees the current that the
+ * solver gives it. Deterministic.
+ */
+export function simulateSignals(job: Job, circuit: Circuit, script: ControlScript): SignalTrace {
+  const moments = momentsOf(script);
+  const solver = new Solver(job, circuit);
+  const flasher = flasherOf(job, circuit);
+  const sides: SideTrace[] = [];
+  const spans = new Map<Side, { fromS: number; toS: number }[]>();
+  for (const side of SIDES) {
+    const first = moments.find((m) => asked(m, side));
+    if (!first) continue;
+    const { amps } = solver.at({ inputs: first.inputs, switches: first.switches });
+    const loadA = sideLoadA(job, circuit, side, amps);
+    const timing: FlashTiming = flasher
+      ? flashTiming(flasher, loadA)
+      : { flashes: false, onS: Infinity, offS: 0, firstS: 0, why: "nothing makes it flash" };
+    sides.push({ side, loadA, timing });
+    spans.set(side, closedSpans(moments, side, script.endS, timing));
+  }
+  const marks = new Set<number>(moments.map((m) => m.atS));
+  for (const list of spans.values()) {
+    for (const { fromS, toS } of list) {
+      marks.add(fromS);
+      if (toS < script.endS) marks.add(toS);
+    }
+  }
+  const times = [...marks].filter((t) => t < script.endS).sort((a, b) => a - b);
+  const raw = new Map<LampId, { atS: number; level: number; moment: Moment }[]>();
+  let at = 0;
+  for (const t of times) {
+    while (at + 1 < moments.length && moments[at + 1]!.atS <= t) at += 1;
+    const moment = moments[at]!;
+    const lit = new Map(SIDES.map((side) => [side, isOn(spans.get(side) ?? [], t)] as const));
+    const { levels } = solver.at({ inputs: withPhases(moment, lit), switches: moment.switches });
+    for (const [lampId, level] of levels) {
+      const list = raw.get(lampId) ?? [];
+      list.push({ atS: t, level, moment });
+      raw.set(lampId, list);
+    }
+  }
+  const lamps = circuit.runs.flatMap((run) =>
+    run.branches.flatMap((branch): LampTrace[] => {
+      const load = elementOf(circuit, branch.load);
+      const lamp = job.lamps.find((l) => l.id === branch.lampId);
+      if (load.kind !== "load" || !lamp) return [];
+      const list = raw.get(branch.lampId) ?? [];
+      const behaviour = behaviourOf(job, run, branch.lampId);
+      return [
+        {
+          lampId: branch.lampId,
+          runId: run.runId,
+          label: load.label,
+          light: load.part.light,
+          place: lamp.place,
+          steps: shape(behaviour ?? PLAIN, list, script.endS, behaviour !== null),
+        },
+      ];
+    }),
+  );
+  return { endS: script.endS, events: script.events, lamps, sides, solved: solver.count };
+}
+
+/** A lamp's solved levels, shaped by what its module or its own electronics do. */
+function shape(
+  behaviour: Behaviour,
+  list: readonly { atS: number; level: number; moment: Moment }[],
+  endS: number,
+  shaped: boolean,
+): LevelStep[] {
+  const merged = (steps: readonly LevelStep[]): LevelStep[] =>
+    steps.reduce<LevelStep[]>((kept, step) => {
+      const last = kept[kept.length - 1];
+      if (!last || Math.abs(step.level - last.level) > SEEN) kept.push(step);
+      return kept;
+    }, []);
+  if (!shaped) return merged(list.map(({ atS, level }) => ({ atS, level })));
+  const told = list.map(({ atS, level, moment }): WayInput => ({
+    atS,
+    on: level > 0,
+    inputs: moment.inputs,
+    kmh: moment.kmh,
+  }));
+  // While a way runs on after its input, the lamp shines as it did.
+  const solvedAt = (t: number): number => {
+    let level = 0;
+    let before = 0;
+    for (const s of list) {
+      if (s.atS > t + 1e-12) break;
+      level = s.level;
+      if (s.level > 0) before = s.level;
+    }
+    return level > 0 ? level : before;
+  };
+  return merged(
+    wayLevels(behaviour, told, endS).map(({ atS, level }) => ({
+      atS,
+      level: level === 0 ? 0 : level * Math.max(solvedAt(atS), 0),
+    })),
+  );
+}

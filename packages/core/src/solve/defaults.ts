@@ -1,0 +1,47 @@
+/** Every threshold of the solver, in one place. */
+
+/** A diagonal entry is taken as pivot when it is at least this share of the column's largest. */
+export const PIVOT_TOLERANCE = 1e-3;
+
+/** A kept pivot below this share of its column is no longer trusted: factor again. */
+export const UNHEALTHY_PIVOT_RATIO = 1e-8;
+
+/**
+ * Newton stops when no node would move by more than this, in V. The move is what is left of
+ * the currents seen through the matrix: it means the same behind a thick wire and a leak,
+ * where a bound on the currents themselves would not.
+ */
+export const STEP_V = 1e-9;
+
+/** Newton steps before help is called; 3 to 6 do for any sound circuit. */
+export const MOST_STEPS = 60;
+
+/** Largest move of a node in one step, in V: keeps a driver from leaping over its limits. */
+export const LARGEST_STEP_V = 4;
+
+/** Help when Newton does not converge: extra conductance to ground, in S, taken away by steps. */
+export const GMIN_STEPS_S: readonly number[] = [1e-1, 1e-2, 1e-3, 1e-4, 1e-6, 1e-8];
+
+/** Resistance of an open switch or contact, in Ω: finite, so that what lies behind has a voltage. */
+export const OPEN_OHM = 1e8;
+
+/** Least resistance of a wire that is drawn with none, in Ω. */
+export const LEAST_OHM = 1e-6;
+
+/** Part of a driver's lower limit over which it comes on; a step would have no derivative. */
+export const TURN_ON_SHARE = 0.9;
+
+/**
+ * Leak of a load that is off, in S: 12 µA at 12 V. Well above what an open contact lets
+ * through, so that a lamp behind one stays off instead of hanging at its limit.
+ */
+export const OFF_S = 1e-6;
+
+/** Voltage in V over which a constant-current load comes on. */
+export const SOFT_ON_V = 0.5;
+
+/** Rounds in which relays may change before they are said to chatter. */
+export const MOST_RELAY_ROUNDS = 12;
+
+/** The same where converters follow their loads besides: each round is one step of theirs. */
+export const MOST_CONVERTER_ROUNDS = 60;

@@ -1,0 +1,3 @@
+export * from "./operatingPoint.ts";
+export * from "./elementOhm.ts";
+export * from "./series.ts";

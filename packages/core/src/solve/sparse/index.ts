@@ -1,0 +1,2 @@
+export * from "./pattern.ts";
+export * from "./lu.ts";

@@ -1,0 +1,5 @@
+export * from "./openCircuit.ts";
+export * from "./peukert.ts";
+export * from "./charging.ts";
+export * from "./terminal.ts";
+export * from "./pack.ts";

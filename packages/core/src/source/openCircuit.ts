@@ -1,0 +1,39 @@
+import type { BatteryChemistry } from "../vehicle/index.ts";
+
+/**
+ * Resting open-circuit voltage of a 12 V battery against state of charge (0–1).
+ * Lead: 12.7 V full, 12.4 about 75 %, 12.2 about 50 %, 12.0 about 25 % (handbook values,
+ * from memory); the empty end 11.8 V likewise. Lithium iron: four cells in series, flat
+ * in the middle (from memory).
+ */
+const LEAD: readonly (readonly [soc: number, volts: number])[] = [
+  [0, 11.8],
+  [0.25, 12.0],
+  [0.5, 12.2],
+  [0.75, 12.4],
+  [1, 12.7],
+];
+const LITHIUM_IRON: readonly (readonly [soc: number, volts: number])[] = [
+  [0, 10.0],
+  [0.1, 12.8],
+  [0.3, 13.0],
+  [0.7, 13.2],
+  [0.95, 13.4],
+  [1, 13.6],
+];
+
+const tableOf = (chemistry: BatteryChemistry) =>
+  chemistry === "lithiumIron" ? LITHIUM_IRON : LEAD;
+
+/** Resting volts of a 12 V battery at a state of charge, clamped to 0–1. */
+export function openCircuitV(chemistry: BatteryChemistry, soc: number): number {
+  const table = tableOf(chemistry);
+  const x = Math.min(1, Math.max(0, soc));
+  const at = Math.max(
+    1,
+    table.findIndex(([s]) => s >= x),
+  );
+  const [s0, v0] = table[at - 1]!;
+  const [s1, v1] = table[at]!;
+  return v0 + ((v1 - v0) * (x - s0)) / (s1 - s0);
+}

@@ -1,0 +1,36 @@
+import { assumed, interval, type Fact, type Interval } from "../quantity/index.ts";
+import type { WireSystem } from "../wire/index.ts";
+
+/** Fuse of a coil's own wire in A: a coil takes some 0.15 A, and its wire is thin. */
+export const COIL_FUSE_A = 2;
+
+/** Where the coil's fuse sits from its tap, in m: at the tap, as far as a holder's tail is long. */
+export const COIL_FUSE_AT_M: Fact = assumed(0.1, 0.05, 0.2);
+
+/** Thinnest wire that stands up to handling on a vehicle: common practice. */
+export const COIL_WIRE: Readonly<Record<WireSystem, string>> = {
+  awg: "20 AWG",
+  metric: "0.5 mm²",
+};
+
+/** Ground strap, frame and joints as the way back, in Ω: assumed, sound metal to metal. */
+export const CHASSIS_OHM: Interval = interval(0.003, 0.008, 0.03);
+
+/** Length of the ground tail from relay or switch to a ground point, in m. */
+export const GROUND_TAIL_M: Fact = assumed(0.3, 0.1, 0.5);
+
+/** Colour of feeds and grounds; runs get one colour each behind their fuse. */
+export const FEED_COLOUR = "red";
+export const GROUND_COLOUR = "black";
+export const RUN_COLOURS = [
+  "yellow",
+  "blue",
+  "orange",
+  "violet",
+  "white",
+  "brown",
+  "green",
+  "pink",
+  "grey",
+  "light blue",
+] as const;

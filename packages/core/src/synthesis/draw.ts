@@ -1,0 +1,50 @@
+import { boundsOf, interval, sum, times, type Interval } from "../quantity/index.ts";
+import { designVoltageV, loadCurrentA, type LoadPart, type LoadSpec } from "../part/index.ts";
+import type { Job, Lamp, Run } from "../job/index.ts";
+import type { FittedLoad } from "./plan.ts";
+
+/** Design current of one load in A with its bounds: amps on the box. */
+export function designCurrentA(spec: LoadSpec, feedV: number): Interval {
+  if (spec.kind === "constantCurrent") return boundsOf(spec.currentA);
+  const volts = designVoltageV(spec, feedV);
+  return interval(
+    loadCurrentA(spec, volts, "low"),
+    loadCurrentA(spec, volts, "value"),
+    loadCurrentA(spec, volts, "high"),
+  );
+}
+
+/** Lamps of a run with their parts, in the order of the job. */
+export function loadsOf(job: Job, run: Run): FittedLoad[] {
+  return job.lamps.flatMap((lamp) => {
+    if (lamp.runId !== run.id) return [];
+    const part = job.parts.find((p) => p.id === lamp.partId);
+    return part?.kind === "load" ? [{ lamp, part: fitted(part, lamp) }] : [];
+  });
+}
+
+/** The part as this lamp uses it: its dim light, or so much of it as was cut. */
+function fitted(part: LoadPart, lamp: Lamp): LoadPart {
+  const load = lamp.light === "dim" && part.dim ? part.dim : part.load;
+  return load.kind === "ledStrip" && lamp.lengthM > 0
+    ? { ...part, load: { ...load, lengthM: lamp.lengthM } }
+    : load === part.load
+      ? part
+      : { ...part, load };
+}
+
+/** Draw of a run at its feed: all lamps side by side, or what flows through a series string. */
+export function drawOf(run: Run, loads: readonly FittedLoad[], feedV: number): Interval {
+  const all = loads.map(({ part }) => designCurrentA(part.load, feedV));
+  return run.arrangement === "series" ? sum(all.slice(0, Math.max(1, run.perStep))) : sum(all);
+}
+
+/** Steps of a series string; 1 where lamps are side by side. */
+export const stepsOf = (run: Run, loads: readonly FittedLoad[]): number =>
+  run.arrangement === "series"
+    ? Math.max(1, Math.ceil(loads.length / Math.max(1, run.perStep)))
+    : 1;
+
+/** Current in A that the loads take while they have feed and are not asked to work. */
+export const standbyOf = (loads: readonly FittedLoad[]): Interval =>
+  sum(loads.map(({ part }) => times(boundsOf(part.standbyA), 1)));

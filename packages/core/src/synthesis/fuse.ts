@@ -1,0 +1,46 @@
+import { decimal } from "../quantity/index.ts";
+import type { Practices, Run } from "../job/index.ts";
+import { fuseForDraw } from "../protection/index.ts";
+import type { Decision } from "./decision.ts";
+
+/** The fuse of a run in A by the practised school, or as pinned. `value` null: no fuse. */
+export function decideFuse(
+  run: Pick<Run, "fuse">,
+  drawA: number,
+  practices: Practices,
+): Decision<number | null> {
+  const loaded = (ratingA: number): string =>
+    `Loaded to ${decimal((100 * drawA) / ratingA, 0)} % by ${decimal(drawA)} A`;
+  if (run.fuse.kind === "none") {
+    return { value: null, picked: "no fuse", reason: "Pinned: no fuse.", pinned: true };
+  }
+  if (run.fuse.kind === "rating" || run.fuse.kind === "breaker") {
+    const { kind, ratingA } = run.fuse;
+    const breaker = kind === "breaker";
+    return {
+      value: ratingA,
+      picked: breaker ? `${decimal(ratingA)} A breaker` : `${decimal(ratingA)} A`,
+      reason: `Pinned. ${loaded(ratingA)}.${breaker ? " It closes again by itself: the lamp comes back, and so does the fault." : ""}`,
+      pinned: true,
+    };
+  }
+  const ratingA = fuseForDraw(drawA, practices.fuseSchool);
+  if (ratingA === null) {
+    return {
+      value: 40,
+      picked: "40 A",
+      reason: `${decimal(drawA)} A is above what the largest blade fuse allows: split the run.`,
+      pinned: false,
+    };
+  }
+  const school =
+    practices.fuseSchool === "nextSize"
+      ? "the next standard size above the draw"
+      : "the smallest that is loaded to 80 % at most";
+  return {
+    value: ratingA,
+    picked: `${decimal(ratingA)} A`,
+    reason: `${loaded(ratingA)}: ${school}.`,
+    pinned: false,
+  };
+}

@@ -1,0 +1,78 @@
+import { controlPath, powerPath, type Circuit } from "../circuit/index.ts";
+import {
+  asId,
+  type Control,
+  type ElementId,
+  type Input,
+  type Job,
+  type NodeId,
+  type PinId,
+  type RunId,
+} from "../job/index.ts";
+import { GENERIC_SWITCH, type SwitchPart } from "../part/index.ts";
+import { measured, type Fact } from "../quantity/index.ts";
+import type { ConnectorPin } from "../vehicle/index.ts";
+
+/** No id of a document has a dot in it, so these cannot be taken for a factory wire's. */
+const pinIdOf = (control: Control, input: Input): PinId =>
+  asId<PinId>(`control.${control.id}.${input}`);
+
+export function controlSwitch(job: Job, control: Control): SwitchPart {
+  const part = job.parts.find((p) => p.id === control.switchPartId);
+  return part?.kind === "switch" ? part : GENERIC_SWITCH;
+}
+
+const ratedA = (amps: number): Fact => measured(amps, amps, amps);
+
+/** Positions of the kit's own controls, seen as wires that are live with a signal. */
+export function controlPins(job: Job, input: Input): ConnectorPin[] {
+  return job.controls
+    .filter((control) => control.inputs.includes(input))
+    .map((control): ConnectorPin => ({
+      id: pinIdOf(control, input),
+      connectorId: asId("kit"),
+      supply: "battery",
+      cavity: input,
+      colour: "",
+      carries: control.name,
+      family: "accessory",
+      liveWhen: input === "switch" ? "unknown" : input,
+      mayGiveA: ratedA(controlSwitch(job, control).contactA),
+      fuseA: 0,
+      foundBy: "",
+      certainty: "proved",
+    }));
+}
+
+/** The kit's control behind a pin of `controlPins`; null for a factory wire. */
+export function controlOfPin(
+  job: Job,
+  pin: ConnectorPin,
+): { readonly control: Control; readonly input: Input } | null {
+  for (const control of job.controls) {
+    for (const input of control.inputs) {
+      if (pinIdOf(control, input) === pin.id) return { control, input };
+    }
+  }
+  return null;
+}
+
+/** Runs of a circuit that one position of a control works. */
+export function runsOnControl(circuit: Circuit, control: Control, input: Input): RunId[] {
+  const shared = asId<ElementId>(`${control.id}.${input}`);
+  return circuit.runs.flatMap((run) => {
+    const ids = [...powerPath(run), ...controlPath(run)];
+    const own = ids.some((id) => {
+      const element = circuit.elements.get(id);
+      return (
+        element?.kind === "switch" &&
+        element.input === input &&
+        element.from === asId<NodeId>(`${control.id}.feedEnd`)
+      );
+    });
+    return own || ids.includes(shared) ? [run.runId] : [];
+  });
+}
+
+/** Whether two or more runs work on fewer poles than they are, so that their feeds meet. */
+export const tiesFeeds = (control: Control, users: number): boolean => control.poles < users;

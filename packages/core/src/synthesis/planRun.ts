@@ -1,0 +1,274 @@
+import { decimal } from "../quantity/index.ts";
+import type { Choice, ChoiceKind } from "../circuit/index.ts";
+import { conditionText, inputWord, type Job, type Run } from "../job/index.ts";
+import {
+  GENERIC_RELAY,
+  GENERIC_SWITCH,
+  relayForV,
+  wayRelay,
+  type BoxPart,
+  type ConnectorPart,
+  type RelayPart,
+  type SwitchPart,
+} from "../part/index.ts";
+import type { ConnectorPin } from "../vehicle/index.ts";
+import { fuseForDraw } from "../protection/index.ts";
+import { decideCoil } from "./coil.ts";
+import { controlOf } from "./control.ts";
+import { drawOf, loadsOf } from "./draw.ts";
+import { decideFuse } from "./fuse.ts";
+import { logicOf, needsLogic, type Way } from "./logic.ts";
+import type { Decision } from "./decision.ts";
+import type { Choices, Gaps, RunPlan } from "./plan.ts";
+import { decideRelay } from "./relay.ts";
+import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
+import { controlOfPin } from "./kitControl.ts";
+import { chooseTap, pinText } from "./tap.ts";
+
+function switchOf(job: Job, run: Run): SwitchPart {
+  const part = job.parts.find((p) => p.id === run.switchPartId);
+  return part?.kind === "switch" ? part : GENERIC_SWITCH;
+}
+
+function relayOf(job: Job, run: Run, box: BoxPart | null, tap: ConnectorPin | null): RelayPart {
+  if (box && box.form !== "fuseBlock") return wayRelay(box);
+  const part = job.parts.find((p) => p.id === run.relayPartId);
+  if (part?.kind === "relay") return part;
+  const { system } = job.vehicle;
+  return tap?.supply === "pack" && system.kind !== "engine"
+    ? relayForV(system.pack.nominalV)
+    : GENERIC_RELAY;
+}
+
+function plugOf(job: Job, run: Run): ConnectorPart | null {
+  const part = job.parts.find((p) => p.id === run.connectorPartId);
+  return part?.kind === "connector" ? part : null;
+}
+
+function describeSwitch(part: SwitchPart, drawA: number, useRelay: boolean): Decision<SwitchPart> {
+  const chosen = part !== GENERIC_SWITCH;
+  const carries = useRelay
+    ? "It carries the coil only, well under an amp."
+    : `It carries the load itself: ${decimal(drawA)} A of its ${decimal(part.contactA)} A.`;
+  return {
+    value: part,
+    picked: part.name,
+    reason: chosen ? carries : `No switch picked yet; planned with a plain one. ${carries}`,
+    pinned: chosen,
+  };
+}
+
+/** Relays that a control of several ways takes, the run's own apart, in words. */
+function countOf(ways: readonly Way[]): string {
+  const helpers = ways.reduce((n, way) => n + way.helpers.length, 0);
+  const relays = helpers === 0 ? "" : ` and ${helpers} helping relay${helpers === 1 ? "" : "s"}`;
+  return `${ways.length} way${ways.length === 1 ? "" : "s"} to the coil${relays}`;
+}
+
+/** Ways that are each just a position of the kit's own controls, with nothing to help them. */
+function directWays(job: Job, run: Run, ways: readonly Way[] | null, drawA: number) {
+  if (!ways || run.relay === "yes") return null;
+  const pins = ways.flatMap((way) =>
+    way.feed && way.helpers.length === 0 && !way.ownSwitch && controlOfPin(job, way.feed)
+      ? [way.feed]
+      : [],
+  );
+  return pins.length === ways.length && pins.every((pin) => drawA <= pin.mayGiveA.value)
+    ? pins
+    : null;
+}
+
+const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean): string => {
+  if (kit) return "Through a control of the kit, which is rated for it.";
+  if (direct) return `Taken from a factory wire that may give ${decimal(direct.mayGiveA.low)} A.`;
+  switch (feed.source.kind) {
+    case "supply":
+      return feed.box
+        ? `A way of its own on ${feed.words}.`
+        : `From ${feed.words}, which gives ${decimal(feed.volts)} V.`;
+    case "pack":
+      return "Across the whole pack, so that every block is drawn down alike.";
+    case "block":
+      return "From part of the pack: the blocks below the tap are drawn down more than the others.";
+    default:
+      return "Straight from the battery through a fuse of its own, so no factory fuse carries it.";
+  }
+};
+
+/** Makes every decision about one run but its wire, noting choices and gaps as it goes. null: no source. */
+export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPlan | null {
+  const note = (kind: ChoiceKind, d: Omit<Choice, "runId" | "kind">): void => {
+    const { picked, reason, pinned } = d;
+    choices.push({ runId: run.id, kind, picked, reason, pinned });
+  };
+  const wantedFeed = feedPointOf(job, run.feed);
+  if (!wantedFeed) {
+    gaps.push({
+      runId: run.id,
+      kind: "noSource",
+      detail:
+        job.vehicle.system.kind === "pack"
+          ? "this vehicle has no 12 V battery: feed it from a converter, the pack or a battery of its own"
+          : "what it is fed from is not on this vehicle",
+    });
+    return null;
+  }
+  const loads = loadsOf(job, run);
+  const drawA = drawOf(run, loads, wantedFeed.volts);
+  if (loads.length === 0) {
+    gaps.push({ runId: run.id, kind: "noLoads", detail: "nothing is on this run yet" });
+  }
+  const driven = loads.find(({ part }) => part.load.kind === "drivenLed");
+  if (run.arrangement === "series" && driven) {
+    gaps.push({
+      runId: run.id,
+      kind: "notInSeries",
+      detail: `${driven.part.name} has a switching driver inside`,
+    });
+  }
+  const { box } = wantedFeed;
+  const feedPin = wantedFeed.source.kind === "pin" ? wantedFeed.source.pin : null;
+  const control = controlOf(run, feedPin);
+  const logic = needsLogic(run) ? logicOf(job, run) : null;
+  if (logic?.kind === "notBuildable") {
+    gaps.push({ runId: run.id, kind: "conditionNotBuildable", detail: logic.detail });
+  } else if (logic?.kind === "tapUnknown") {
+    gaps.push({ runId: run.id, kind: "tapUnknown", detail: logic.detail });
+  }
+  const switched = box !== null && box.form !== "fuseBlock";
+  const ways = logic?.kind === "built" ? logic.ways : null;
+  const direct = switched ? null : directWays(job, run, ways, drawA.mid);
+  if (ways && !direct && run.relay === "no" && !switched) {
+    gaps.push({
+      runId: run.id,
+      kind: "conditionNotBuildable",
+      detail: `“${conditionText(run.condition)}” cannot be told without a relay, and none is pinned`,
+    });
+  }
+  const signal = control.signals[0] ?? null;
+  const tap = signal === null ? null : chooseTap(job, run, signal);
+  if (signal !== null && tap === null && logic === null) {
+    gaps.push({
+      runId: run.id,
+      kind: "tapUnknown",
+      detail: `no wire live with ${inputWord(signal)} is in the connector map`,
+    });
+  }
+
+  const switchPart = switchOf(job, run);
+  const relayPart = relayOf(job, run, box, tap?.value ?? null);
+  const wantedFuseA = fuseForDraw(drawA.mid, job.practices.fuseSchool);
+  if (wantedFuseA === null) {
+    gaps.push({
+      runId: run.id,
+      kind: "loadAboveLadder",
+      detail: `${decimal(drawA.mid)} A is more than one blade fuse can carry`,
+    });
+  }
+  const kitTap = tap && controlOfPin(job, tap.value) ? tap.value : null;
+  const relay = ((): Decision<boolean> => {
+    if (switched) {
+      return {
+        value: true,
+        picked: relayPart.name,
+        reason: `${box.name} turns it on and off; ${box.switches === "ground" ? "its ways switch the lamp's ground" : "its ways switch the lamp's positive"}.`,
+        pinned: false,
+      };
+    }
+    if (direct) {
+      return {
+        value: false,
+        picked: "no relay",
+        reason:
+          "Each way is a contact of the kit's own, with a pole to itself where it has enough.",
+        pinned: run.relay === "no",
+      };
+    }
+    if (ways && run.relay !== "no") {
+      return {
+        value: true,
+        picked: relayPart.name,
+        reason: `“${conditionText(run.condition)}” takes ${countOf(ways)}; diodes keep the ways apart.`,
+        pinned: run.relay === "yes",
+      };
+    }
+    return decideRelay({
+      run,
+      drawA: drawA.mid,
+      fuseA: wantedFuseA,
+      ownSwitch: control.ownSwitch,
+      switchPart,
+      relayPart,
+      signal,
+      signalA: kitTap ? kitTap.mayGiveA.value : 0,
+    });
+  })();
+
+  // Without a relay the trigger wire has to carry the load: people do it, and rules judge it.
+  const through = direct?.[0] ?? (!relay.value && tap ? tap.value : null);
+  const carrying = through ?? feedPin;
+  const kit = through ? controlOfPin(job, through) : null;
+  const feed: FeedPoint = ((): FeedPoint => {
+    if (!through) return wantedFeed;
+    if (!kit) {
+      return feedPointOf(job, { kind: "pin", pinId: through.id }) ?? wantedFeed;
+    }
+    const behind = feedPointOf(job, kit.control.feed) ?? wantedFeed;
+    return {
+      ...behind,
+      source: { kind: "control", controlId: kit.control.id },
+      words: pinText(job.vehicle, through),
+      box: null,
+    };
+  })();
+  note("feed", {
+    picked: feed.words,
+    reason: feedReason(feed, carrying, kit !== null),
+    pinned: run.feed.kind === "pin",
+  });
+  if (tap && relay.value) note("tap", tap);
+  note("relay", relay);
+  const coil = decideCoil(run, relayPart, job.practices);
+  if (relay.value) note("coil", coil);
+  if (control.ownSwitch) note("switch", describeSwitch(switchPart, drawA.mid, relay.value));
+  const behindControl = kit !== null && run.fuse.kind === "auto";
+  const fuse: Decision<number | null> = behindControl
+    ? {
+        value: null,
+        picked: "none of its own",
+        reason: `The fuse of ${kit.control.name} protects it: choose the wire by that one.`,
+        pinned: false,
+      }
+    : decideFuse(run, drawA.mid, job.practices);
+  note("fuse", fuse);
+  const plug = plugOf(job, run);
+  note("plug", {
+    picked: plug?.name ?? "no plug",
+    reason: plug
+      ? `In each lamp's lead, so that it comes off with its panel; carries ${decimal(plug.ratingA)} A.`
+      : "Spliced: nothing to corrode, and nothing to part when the panel comes off.",
+    pinned: plug !== null,
+  });
+
+  return {
+    run,
+    loads,
+    drawA,
+    packV: job.vehicle.system.kind === "engine" ? 0 : job.vehicle.system.pack.nominalV,
+    feed,
+    feedPin: carrying,
+    signals: control.signals,
+    ownSwitch: control.ownSwitch,
+    useRelay: relay.value,
+    relayPart,
+    switchPart,
+    box,
+    connectorPart: plug,
+    coilTap: tap && relay.value ? tap.value : null,
+    logic: relay.value ? ways : null,
+    direct,
+    switching: coil.value.switching,
+    plusTerminal: coil.value.plusTerminal,
+    fuseA: fuse.value,
+  };
+}

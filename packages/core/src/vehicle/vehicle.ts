@@ -1,0 +1,195 @@
+import type { Fact } from "../quantity/index.ts";
+import type { ConnectorId, PinId, PlaceId, ProfileId } from "../job/ids.ts";
+import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
+
+export const VEHICLE_KINDS = [
+  "quad",
+  "motorcycle",
+  "cart",
+  "mower",
+  "trike",
+  "buggy",
+  "other",
+] as const;
+export type VehicleKind = (typeof VEHICLE_KINDS)[number];
+
+export const BATTERY_CHEMISTRIES = ["flooded", "agm", "gel", "lithiumIron"] as const;
+export type BatteryChemistry = (typeof BATTERY_CHEMISTRIES)[number];
+
+export interface BatteryFacts {
+  readonly chemistry: BatteryChemistry;
+  /** Ah at the hour rate. */
+  readonly capacityAh: Fact;
+  /** Hours of the discharge at which the capacity is stated: 20 for most, 10 for many small ones. */
+  readonly hourRate: number;
+  readonly peukert: Fact;
+  /** State of charge 0–1 below which the engine is not trusted to start. */
+  readonly noStartSoc: Fact;
+  /** A charger of its own beside the engine, in A; 0 without one. */
+  readonly chargerA: Fact;
+}
+
+/** One point of the charging system's output curve. */
+export interface ChargingPoint {
+  readonly id: string;
+  readonly rpm: number;
+  /** Total output in A, before any load. */
+  readonly outputA: Fact;
+}
+
+export const CHARGING_KINDS = ["stator", "alternator"] as const;
+
+export interface ChargingFacts {
+  readonly kind: (typeof CHARGING_KINDS)[number];
+  readonly regulatedV: Fact;
+  readonly idleRpm: Fact;
+  readonly townRpm: Fact;
+  readonly cruiseRpm: Fact;
+  readonly points: readonly ChargingPoint[];
+}
+
+export const PACK_CHEMISTRIES = ["leadBlocks", "lithium", "lithiumIron"] as const;
+
+/** A traction pack: blocks in series, or one lithium pack by the number of its cells. */
+export interface PackFacts {
+  readonly chemistry: (typeof PACK_CHEMISTRIES)[number];
+  readonly nominalV: number;
+  /** Blocks in series that can be tapped between, or 1 for a single pack. */
+  readonly blocks: number;
+  /** Cells in series in the whole pack: 24 in six 8 V blocks of lead, 13 in a 48 V lithium pack. */
+  readonly cells: number;
+  readonly capacityAh: Fact;
+  /** What the meter shows straight off the charger. */
+  readonly topOfChargeV: Fact;
+  /** Of the whole pack with its links, in Ω. */
+  readonly resistanceOhm: Fact;
+  /** What its charger gives, in A; 0 when unknown. */
+  readonly chargerA: Fact;
+  /** Voltage of the outlet that its charger hangs on. */
+  readonly inletV: number;
+  /** How far it goes on a charge, in km. */
+  readonly rangeKm: Fact;
+}
+
+export type ElectricalSystem =
+  | { readonly kind: "engine"; readonly battery: BatteryFacts; readonly charging: ChargingFacts }
+  | { readonly kind: "pack"; readonly pack: PackFacts }
+  | { readonly kind: "packAndBattery"; readonly pack: PackFacts; readonly battery: BatteryFacts };
+
+export type SystemKind = ElectricalSystem["kind"];
+
+/** States of the vehicle that a budget is made for. */
+export const VEHICLE_STATES = ["parked", "engineOff", "idle", "town", "cruise"] as const;
+export type VehicleState = (typeof VEHICLE_STATES)[number];
+
+/** A load the vehicle has already, and the share of time it is on in each state (0–1). */
+export interface BaseLoad {
+  readonly id: string;
+  readonly name: string;
+  readonly currentA: Fact;
+  readonly parked: number;
+  readonly engineOff: number;
+  readonly idle: number;
+  readonly town: number;
+  readonly cruise: number;
+}
+
+/** What makes a factory wire live, and so what a run may be triggered by. */
+export const LIVE_WHEN = [
+  "always",
+  "key",
+  "engine",
+  "park",
+  "low",
+  "high",
+  "brake",
+  "left",
+  "right",
+  "hazard",
+  "horn",
+  "reverse",
+  "ground",
+  "unknown",
+] as const;
+export type LiveWhen = (typeof LIVE_WHEN)[number];
+
+/** Which family of factory circuits a pin belongs to: the ignition circuit is never loaded. */
+export const CIRCUIT_FAMILIES = ["ignition", "lighting", "accessory", "signal", "ground"] as const;
+export type CircuitFamily = (typeof CIRCUIT_FAMILIES)[number];
+
+export const CERTAINTIES = ["proved", "likely", "guess"] as const;
+/** `proved` with a meter on this machine; `likely` from paper or a sister machine. */
+export type Certainty = (typeof CERTAINTIES)[number];
+
+export interface Connector {
+  readonly id: ConnectorId;
+  readonly name: string;
+  /** Where to find it, as one installer tells another. */
+  readonly where: string;
+  /** Place on the route map; "" when nobody said. */
+  readonly at: PlaceId | "";
+}
+
+export const PIN_SUPPLIES = ["battery", "pack"] as const;
+
+export interface ConnectorPin {
+  readonly id: PinId;
+  readonly connectorId: ConnectorId;
+  /** Whose volts it carries when it is live. */
+  readonly supply: (typeof PIN_SUPPLIES)[number];
+  /** Cavity number or letter. */
+  readonly cavity: string;
+  /** Insulation, "brown/white"; "" when nobody wrote it down. */
+  readonly colour: string;
+  readonly carries: string;
+  readonly family: CircuitFamily;
+  readonly liveWhen: LiveWhen;
+  /** How much may be taken from it for additions, in A. */
+  readonly mayGiveA: Fact;
+  /** The factory fuse that feeds it, in A; 0 when unknown. */
+  readonly fuseA: number;
+  readonly foundBy: string;
+  readonly certainty: Certainty;
+}
+
+/** Cable distance from the battery to where lamps and controls sit, along the factory loom. */
+export interface Reaches {
+  readonly frontM: Fact;
+  readonly rearM: Fact;
+  readonly controlsM: Fact;
+}
+
+export const TURN_PRINCIPLES = ["thermal", "electronic", "indifferent", "bus"] as const;
+
+/** What makes the factory turn lamps flash, and what still hangs on it. */
+export interface TurnFacts {
+  readonly principle: (typeof TURN_PRINCIPLES)[number];
+  /** Load a side below which it does not start, or takes it for a dead bulb, in A. */
+  readonly leastA: number;
+  /** Load a side it was made for, in A. */
+  readonly ratedA: number;
+  readonly ratePerMin: Fact;
+  /** Share of a flash that is light, 0–1. */
+  readonly onShare: number;
+  /** Factory bulbs still fitted, a side, in W. */
+  readonly bulbW: Fact;
+}
+
+export interface Vehicle {
+  readonly profileId: ProfileId;
+  readonly model: string;
+  readonly kind: VehicleKind;
+  /** Frame number, plate or the owner's name for it. */
+  readonly machine: string;
+  readonly note: string;
+  readonly system: ElectricalSystem;
+  /** null where it has no turn lamps of its own. */
+  readonly turn: TurnFacts | null;
+  readonly reaches: Reaches;
+  readonly size: VehicleSize;
+  readonly places: readonly MapPlace[];
+  readonly segments: readonly MapSegment[];
+  readonly baseLoads: readonly BaseLoad[];
+  readonly connectors: readonly Connector[];
+  readonly pins: readonly ConnectorPin[];
+}

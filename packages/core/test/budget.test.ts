@@ -1,0 +1,215 @@
+import {
+  allOf,
+  budgetOf,
+  checkedCircuit,
+  exactly,
+  interval,
+  measured,
+  synthesise,
+  verdictOf,
+  type BaseLoad,
+  type Job,
+  type Vehicle,
+} from "../src/index.ts";
+import { FELLRUNNER, LITTER, PORTER } from "../src/demo/index.ts";
+import { edited, jobWith, rulesOf, plannedJobs } from "./helpers.ts";
+
+const sure = (value: number) => measured(value, value, value);
+
+const load = (id: string, amps: number, shares: Partial<BaseLoad> = {}): BaseLoad => ({
+  id,
+  name: id,
+  currentA: sure(amps),
+  parked: 0,
+  engineOff: 0,
+  idle: 1,
+  town: 1,
+  cruise: 1,
+  ...shares,
+});
+
+/** A quad whose every fact is known exactly, so that sums can be done by hand. */
+const EXACT: Vehicle = {
+  ...FELLRUNNER,
+  system: {
+    kind: "engine",
+    battery: {
+      chemistry: "agm",
+      capacityAh: sure(14),
+      hourRate: 10,
+      peukert: sure(1.15),
+      chargerA: sure(0),
+      noStartSoc: sure(0.5),
+    },
+    charging: {
+      kind: "stator",
+      regulatedV: sure(14),
+      idleRpm: sure(1000),
+      townRpm: sure(2000),
+      cruiseRpm: sure(3000),
+      points: [
+        { id: "a", rpm: 1000, outputA: sure(8) },
+        { id: "b", rpm: 3000, outputA: sure(20) },
+      ],
+    },
+  },
+  baseLoads: [load("ignition", 4), load("lamps", 6, { idle: 0.5 })],
+};
+
+const budget = (job: Job) => budgetOf(job, synthesise(job));
+
+describe("charging budget", () => {
+  // A 42 W bar at 14 V takes 3 A; with the relay's coil 14 V / 88 Ω = 0.159 A. By hand.
+  const bar = {
+    powerW: sure(42),
+    coilA: 14 / 88,
+  };
+  const job = jobWith(
+    "bar-40",
+    1,
+    allOf("switch", "key"),
+    { onIdle: 1, onTown: 0.5, onCruise: 0 },
+    EXACT,
+  );
+  const exact: Job = {
+    ...job,
+    parts: job.parts.map((p) =>
+      p.kind === "load" && p.load.kind === "drivenLed"
+        ? { ...p, load: { ...p.load, powerW: bar.powerW } }
+        : p,
+    ),
+  };
+
+  it("sums output, loads and additions by state", () => {
+    const [idle, town, cruise] = budget(exact).running;
+    expect(idle!.spareA.mid).toBeCloseTo(8 - 4 - 3 - (3 + bar.coilA), 9);
+    expect(town!.spareA.mid).toBeCloseTo(14 - 4 - 6 - (3 + bar.coilA) * 0.5, 9);
+    expect(cruise!.spareA.mid).toBeCloseTo(20 - 10, 9);
+    expect(budget(exact).running.map((b) => b.verdict)).toEqual(["short", "carries", "carries"]);
+  });
+
+  it("asks for nothing to be measured when the verdict is sure", () => {
+    expect(budget(exact).running.flatMap((b) => b.toMeasure)).toEqual([]);
+  });
+
+  it("names what to measure when it is not, widest first, and says what settles it", () => {
+    const unsure = edited(exact, {
+      kind: "set",
+      entity: "chargingPoint",
+      id: "a",
+      field: "outputA",
+      value: { value: 12, low: 8, high: 14, provenance: "assumed" },
+    });
+    const [idle] = budget(unsure).running;
+    expect(idle?.verdict).toBe("uncertain");
+    expect(idle?.toMeasure[0]).toMatchObject({ what: "charging output", widthA: 6, settles: true });
+    expect(rulesOf(unsure, "note")).toContain("charging-short");
+  });
+
+  it("calls a shortfall at cruise a reason to stop, at idle only a note", () => {
+    const grave = (state: "idle" | "cruise") => {
+      const heavy = {
+        ...EXACT,
+        baseLoads: [load("heater", 25, { idle: 0, town: 0, cruise: 0, [state]: 1 })],
+      };
+      const found = checkedCircuit({ ...exact, vehicle: heavy }).findings;
+      return found.find((f) => f.rule === "charging-short" && f.place.words.endsWith(state))
+        ?.severity;
+    };
+    expect(grave("cruise")).toBe("stop");
+    expect(grave("idle")).toBe("note");
+  });
+
+  it("reads a verdict off the bounds", () => {
+    expect(verdictOf(interval(0, 1, 2))).toBe("carries");
+    expect(verdictOf(interval(-2, -1, -0.1))).toBe("short");
+    expect(verdictOf(interval(-1, 0, 1))).toBe("uncertain");
+    expect(verdictOf(exactly(0))).toBe("carries");
+  });
+});
+
+describe("a charging curve", () => {
+  it("that falls is told with both points; one that is flat is not", () => {
+    const falling = (last: number): Job => {
+      const job = jobWith("pod-18", 1, allOf("switch"), {}, EXACT);
+      const { system } = job.vehicle;
+      if (system.kind !== "engine") throw new Error("kind");
+      const points = [
+        { id: "a", rpm: 1000, outputA: sure(20) },
+        { id: "b", rpm: 3000, outputA: sure(last) },
+      ];
+      const charging = { ...system.charging, points };
+      return { ...job, vehicle: { ...job.vehicle, system: { ...system, charging } } };
+    };
+    expect(rulesOf(falling(12), "fix")).toContain("charging-curve");
+    expect(rulesOf(falling(20))).not.toContain("charging-curve");
+  });
+});
+
+describe("engine off", () => {
+  // Peukert by hand: 42 W at 12.7 V = 3.307 A; t = 10 (14 / (3.307·10))^1.15 h, half of it usable.
+  it("follows Peukert's law to the no-start mark", () => {
+    const job = jobWith("bar-40", 1, allOf("switch"), { onEngineOff: 1 }, EXACT);
+    const known: Job = {
+      ...job,
+      parts: job.parts.map((p) =>
+        p.kind === "load" && p.load.kind === "drivenLed"
+          ? { ...p, load: { ...p.load, powerW: sure(42) } }
+          : p,
+      ),
+    };
+    const amps = 42 / 12.7;
+    const minutes = 60 * 0.5 * 10 * (14 / (amps * 10)) ** 1.15;
+    expect(budget(known).engineOff?.minutes?.mid).toBeCloseTo(minutes, 6);
+  });
+
+  it("is shorter for an old battery on a cold morning", () => {
+    const { minutes, agedMinutes } = budget(
+      jobWith("bar-40", 1, allOf("switch"), { onEngineOff: 1 }, EXACT),
+    ).engineOff!;
+    expect(agedMinutes!.mid).toBeLessThan(0.9 * minutes!.mid);
+    expect(agedMinutes!.mid).toBeGreaterThan(0.3 * minutes!.mid);
+  });
+
+  it("has no end when nothing burns", () => {
+    const job = jobWith("bar-40", 1, allOf("switch", "key"), { onEngineOff: 0 }, EXACT);
+    expect(budget(job).engineOff?.minutes).toBeNull();
+  });
+
+  it("keeps its bounds in order on every demo job", () => {
+    for (const job of plannedJobs()) {
+      const { engineOff, parked } = budget(job);
+      for (const b of [engineOff?.minutes, parked?.days]) {
+        if (!b) continue;
+        expect(b.low).toBeLessThanOrEqual(b.mid);
+        expect(b.mid).toBeLessThanOrEqual(b.high);
+      }
+    }
+  });
+});
+
+describe("parked", () => {
+  it("counts an outlet that nothing parts from the battery", () => {
+    const job = jobWith("outlet-usb", 1, { anyOf: [[]] }, {}, EXACT);
+    const { parked } = budget(job);
+    expect(parked?.items.map((i) => i.what)).toEqual(["Test run standing by"]);
+    expect(parked?.days?.mid).toBeCloseTo((14 * 0.5) / 0.018 / 24, 6);
+  });
+
+  it("does not count one behind a keyed relay", () => {
+    const job = jobWith("outlet-usb", 1, allOf("key"), {}, EXACT);
+    expect(budget(job).parked?.items).toEqual([]);
+    expect(budget(job).parked?.days).toBeNull();
+  });
+});
+
+describe("vehicles without an engine", () => {
+  it("have no charging budget, and a pack alone none at all", () => {
+    const litter = budget(jobWith("pod-18", 1, allOf("switch"), {}, LITTER));
+    expect(litter.running).toEqual([]);
+    expect(litter.engineOff?.minutes?.mid).toBeGreaterThan(60);
+    const porter = budget(jobWith("pod-18", 1, allOf("switch"), {}, PORTER));
+    expect(porter).toMatchObject({ running: [], engineOff: null, parked: null, health: null });
+    expect(porter.evening?.packWh).toBeGreaterThan(50);
+  });
+});

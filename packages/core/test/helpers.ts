@@ -1,0 +1,86 @@
+import {
+  addLamps,
+  adoptPart,
+  append,
+  applyEdits,
+  asId,
+  checkedCircuit,
+  createJob,
+  createRun,
+  setRun,
+  type Condition,
+  type Edit,
+  type Finding,
+  type Job,
+  type Part,
+  type Run,
+  type RunId,
+} from "../src/index.ts";
+import { FELLRUNNER, demoJobs, demoPart } from "../src/demo/index.ts";
+
+export const RUN = asId<RunId>("run-1");
+
+/** A job on the quad with one run of lamps; fields of the run may be overridden. */
+export function jobWith(
+  partId: string | Part,
+  count: number,
+  on: Condition,
+  fields: Partial<Run> = {},
+  vehicle = FELLRUNNER,
+): Job {
+  const part = typeof partId === "string" ? demoPart(partId) : partId;
+  let job = createJob("test", "", vehicle);
+  const run = createRun(RUN, "Test run", vehicle, "front", on);
+  let n = 0;
+  job = edited(job, append(job, "run", run));
+  job = edited(
+    job,
+    ...addLamps(job, run, part, count, "front", () => {
+      n += 1;
+      return `lamp-${n}`;
+    }),
+  );
+  for (const id of [fields.switchPartId, fields.relayPartId]) {
+    if (id) job = edited(job, ...adoptPart(job, demoPart(id)));
+  }
+  for (const [field, value] of Object.entries(fields)) {
+    job = edited(job, setRun(RUN, field as keyof Run, value as never));
+  }
+  return job;
+}
+
+export function edited(job: Job, ...edits: Edit[]): Job {
+  const result = applyEdits(job, edits);
+  if (!result.ok) throw new Error(`${result.path}: ${result.message}`);
+  return result.job;
+}
+
+export const findingsOf = (job: Job): readonly Finding[] => checkedCircuit(job).findings;
+
+export const rulesOf = (job: Job, severity?: Finding["severity"]): string[] =>
+  findingsOf(job)
+    .filter((f) => severity === undefined || f.severity === severity)
+    .map((f) => f.rule);
+
+/** Presses the first remedy of the first finding of a rule. */
+export function mend(job: Job, rule: string): Job {
+  const finding = findingsOf(job).find((f) => f.rule === rule);
+  const remedy = finding?.remedies[0];
+  if (!remedy) throw new Error(`no remedy for "${rule}"`);
+  return edited(job, ...remedy.edits);
+}
+
+/** Wrong by a part or a pin, and not by a deviation that can be left out. */
+const WRONGLY_WIRED: ReadonlySet<string> = new Set([
+  "Relay that never pulls in",
+  "Hazard switch with one pole",
+  "Hub cannot turn the pods off",
+]);
+
+/** The demo jobs as they were planned, whatever somebody wired. */
+export const plannedJobs = (): Job[] =>
+  demoJobs()
+    .filter((job) => !WRONGLY_WIRED.has(job.card.title))
+    .map((job) => ({ ...job, deviations: [] }));
+
+export const switchPart = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);

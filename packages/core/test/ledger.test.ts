@@ -1,0 +1,204 @@
+import {
+  addStep,
+  applyEdits,
+  carriedOver,
+  integrityFaults,
+  notBackYet,
+  notClosed,
+  notOffYet,
+  planJob,
+  readStep,
+  reassembly,
+  removeStep,
+  setIn,
+  stripOrder,
+  tightText,
+  timeTaken,
+  type Edit,
+  type Job,
+  type StripStep,
+} from "../src/index.ts";
+import { demoJobs } from "../src/demo/index.ts";
+
+const tourer = (): Job => demoJobs().find((j) => j.card.title.startsWith("Box lamp"))!;
+
+const did = (job: Job, ...edits: Edit[]): Job => {
+  const result = applyEdits(job, edits);
+  if (!result.ok) throw new Error(`${result.path}: ${result.message}`);
+  return result.job;
+};
+
+const step = (job: Job, name: string): StripStep => job.strip.find((s) => s.name === name)!;
+
+describe("a step said in one breath", () => {
+  it("is read with its fasteners, plugs and warnings", () => {
+    const read = readStep(
+      "left cover: 2 hex M6 x 20 front 10 Nm, one push rear, three cross M5 by 12 medium locker; plug seat heater, under the hook; after seat, rack; hold; painted; 6 min; slides forward; forget the spring",
+    );
+    expect(read).toEqual({
+      ok: true,
+      step: {
+        name: "left cover",
+        after: ["seat", "rack"],
+        fasteners: [
+          {
+            count: 2,
+            drive: "hex",
+            size: "M6",
+            lengthMm: 20,
+            torqueNm: 10,
+            locker: "none",
+            where: "front",
+          },
+          {
+            count: 1,
+            drive: "push",
+            size: "",
+            lengthMm: 0,
+            torqueNm: 0,
+            locker: "none",
+            where: "rear",
+          },
+          {
+            count: 3,
+            drive: "cross",
+            size: "M5",
+            lengthMm: 12,
+            torqueNm: 0,
+            locker: "medium",
+            where: "",
+          },
+        ],
+        plugs: [{ name: "seat heater", where: "under the hook" }],
+        catches: "slides forward",
+        forget: "the spring",
+        hold: true,
+        paint: true,
+        estimateMin: 6,
+      },
+    });
+  });
+
+  it.each([
+    ["", /no panel named/],
+    ["seat: hex M6", /a count comes first/],
+    ["seat: 2 round M6", /no drive that is known/],
+    ["seat: 120 hex M6", /1 to 99/],
+    ["seat: plug", /which plug/],
+    ["x".repeat(501), /500 or fewer/],
+  ])("%#: is refused with the clause and what would be valid", (text, message) => {
+    const read = readStep(text);
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.message).toMatch(message);
+  });
+
+  it("waits for steps by name, and names those there are when one is not", () => {
+    const said = readStep("hook: 1 hex M6; after rider seat");
+    const wrong = readStep("hook: 1 hex M6; after saddle");
+    if (!said.ok || !wrong.ok) throw new Error("not read");
+    const added = addStep(tourer(), said.step, (p) => `${p}-new`);
+    expect(added.ok && added.edits).toHaveLength(2);
+    expect(addStep(tourer(), wrong.step, (p) => p)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/no such step \(there are: rider seat/) as string,
+    });
+  });
+});
+
+describe("the ledger", () => {
+  it("comes off with what others wait for first, and goes back the other way round", () => {
+    const job = tourer();
+    const order = stripOrder(job.strip).map((s) => s.name);
+    expect(order.indexOf("rider seat")).toBeLessThan(order.indexOf("left side cover"));
+    expect(order.indexOf("trunk liner")).toBeLessThan(order.indexOf("trunk lid"));
+    const back = reassembly(job);
+    expect(back.map((b) => b.step.name)).toEqual([...order].reverse());
+    const lid = back.find((b) => b.step.name === "trunk lid")!;
+    expect(lid.lines.join("\n")).toMatch(/9 N·m, medium thread locker, once the position is final/);
+    expect(lid.lines[0]).toBe("not to forget: the gas strut's clip");
+    const liner = back.find((b) => b.step.name === "trunk liner")!;
+    expect(liner.lines.join("\n")).toMatch(/snug and a quarter turn/);
+  });
+
+  it("takes nothing off before its plugs are parted and what is over it is off", () => {
+    const job = tourer();
+    expect(notOffYet(job, step(job, "left side cover"))).toEqual(["rider seat comes off first"]);
+    expect(notOffYet(job, step(job, "rider seat"))).toEqual([
+      "part the plug: heated seat, under the nose of the seat",
+    ]);
+  });
+
+  it("will not close with a fastener or a plug unaccounted for", () => {
+    let job = tourer();
+    const seat = step(job, "rider seat");
+    const plug = job.plugs.find((p) => p.stepId === seat.id)!;
+    const bolts = job.fasteners.find((f) => f.stepId === seat.id)!;
+    job = did(
+      job,
+      setIn("plug", plug.id, "parted", true),
+      setIn("stripStep", seat.id, "state", "off"),
+    );
+    expect(notBackYet(job, step(job, "rider seat"))).toEqual([
+      "plug still apart: heated seat",
+      "2 of 2 still out: M6 × 18 socket head, rear",
+    ]);
+    job = did(job, setIn("fastener", bolts.id, "back", 1));
+    expect(notClosed(job).join()).toMatch(/1 of 2 still out/);
+    const late = did(job, { kind: "setOnce", entity: "card", field: "stage", value: "handOver" });
+    const open = planJob(late, "metric").findings.find((f) => f.rule === "ledger-open");
+    expect(open).toMatchObject({ severity: "stop" });
+    job = did(
+      job,
+      setIn("fastener", bolts.id, "back", 2),
+      setIn("plug", plug.id, "joined", true),
+      setIn("stripStep", seat.id, "state", "back"),
+    );
+    expect(notClosed(job)).toEqual([]);
+  });
+
+  it("that goes round in a circle is told at the step, with the circle in words", () => {
+    const job = tourer();
+    const [seat, cover] = [step(job, "rider seat"), step(job, "left side cover")];
+    const round = did(job, setIn("stripStep", seat.id, "after", [cover.id]));
+    expect(integrityFaults(round)).toEqual([
+      {
+        path: "strip[0].after",
+        message:
+          "goes round in a circle: rider seat after left side cover after rider seat (one of them needs to come off first)",
+      },
+    ]);
+  });
+
+  it("counts no more back than there are, and no spots without a fastener", () => {
+    const job = tourer();
+    const [first] = job.fasteners;
+    const wrong = did(job, setIn("fastener", first!.id, "back", first!.count + 1));
+    expect(integrityFaults(wrong)[0]).toMatchObject({ path: "fasteners[0].back" });
+  });
+
+  it("loses a step with what belongs to it, and others no longer wait for it", () => {
+    const job = tourer();
+    const seat = step(job, "rider seat");
+    const without = did(job, ...removeStep(job, seat.id));
+    expect(integrityFaults(without)).toEqual([]);
+    expect(step(without, "left side cover").after).toEqual([]);
+  });
+
+  it("starts the next job on the model fresh, with the time taken as the estimate", () => {
+    const job = tourer();
+    const over = carriedOver(did(job, setIn("stripStep", job.strip[0]!.id, "state", "off")));
+    expect(over.strip.map((s) => s.name)).toEqual(job.strip.map((s) => s.name));
+    expect(over.strip.every((s) => s.state === "on" && s.tookMin === 0)).toBe(true);
+    expect(over.strip[2]!.estimateMin).toBe(9);
+    expect(over.fasteners.every((f) => f.back === 0)).toBe(true);
+    expect(over.holes).toEqual(job.holes);
+    expect(timeTaken(job)).toEqual({ tookMin: 27, estimateMin: 21 });
+  });
+
+  it("says how tight: a torque where it is known, by hand where it is not", () => {
+    const [first] = tourer().fasteners;
+    expect(tightText(first!)).toBe("7 N·m");
+    expect(tightText({ ...first!, torqueNm: 0 })).toBe("snug and a quarter turn");
+    expect(tightText({ ...first!, torqueNm: 0, drive: "push" })).toBe("pressed home");
+  });
+});

@@ -1,0 +1,345 @@
+/** Signals in time: flashers, modules, scripts, remedies, places. */
+import fc from "fast-check";
+import {
+  PLACES,
+  PLAIN,
+  USUAL_SCRIPT,
+  allOf,
+  applyEdits,
+  flashRemedies,
+  flashTiming,
+  judgeFlash,
+  measureFlash,
+  printScript,
+  readScript,
+  signalsCsv,
+  simulateSignals,
+  stated,
+  synthesise,
+  wayLevels,
+  type Behaviour,
+  type Edit,
+  type FlasherFacts,
+  type Input,
+  type Job,
+  type SignalTrace,
+  type WayInput,
+} from "../src/index.ts";
+import { DEMO_SHELF, PETREL, demoJobs } from "../src/demo/index.ts";
+import { edited, jobWith, rulesOf } from "./helpers.ts";
+
+const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
+const marshal = demo("Aux pods, brake flasher");
+
+function play(job: Job, text = USUAL_SCRIPT): SignalTrace {
+  const script = readScript(job, text);
+  if (!script.ok) throw new Error(script.faults.map((f) => `${f.path}: ${f.message}`).join("; "));
+  return simulateSignals(job, synthesise(job), script.value);
+}
+
+const lampOf = (trace: SignalTrace, runId: string) => trace.lamps.find((l) => l.runId === runId)!;
+
+describe("flashers", () => {
+  const base: FlasherFacts = {
+    principle: "electronic",
+    leastA: 1.1,
+    ratedA: 1.6,
+    ratePerMin: stated(90),
+    onShare: 0.5,
+  };
+
+  // Published limits: 60–120 a minute, 30–75 % on: 49 CFR 571.108 and SAE J590, from memory.
+  it("keep within 60 to 120 a minute with the load they were made for", () => {
+    for (const principle of ["thermal", "electronic", "indifferent", "bus"] as const) {
+      const t = flashTiming({ ...base, principle }, 1.6);
+      const perMin = 60 / (t.onS + t.offS);
+      expect(perMin).toBeGreaterThanOrEqual(60);
+      expect(perMin).toBeLessThanOrEqual(120);
+      expect(t.onS / (t.onS + t.offS)).toBeCloseTo(0.5, 12);
+    }
+  });
+
+  it("a thermal one with LED lamps only does not start (common practice)", () => {
+    expect(flashTiming({ ...base, principle: "thermal" }, 0.28).flashes).toBe(false);
+  });
+
+  it("a bulb-out monitor doubles its rate under its threshold (common practice)", () => {
+    const t = flashTiming(base, 0.28);
+    expect(60 / (t.onS + t.offS)).toBeCloseTo(180, 9);
+    expect(t.why).toContain("0.28 A");
+  });
+
+  it("one for any load does not care", () => {
+    const any: FlasherFacts = { ...base, principle: "indifferent" };
+    expect(flashTiming(any, 0.01)).toEqual(flashTiming(any, 4));
+  });
+});
+
+describe("the marshal's motorcycle", () => {
+  it("shows hyperflash, with the load that is seen", () => {
+    const trace = play(marshal);
+    const measure = measureFlash(lampOf(trace, "left"))!;
+    expect(measure.perMin).toBeCloseTo(170, 3);
+    expect(judgeFlash(measure)).toBe("too fast");
+    expect(trace.sides[0]?.loadA).toBeCloseTo((2 * 1.8) / 12.7, 1);
+  });
+
+  it("is mended three ways, with heat and money, and each is a proper flash", () => {
+    const script = readScript(marshal, USUAL_SCRIPT);
+    if (!script.ok) throw new Error("script");
+    const remedies = flashRemedies(marshal, script.value, DEMO_SHELF);
+    expect(remedies.map((r) => r.kind)).toEqual(["asItIs", "flasher", "equaliser", "resistor"]);
+    expect(remedies[0]?.verdict).toBe("too fast");
+    for (const r of remedies.slice(1)) {
+      expect(r.verdict).toBe("a proper flash");
+      expect(r.money).toBeGreaterThan(0);
+      const made = applyEdits(marshal, r.edits);
+      if (!made.ok) throw new Error(made.message);
+      const then = measureFlash(lampOf(play(made.job), "left"))!;
+      expect(judgeFlash(then)).toBe("");
+    }
+    // A 6 Ω resistor at 13.5 V takes 2.25 A and 30 W while lit, half of it at the flash's duty.
+    const resistor = remedies.find((r) => r.kind === "resistor")!;
+    expect(resistor.litW).toBeCloseTo(13.5 ** 2 / 6, 6);
+    expect(resistor.litW).toBeCloseTo(30.4, 1);
+    expect(resistor.heatW).toBeCloseTo(15.2, 1);
+  });
+
+  it("flashes its brake lamp four times and then holds it", () => {
+    const brake = lampOf(play(marshal), "brake");
+    const changes = brake.steps.filter((s) => s.atS >= 11 && s.atS < 15);
+    expect(changes.filter((s) => s.level > 0)).toHaveLength(5);
+    // Four flashes of 0.18 s: steady from 11.72 s, off at 15.
+    expect(changes[changes.length - 1]!.atS).toBeCloseTo(11 + 4 * 0.18, 9);
+    expect(brake.steps.find((s) => s.atS === 15)?.level).toBe(0);
+  });
+
+  it("holds steady within the lock-out", () => {
+    const trace = play(marshal, "0 key on\n1 brake on\n3 brake off\n4 brake on\n6 brake off\n");
+    const second = lampOf(trace, "brake").steps.filter((s) => s.atS >= 4 && s.atS < 6);
+    expect(second).toHaveLength(1);
+  });
+});
+
+describe("a vehicle with a thermal flasher", () => {
+  it("flashes with its bulbs, and does not once they are out and an LED is in", () => {
+    const thermal = {
+      ...PETREL,
+      turn: { ...PETREL.turn!, principle: "thermal" as const, leastA: 1.2, bulbW: stated(20) },
+    };
+    const job = jobWith("turn-led", 1, allOf("left"), { relay: "no" }, thermal);
+    expect(measureFlash(play(job, "0 key on\n1 left on\n9 left off\n").lamps[0]!)).not.toBeNull();
+    const out = edited(job, {
+      kind: "setOnce",
+      entity: "turn",
+      field: "bulbW",
+      value: stated(0, 0, 0),
+    } as Edit);
+    const trace = play(out, "0 key on\n1 left on\n9 left off\n");
+    expect(trace.sides[0]?.timing.flashes).toBe(false);
+    expect(measureFlash(trace.lamps[0]!)).toBeNull();
+  });
+});
+
+describe("the simulation", () => {
+  it("is the same each time, solves each position once, and its CSV has every change", () => {
+    const trace = play(marshal);
+    expect(play(marshal)).toEqual(trace);
+    expect(trace.solved).toBeLessThan(20);
+    const lines = signalsCsv(trace).trim().split("\n").length - 1;
+    expect(lines).toBe(trace.lamps.reduce((n, l) => n + l.steps.length, 0));
+  });
+
+  it("dies with the key where a run hangs on it", () => {
+    const job = demo("Road kit with horn and hazards");
+    const trace = play(job, "0 key on\n1 brake on\n3 key off\n5 brake off\n");
+    const brake = lampOf(trace, "brake");
+    expect(brake.steps.find((s) => s.atS === 3)?.level).toBe(0);
+  });
+});
+
+describe("scripts", () => {
+  it.each([
+    ["2 left on\n1 left off", "line 2", "comes after"],
+    ["1 left on\n2 left on", "line 2", "since line 1"],
+    ["1 left off", "line 1", "never on"],
+    ["x left on", "line 1", "invalid time"],
+    ["1 wheel on", "line 1", "no control"],
+    ["1 left maybe", "line 1", "on or off"],
+    ["1 speed fast", "line 1", "invalid speed"],
+    ["1 left on now", "line 1", "too much"],
+    ["9999 left on", "line 1", "0 to 3600"],
+  ])("%j is told at its place", (text, path, words) => {
+    const script = readScript(marshal, text);
+    expect(script.ok).toBe(false);
+    if (!script.ok) {
+      expect(script.faults[0]?.path).toBe(path);
+      expect(script.faults[0]?.message).toContain(words);
+    }
+  });
+
+  it("come back the same from their print", () => {
+    const script = readScript(marshal, `${USUAL_SCRIPT}# a remark\n`);
+    if (!script.ok) throw new Error("script");
+    const again = readScript(marshal, printScript(script.value));
+    expect(again).toEqual(script);
+  });
+});
+
+describe("ways of modules", () => {
+  const told = (...list: readonly (readonly [number, boolean])[]): WayInput[] => [
+    { atS: 0, on: false, inputs: new Set<Input>(), kmh: 60 },
+    ...list.map(([atS, on]) => ({ atS, on, inputs: new Set<Input>(), kmh: 60 })),
+  ];
+
+  /** The same behaviour by brute force: a millisecond at a time, with counters and no spans. */
+  function byTheMillisecond(b: Behaviour, list: readonly WayInput[], endS: number): number[] {
+    const out: number[] = [];
+    let [latched, was, wasWanted] = [false, false, false];
+    const wants: boolean[] = [];
+    let k = 0;
+    for (let ms = 0; ms < endS * 1000; ms += 1) {
+      while (k + 1 < list.length && list[k + 1]!.atS * 1000 <= ms + 1e-6) k += 1;
+      const now = list[k]!.on;
+      if (now && !was) latched = !latched;
+      was = now;
+      wants.push(b.latch ? latched : now);
+    }
+    const delay = Math.round(b.delayS * 1000);
+    const runOn = Math.round(b.runOnS * 1000);
+    let [flashLeft, phase, lastFlash] = [0, 0, -Infinity];
+    let sinceOff = Infinity;
+    let onFor = 0;
+    for (let ms = 0; ms < wants.length; ms += 1) {
+      onFor = wants[ms] ? onFor + 1 : 0;
+      if (wants[ms]) sinceOff = 0;
+      else sinceOff += 1;
+      // Delayed rise: asked for longer than the delay; run-on: asked within it.
+      const rising = onFor > delay;
+      const wanted = rising || (wasWanted && (wants[ms]! || sinceOff <= runOn));
+      if (wanted && !wasWanted) {
+        const fresh = ms - lastFlash >= Math.round(b.lockoutS * 1000);
+        flashLeft = b.flashes !== 0 && fresh ? (b.flashes < 0 ? Infinity : b.flashes) : 0;
+        phase = 0;
+      }
+      const [on, off] = [Math.round(b.onS * 1000), Math.round(b.offS * 1000)];
+      let level = 0;
+      if (wanted) {
+        if (flashLeft > 0) {
+          level = phase < on ? b.level : 0;
+          phase += 1;
+          if (phase === on + off) {
+            phase = 0;
+            flashLeft -= 1;
+          }
+          lastFlash = ms + 1;
+        } else level = b.level;
+      }
+      wasWanted = wanted;
+      out.push(level);
+    }
+    return out;
+  }
+
+  const behaviours = fc.record({
+    delayS: fc.constantFrom(0, 0.2, 0.5),
+    runOnS: fc.constantFrom(0, 0.3, 1),
+    flashes: fc.constantFrom(0, 2, 4, -1),
+    onS: fc.constantFrom(0.08, 0.1),
+    offS: fc.constantFrom(0.08, 0.12),
+    latch: fc.boolean(),
+    level: fc.constantFrom(0.3, 1),
+  });
+
+  it("agree with a brute-force oracle that steps a millisecond at a time", () => {
+    fc.assert(
+      fc.property(
+        behaviours,
+        fc.array(fc.integer({ min: 3, max: 20 }), { minLength: 1, maxLength: 6 }),
+        (fields, gaps) => {
+          // Delay not longer than any press, so that both read a cut-off press alike.
+          const b: Behaviour = { ...PLAIN, ...fields, delayS: Math.min(fields.delayS, 0.2) };
+          let at = 0;
+          const events = gaps.map((gap, i) => {
+            at += gap / 10;
+            return [Number(at.toFixed(1)), i % 2 === 0] as const;
+          });
+          const list = told(...events);
+          const endS = at + 2;
+          const steps = wayLevels(b, list, endS);
+          const brute = byTheMillisecond(b, list, endS);
+          const levelAt = (ms: number): number => {
+            let level = 0;
+            for (const s of steps) if (s.atS * 1000 <= ms + 1e-6) level = s.level;
+            return level;
+          };
+          // Edges may fall a rounding apart: compare in the middle of each ten milliseconds.
+          let apart = 0;
+          for (let ms = 5; ms < brute.length; ms += 10) {
+            if (levelAt(ms) !== brute[ms]) apart += 1;
+          }
+          expect(apart).toBeLessThanOrEqual(2 + Math.ceil(brute.length / 400));
+        },
+      ),
+      { seed: 11, numRuns: 150 },
+    );
+  });
+
+  it("are silent while something turns, and for a while after", () => {
+    const quiet: Behaviour = { ...PLAIN, offWith: ["left"], offHoldS: 1 };
+    const list: WayInput[] = [
+      { atS: 0, on: true, inputs: new Set<Input>(), kmh: 0 },
+      { atS: 2, on: true, inputs: new Set<Input>(["left"]), kmh: 0 },
+      { atS: 4, on: true, inputs: new Set<Input>(), kmh: 0 },
+    ];
+    expect(wayLevels(quiet, list, 10)).toEqual([
+      { atS: 0, level: 1 },
+      { atS: 2, level: 0 },
+      { atS: 5, level: 1 },
+    ]);
+  });
+
+  it("flash above their speed only, and go from dim to full with the brake", () => {
+    const gated: Behaviour = { ...PLAIN, flashes: 3, flashFromKmh: 50 };
+    const at = (kmh: number) =>
+      wayLevels(gated, [{ atS: 0, on: true, inputs: new Set<Input>(), kmh }], 5).length;
+    expect(at(30)).toBe(1);
+    expect(at(60)).toBeGreaterThan(5);
+    const boost: Behaviour = { ...PLAIN, level: 0.2, boostWith: ["brake"] };
+    const list: WayInput[] = [
+      { atS: 0, on: true, inputs: new Set<Input>(), kmh: 0 },
+      { atS: 1, on: true, inputs: new Set<Input>(["brake"]), kmh: 0 },
+    ];
+    expect(wayLevels(boost, list, 3).map((s) => s.level)).toEqual([0.2, 1]);
+  });
+
+  it("come on the shelf as data, a dozen of them", () => {
+    const modules = DEMO_SHELF.filter((p) => p.kind === "box" && p.behaviours.length > 0);
+    expect(modules.length).toBeGreaterThanOrEqual(12);
+  });
+});
+
+describe("places", () => {
+  const at = (place: string): Job => ({ ...marshal, practices: { ...marshal.practices, place } });
+
+  it("a stop lamp that flashes is refused in one, asked of the state in another, passed off the road", () => {
+    const found = (place: string) =>
+      rulesOf(at(place), "stop").includes("place-asks")
+        ? "refused"
+        : rulesOf(at(place), "fix").includes("place-asks")
+          ? "ask"
+          : "passed";
+    expect(PLACES.map((p) => found(p.id))).toEqual(["refused", "ask", "passed"]);
+  });
+
+  it("count what the factory has too, and only when a place is chosen", () => {
+    expect(rulesOf(marshal)).not.toContain("place-asks");
+    const tails = jobWith("path-red", 3, allOf("park"), {}, PETREL);
+    const rear: Job = {
+      ...tails,
+      lamps: tails.lamps.map((l) => ({ ...l, place: "rear" as const })),
+      practices: { ...tails.practices, place: "un" },
+    };
+    expect(rulesOf(rear, "fix")).toContain("place-asks");
+  });
+});

@@ -1,0 +1,286 @@
+/** `npm run bench`: speed and size, measured in one run; says which figures are met. */
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { Agent, get } from "node:http";
+import { setTimeout as sleep } from "node:timers/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import { CHROMIUM } from "./lib/chromium.mjs";
+import { Failure, main } from "./lib/fail.mjs";
+import { checkNode, findProgram, freePort } from "./lib/machine.mjs";
+import { fromRoot } from "./lib/paths.mjs";
+import { startPostgres } from "./lib/postgres.mjs";
+import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
+
+let missed = 0;
+function tell(what, value, unit, limit) {
+  const ok = value <= limit;
+  if (!ok) missed += 1;
+  const number = value.toFixed(value < 10 ? 2 : 1);
+  process.stdout.write(
+    `${ok ? "met   " : "MISSED"} ${what}: ${number} ${unit} (at most ${limit} ${unit})\n`,
+  );
+}
+
+/** Compressed script and style that the first page asks for, fonts apart, in kB. */
+function firstPageKb() {
+  const dist = fromRoot("apps/web/dist");
+  const manifest = JSON.parse(readFileSync(`${dist}/.vite/manifest.json`, "utf8"));
+  const files = new Set();
+  const seen = new Set();
+  const take = (key) => {
+    if (seen.has(key)) return;
+    seen.add(key);
+    const entry = manifest[key];
+    files.add(entry.file);
+    for (const css of entry.css ?? []) files.add(css);
+    for (const next of entry.imports ?? []) take(next);
+  };
+  take("index.html");
+  take("src/board/BoardPage.tsx");
+  const bytes = [...files].reduce(
+    (sum, f) => sum + gzipSync(readFileSync(`${dist}/${f}`)).length,
+    0,
+  );
+  return bytes / 1000;
+}
+
+function computation() {
+  const built = spawnSync(
+    process.execPath,
+    [
+      fromRoot("node_modules/vite/bin/vite.js"),
+      "build",
+      fromRoot("bench"),
+      "--ssr",
+      "main.ts",
+      "--logLevel",
+      "warn",
+    ],
+    { encoding: "utf8" },
+  );
+  if (built.status !== 0) throw new Failure(`${built.stdout}${built.stderr}`);
+  const { stdout, stderr, status } = spawnSync(process.execPath, [fromRoot("bench/dist/main.js")], {
+    encoding: "utf8",
+  });
+  if (status !== 0) throw new Failure(stderr);
+  return JSON.parse(stdout);
+}
+
+const SPICE_LOOPS = 300;
+
+/** One `op` of a deck in ms, looped inside one ngspice process that has read it already. */
+function spiceMs(deck) {
+  const folder = mkdtempSync(join(tmpdir(), "dragonet-bench-"));
+  const file = join(folder, "deck.cir");
+  const timed = (loops) => {
+    const control = `.control\nrepeat ${loops}\nop\nend\necho looped\n.endc\n.end\n`;
+    writeFileSync(file, deck.replace(/\.op\n\.end\n$/, control));
+    const began = performance.now();
+    const { stdout, stderr } = spawnSync("ngspice", ["-b", file], { encoding: "utf8" });
+    if (!stdout.includes("looped")) throw new Failure(`ngspice failed on the deck:\n${stderr}`);
+    return performance.now() - began;
+  };
+  try {
+    // Start and reading cost the same in both; the difference is the loops.
+    return (timed(SPICE_LOOPS) - timed(1)) / (SPICE_LOOPS - 1);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** A figure that is a ratio of two times of this run: at least so much. */
+function tellRatio(what, ratio, least) {
+  const ok = ratio >= least;
+  if (!ok) missed += 1;
+  process.stdout.write(
+    `${ok ? "met   " : "MISSED"} ${what}: ${ratio.toFixed(1)} times (at least ${least})\n`,
+  );
+}
+
+function solverFigures({ solver, denseMs }) {
+  process.stdout.write(`       largest example: ${solver.nodes} free nodes\n`);
+  if (findProgram("ngspice")) {
+    tellRatio(
+      "operating point, faster than ngspice's op in its own loop",
+      spiceMs(solver.deck) / solver.pointMs,
+      1,
+    );
+  } else {
+    process.stdout.write("       ngspice is not installed: no comparison\n");
+  }
+  tellRatio(
+    "operating point, faster than one dense LU of the same size",
+    denseMs / solver.pointMs,
+    10,
+  );
+  tell("a position of the controls solved, relays and all", solver.positionMs, "ms", 50);
+  tell(`proof of ${solver.positions} positions of the largest example`, solver.proofMs, "ms", 1000);
+  tell(
+    `proof of ${solver.sharedPositions} positions of ten runs on one feed`,
+    solver.sharedProofMs,
+    "ms",
+    1000,
+  );
+  tell(`${solver.faults} single faults of the largest example`, solver.faultsMs, "ms", 15000);
+}
+
+const CLIENTS = 20;
+const READS_EACH = 60;
+/** A page reads a job and then somebody looks at it; ten reads a second each is already a rush. */
+const PAUSE_MS = 100;
+
+const percentile = (sorted, share) => sorted[Math.floor(sorted.length * share)];
+
+function reader(url, cookie) {
+  const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS });
+  return (path) =>
+    new Promise((done, failed) => {
+      const began = performance.now();
+      get(`${url}/api/${path}`, { agent, headers: { cookie } }, (answer) => {
+        answer.resume();
+        answer.once("end", () => done(performance.now() - began));
+      }).once("error", failed);
+    });
+}
+
+async function readAll(read, ids, pauseMs) {
+  const times = [];
+  const began = performance.now();
+  const client = async (n) => {
+    await sleep((n * pauseMs) / CLIENTS);
+    for (let i = 0; i < READS_EACH; i += 1) {
+      times.push(await read(`jobs/${ids[(n + i) % ids.length]}`));
+      if (pauseMs > 0) await sleep(pauseMs);
+    }
+  };
+  await Promise.all(Array.from({ length: CLIENTS }, (_, n) => client(n)));
+  const perSecond = (times.length / (performance.now() - began)) * 1000;
+  return { times: times.sort((a, b) => a - b), perSecond };
+}
+
+/** Reading a job with twenty clients at once: at a rush, and flat out without any pause. */
+async function reading(url) {
+  const signIn = await fetch(`${url}/api/session`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ signIn: "pim", password: "lamp-and-loom" }),
+  });
+  const cookie = signIn.headers.get("set-cookie").split(";")[0];
+  const jobs = await (await fetch(`${url}/api/jobs`, { headers: { cookie } })).json();
+  const ids = jobs.map((job) => job.id);
+  const read = reader(url, cookie);
+  await readAll(read, ids, 0);
+  const rush = await readAll(read, ids, PAUSE_MS);
+  const flatOut = await readAll(read, ids, 0);
+  return {
+    rushP95: percentile(rush.times, 0.95),
+    flatOutP95: percentile(flatOut.times, 0.95),
+    flatOutPerSecond: flatOut.perSecond,
+  };
+}
+
+const PRESSES = 21;
+
+/** From a key on the bench to the frame that shows its strips, in headless Chromium; null without it. */
+async function painting(url) {
+  if (!existsSync(CHROMIUM.executablePath)) return null;
+  const { chromium } = await import("@playwright/test");
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(url);
+    await page.getByLabel("Sign-in").fill("pim");
+    await page.getByLabel("Password").fill("lamp-and-loom");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
+    await page.getByRole("link", { name: "Circuit" }).click();
+    await page.getByRole("article", { name: "Aux pods" }).waitFor();
+    return await page.evaluate(async (presses) => {
+      const strip = document.querySelector("article[aria-label='Aux pods']");
+      const press = () =>
+        new Promise((done) => {
+          const began = performance.now();
+          const seen = new MutationObserver(() => {
+            seen.disconnect();
+            // The frame after the change has it on the screen.
+            requestAnimationFrame(() =>
+              requestAnimationFrame(() => done(performance.now() - began)),
+            );
+          });
+          seen.observe(strip, {
+            subtree: true,
+            childList: true,
+            characterData: true,
+            attributes: true,
+          });
+          window.dispatchEvent(new KeyboardEvent("keydown", { key: "h" }));
+        });
+      const times = [];
+      for (let i = 0; i < presses; i += 1) {
+        times.push(await press());
+        await new Promise((done) => setTimeout(done, 60));
+      }
+      return times.sort((a, b) => a - b)[Math.floor(presses / 2)];
+    }, PRESSES);
+  } finally {
+    await browser.close();
+  }
+}
+
+async function api() {
+  const postgres = await startPostgres(".data-bench", { reset: true });
+  const port = await freePort();
+  const server = spawn(process.execPath, [fromRoot("apps/server/dist/main.js")], {
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      DATABASE_URL: postgres.url,
+      PORT: String(port),
+      DRAGONET_DEMO: "1",
+    },
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+  });
+  try {
+    await new Promise((done, failed) => {
+      server.once("message", done);
+      server.once("exit", (code) => failed(new Failure(`the server ended with ${code}`)));
+    });
+    const url = `http://127.0.0.1:${port}`;
+    return { ...(await reading(url)), paintMs: await painting(url) };
+  } finally {
+    server.kill("SIGTERM");
+    await postgres.stop();
+  }
+}
+
+await main(async () => {
+  checkNode();
+  ensurePackages();
+  ensureBuild();
+  const computed = computation();
+  const { recompute } = computed;
+  tell("recompute of a 12-run job after an edit, median", recompute.medianMs, "ms", 10);
+  tell("recompute of a 12-run job after an edit, 95th percentile", recompute.p95Ms, "ms", 10);
+  tell("first page, compressed script and style", firstPageKb(), "kB", 200);
+  solverFigures(computed);
+  const { budgets } = computed;
+  tell("a ride of two hours", budgets.rideMs, "ms", 30);
+  tell("two hundred samples of it within its bounds", budgets.boundsMs, "ms", 2000);
+  tell("comparing four ways to feed the same lamps", budgets.compareMs, "ms", 100);
+  const { signals } = computed;
+  tell(
+    `ten minutes of riding, ${signals.changes} changes of its lamps`,
+    signals.tenMinutesMs,
+    "ms",
+    50,
+  );
+  const { rushP95, flatOutP95, flatOutPerSecond, paintMs } = await api();
+  if (paintMs !== null) tell("a control pressed to painted strips, median", paintMs, "ms", 50);
+  tell("reading a job, 20 clients at 10 reads a second each, 95th percentile", rushP95, "ms", 25);
+  process.stdout.write(
+    `       the same flat out: ${flatOutPerSecond.toFixed(0)} reads/s, 95th percentile ${flatOutP95.toFixed(1)} ms\n`,
+  );
+  if (missed > 0) process.exitCode = 1;
+});

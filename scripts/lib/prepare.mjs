@@ -1,0 +1,56 @@
+import { spawnSync } from "node:child_process";
+import { existsSync, rmSync } from "node:fs";
+import { Failure } from "./fail.mjs";
+import { ROOT, fromRoot } from "./paths.mjs";
+import { hashOf, whenStale } from "./stamp.mjs";
+
+function run(what, command, args) {
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    cwd: ROOT,
+    encoding: "utf8",
+    maxBuffer: 64 * 1024 * 1024,
+  });
+  if (status === 0) return;
+  const said = `${stdout ?? ""}${stderr ?? ""}`;
+  if (/ENOSPC/.test(said)) {
+    throw new Failure("The disk is full: free some space and start again.");
+  }
+  throw new Failure(`${what} failed:\n${said.trim().split("\n").slice(-30).join("\n")}`);
+}
+
+const NODE_VERSION = process.versions.node;
+
+/** Installs the packages of package-lock.json when they are not there as it says. */
+export function ensurePackages() {
+  const stamp = `${hashOf(["package-lock.json"])} ${NODE_VERSION}`;
+  whenStale("node_modules/.dragonet-stamp", stamp, () => {
+    process.stdout.write("Installing packages (a minute or two the first time) …\n");
+    run("Installing packages", "npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  });
+}
+
+const SOURCES = ["packages", "apps", "package-lock.json", "tsconfig.base.json"];
+
+const BUILDS = ["apps/web", "apps/server", "apps/cli"];
+
+const STAMP = "node_modules/.dragonet-build-stamp";
+
+/** Builds page, server and command line when a source has changed. */
+export function ensureBuild() {
+  const stamp = hashOf(SOURCES);
+  if (!BUILDS.every((folder) => existsSync(fromRoot(folder, "dist")))) {
+    rmSync(fromRoot(STAMP), { force: true });
+  }
+  whenStale(STAMP, stamp, () => {
+    process.stdout.write("Building …\n");
+    for (const folder of BUILDS) {
+      run(`Building ${folder}`, process.execPath, [
+        fromRoot("node_modules/vite/bin/vite.js"),
+        "build",
+        fromRoot(folder),
+        "--logLevel",
+        "warn",
+      ]);
+    }
+  });
+}

@@ -1,0 +1,38 @@
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fromRoot } from "./paths.mjs";
+
+const SKIP = new Set(["node_modules", "dist", "test", ".git", "coverage"]);
+
+function* filesBelow(path) {
+  const info = statSync(path, { throwIfNoEntry: false });
+  if (!info) return;
+  if (info.isFile()) {
+    yield path;
+    return;
+  }
+  for (const name of readdirSync(path).sort()) {
+    if (!SKIP.has(name) && !name.startsWith(".data")) yield* filesBelow(join(path, name));
+  }
+}
+
+/** Hash of the contents of files and folders, named from the root. */
+export function hashOf(paths) {
+  const hash = createHash("sha256");
+  for (const path of paths) {
+    for (const file of filesBelow(fromRoot(path))) {
+      hash.update(file).update("\0").update(readFileSync(file));
+    }
+  }
+  return hash.digest("hex");
+}
+
+/** Does work again only when the stamp in a file differs. */
+export function whenStale(stampFile, stamp, work) {
+  const file = fromRoot(stampFile);
+  if (existsSync(file) && readFileSync(file, "utf8") === stamp) return;
+  work();
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, stamp);
+}

@@ -1,0 +1,140 @@
+/**
+ * `npm run screenshots`: one PNG of each main view, from the demo shop, into docs/screenshots.
+ * Wants a running `npm start`; `--url` names it, `--only NAME` takes one, `--out DIR` elsewhere.
+ */
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { parseArgs } from "node:util";
+import { chromium } from "@playwright/test";
+import { fromRoot } from "./lib/paths.mjs";
+import { CHROMIUM } from "./lib/chromium.mjs";
+
+const { values } = parseArgs({
+  options: {
+    url: { type: "string", default: "http://127.0.0.1:4170" },
+    out: { type: "string", default: fromRoot("docs/screenshots") },
+    only: { type: "string", default: "" },
+  },
+});
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const openJob = (title) => async (page) => {
+  await page.getByRole("link", { name: title }).first().click();
+  await page.getByRole("heading", { level: 1, name: title }).waitFor();
+};
+
+const inJob =
+  (title, tab, then = async () => {}) =>
+  async (page) => {
+    await openJob(title)(page);
+    await page.getByRole("link", { name: tab }).click();
+    await page.waitForTimeout(700);
+    await then(page);
+  };
+
+const visit = (path) => async (page) => {
+  await page.goto(`${values.url}${path}`);
+  await page.waitForTimeout(500);
+};
+
+const breakIt = async (page) => {
+  await page
+    .getByRole("button", { name: /^4 A fuse/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: /^7.5 A/ }).waitFor();
+};
+
+const proveIt = async (page) => {
+  await page.getByRole("button", { name: "Prove", exact: true }).click();
+  await page.getByText("Weakest points").first().waitFor();
+};
+
+const SHOTS = [
+  { name: "board", go: visit("/") },
+  { name: "intake", go: inJob("Lambing-watch bar and pods", "Intake") },
+  { name: "budget", go: inJob("Lambing-watch bar and pods", "Budget") },
+  { name: "circuit", go: inJob("Lambing-watch bar and pods", "Circuit") },
+  {
+    name: "compare",
+    go: inJob("Dim red path lights", "Budget", async (page) => {
+      await page.getByText("half flat after").waitFor();
+      await page.waitForTimeout(800);
+    }),
+  },
+  { name: "feeds", go: inJob("Road kit with horn and hazards", "Circuit") },
+  {
+    name: "signals",
+    go: inJob("Aux pods, brake flasher", "Signals", async (page) => {
+      for (let i = 0; i < 5; i += 1) await page.getByRole("button", { name: "Next event" }).click();
+    }),
+  },
+  { name: "fit", go: inJob("Scene lights on the six-way hub", "Fit") },
+  {
+    name: "loom",
+    go: inJob("Scene lights on the six-way hub", "Strip sheet", async (page) => {
+      await page.getByRole("img", { name: /Every part and wire/ }).scrollIntoViewIfNeeded();
+      await page.waitForTimeout(400);
+    }),
+  },
+  { name: "circuit-fuse", go: inJob("Lambing-watch bar and pods", "Circuit", breakIt) },
+  { name: "prove", go: inJob("Aux pods, brake flasher", "Circuit", proveIt) },
+  {
+    name: "wrong-wiring",
+    go: inJob("Hazards feed both sides", "Circuit", async (page) => {
+      await page.getByRole("button", { name: "all off" }).click();
+      await page.keyboard.press(",");
+      await page.getByRole("button", { name: "Prove", exact: true }).click();
+      await page.getByText("works unasked").first().waitFor();
+    }),
+  },
+  { name: "circuit-night", night: true, go: inJob("Aux pods, brake flasher", "Circuit") },
+  { name: "circuit-phone", size: PHONE, go: inJob("Aux pods, brake flasher", "Circuit") },
+  { name: "sheet", go: inJob("Lambing-watch bar and pods", "Strip sheet") },
+  { name: "history", go: inJob("Lambing-watch bar and pods", "History") },
+  { name: "shelf", go: visit("/shelf") },
+  { name: "vehicle", go: visit("/vehicles/fellrunner-420") },
+  { name: "settings", go: visit("/settings") },
+];
+
+mkdirSync(values.out, { recursive: true });
+const browser = await chromium.launch(CHROMIUM);
+
+/** Signs in once: the rate limit holds for us too. */
+async function signIn() {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(values.url);
+  await page.getByLabel("Sign-in").fill("ansa");
+  await page.getByLabel("Password").fill("lamp-and-loom");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.getByRole("heading", { name: "Jobs" }).waitFor();
+  const state = await context.storageState();
+  await context.close();
+  return state;
+}
+
+try {
+  const storageState = await signIn();
+  for (const shot of SHOTS) {
+    if (values.only !== "" && !values.only.split(",").includes(shot.name)) continue;
+    const context = await browser.newContext({
+      viewport: shot.size ?? DESK,
+      colorScheme: shot.night ? "dark" : "light",
+      reducedMotion: "reduce",
+      storageState,
+    });
+    const page = await context.newPage();
+    await page.goto(values.url);
+    await page.getByRole("heading", { name: "Jobs" }).waitFor();
+    await shot.go(page);
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: join(values.out, `${shot.name}.png`) });
+    process.stdout.write(`${shot.name}\n`);
+    await context.close();
+  }
+} finally {
+  await browser.close();
+}

@@ -1,0 +1,183 @@
+/** `npm test`: everything, from a bare machine, beside a running `npm start`. */
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { availableParallelism } from "node:os";
+import { parseArgs } from "node:util";
+import { Failure, main } from "./lib/fail.mjs";
+import {
+  checkDisk,
+  checkNode,
+  findProgram,
+  freePort,
+  installPackages,
+  postgresFolder,
+} from "./lib/machine.mjs";
+import { ROOT, fromRoot } from "./lib/paths.mjs";
+import { startPostgres } from "./lib/postgres.mjs";
+import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
+
+const { values } = parseArgs({
+  options: { only: { type: "string", default: "" } },
+});
+
+const bin = (path) => fromRoot("node_modules", path);
+
+/** Debian packages that the tests need, by the program that shows they are there. */
+function ensureMachine() {
+  const missing = [
+    ...(postgresFolder() ? [] : ["postgresql"]),
+    ...(existsSync("/usr/bin/chromium") ? [] : ["chromium"]),
+    ...(findProgram("ngspice") ? [] : ["ngspice"]),
+  ];
+  if (missing.length > 0) installPackages(missing);
+}
+
+const tally = { passed: 0, failed: 0 };
+const wanted = values.only === "" ? null : values.only.split(",");
+const skips = (name) => wanted !== null && !wanted.includes(name);
+
+function say(name, ok, started) {
+  const seconds = ((Date.now() - started) / 1000).toFixed(1);
+  process.stdout.write(`${ok ? "ok  " : "FAIL"} ${name} (${seconds} s)\n`);
+}
+
+/** A check that passes or fails as one; what it prints is shown when it fails. */
+async function check(name, args) {
+  if (skips(name)) return;
+  const started = Date.now();
+  const child = spawn(args[0], args.slice(1), { cwd: ROOT, stdio: ["ignore", "pipe", "pipe"] });
+  const printed = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on("data", (d) => printed.push(d));
+  const code = await new Promise((done) => {
+    child.once("error", () => done(1));
+    child.once("close", (status) => done(status ?? 1));
+  });
+  const ok = code === 0;
+  if (!ok) process.stdout.write(Buffer.concat(printed));
+  tally[ok ? "passed" : "failed"] += 1;
+  say(name, ok, started);
+}
+
+/** Checks of the text itself, as many at a time as there are cores. */
+async function checks(list) {
+  const waiting = [...list];
+  const take = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await check(...next);
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, take));
+}
+
+const runLive = (command, args, env) =>
+  new Promise((done) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: "inherit",
+    });
+    child.once("exit", (code) => done(code ?? 1));
+  });
+
+async function jest(env) {
+  if (skips("jest")) return;
+  const started = Date.now();
+  const file = fromRoot("test-results/jest.json");
+  const code = await runLive(
+    process.execPath,
+    [bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
+    env,
+  );
+  const report = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : null;
+  tally.passed += report?.numPassedTests ?? 0;
+  tally.failed += (report?.numFailedTests ?? 0) + (report?.numRuntimeErrorTestSuites ?? 0);
+  if (code !== 0 && tally.failed === 0) tally.failed += 1;
+  say("jest", code === 0, started);
+}
+
+async function browser(env) {
+  if (skips("browser")) return;
+  const started = Date.now();
+  const code = await runLive(
+    process.execPath,
+    [bin("@playwright/test/cli.js"), "test", "--config", fromRoot("e2e/playwright.config.ts")],
+    env,
+  );
+  const file = fromRoot("test-results/e2e.json");
+  const stats = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")).stats : null;
+  tally.passed += stats?.expected ?? 0;
+  tally.failed += (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
+  if (code !== 0 && (stats?.unexpected ?? 0) === 0) tally.failed += 1;
+  say("browser", code === 0, started);
+}
+
+/** The built server on a database of its own. */
+async function startServer(postgres, name, demo) {
+  const { port: databasePort, username } = new URL(postgres.url);
+  spawnSync(`${postgresFolder()}/createdb`, [
+    ...["-h", "127.0.0.1", "-p", databasePort, "-U", username],
+    name,
+  ]);
+  const port = await freePort();
+  const child = spawn(process.execPath, [fromRoot("apps/server/dist/main.js")], {
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      DATABASE_URL: postgres.url.replace(/\/[^/]*$/, `/${name}`),
+      PORT: String(port),
+      DRAGONET_DEMO: demo ? "1" : "0",
+      DRAGONET_SIGN_IN_LIMIT: "10000",
+    },
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+  });
+  await new Promise((done, failed) => {
+    child.once("message", done);
+    child.once("exit", (code) => failed(new Failure(`the server under test ended with ${code}`)));
+  });
+  return {
+    url: `http://127.0.0.1:${port}`,
+    stop: () =>
+      new Promise((done) => {
+        child.once("exit", done);
+        child.kill("SIGTERM");
+      }),
+  };
+}
+
+await main(async () => {
+  const began = Date.now();
+  checkNode();
+  checkDisk(ROOT, 600);
+  ensureMachine();
+  ensurePackages();
+  ensureBuild();
+  rmSync(fromRoot("test-results"), { recursive: true, force: true });
+  mkdirSync(fromRoot("test-results"));
+
+  const node = (path, ...more) => [process.execPath, path, ...more];
+  const cruise = bin("dependency-cruiser/bin/dependency-cruise.mjs");
+  // The list of names that must not appear is kept beside the project, where there is one.
+  const names = fromRoot("../shared/tools/names-check");
+  await checks([
+    ["lint", node(bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0")],
+    ["types", node(fromRoot("scripts/types.mjs"))],
+    ["format", node(bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", ".")],
+    ["unused", node(bin("knip/bin/knip.js"))],
+    ["layers", node(cruise, "packages", "apps", "--config", ".dependency-cruiser.cjs")],
+    ...(existsSync(names) ? [["names", [names, "."]]] : []),
+  ]);
+
+  const postgres = await startPostgres(".data-test", { reset: true, fast: true });
+  try {
+    await jest({ DATABASE_URL: postgres.url });
+    if (!skips("browser")) {
+      const demo = await startServer(postgres, "browser_demo", true);
+      const empty = await startServer(postgres, "browser_empty", false);
+      await browser({ BASE_URL: demo.url, EMPTY_URL: empty.url });
+      await Promise.all([demo.stop(), empty.stop()]);
+    }
+  } finally {
+    await postgres.stop();
+  }
+  process.stdout.write(`took ${Math.round((Date.now() - began) / 1000)} s\n`);
+  process.stdout.write(`${tally.passed} passed, ${tally.failed} failed\n`);
+  if (tally.failed > 0 || tally.passed === 0) process.exitCode = 1;
+});
