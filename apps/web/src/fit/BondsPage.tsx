@@ -25,6 +25,9 @@ import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
 import { useNow } from "../ui/useNow.ts";
 
+const waitText = (hours: number): string =>
+  hours > 48 ? `${decimal(hours / 24, 1)} days` : `${decimal(hours, 1)} h`;
+
 function BondRow({ bond }: { bond: Bond }) {
   const edit = useEdit();
   const canEdit = useCanEdit();
@@ -69,8 +72,8 @@ function BondRow({ bond }: { bond: Bond }) {
       </div>
       <p className="text-small text-muted">
         {kind.leastC} to {kind.mostC} °C on the surface. Clean: {kind.cleaning}. Press: {kind.press}
-        , {kind.pressS} s. Moved after {decimal(kind.handleH * slow, 1)} h, bears after{" "}
-        {decimal(kind.cureH * slow, 0)} h
+        , {kind.pressS} s. Moved after {waitText(kind.handleH * slow)}, bears after{" "}
+        {waitText(kind.cureH * slow)}
         {slow > 1 && ` (${decimal(slow, 1)} times as long as at 20 °C)`}. The data sheet of what is
         in your hand has the last word.
       </p>
@@ -124,7 +127,7 @@ export function BondsPage() {
   return (
     <Section
       title="Stuck on"
-      about="A lamp that a fall of the adhesive would drop into a wheel or the road is held by a screw or a tether as well."
+      about="Whatever could fall into a wheel or onto the road is held by a screw or a tether as well."
       action={
         <Button
           look="quiet"

@@ -11,14 +11,17 @@ const PARTS = [
 ] as const;
 
 const tab = ({ isActive }: { isActive: boolean }): string =>
-  `touch inline-flex items-center border-b-2 px-1 py-1 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
+  `touch inline-flex items-center whitespace-nowrap border-b-2 px-1 py-1 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
 /** At the lift: what comes off, where wires run, what is cut, drilled, mounted and stuck. */
 export function FitLayout() {
   const canEdit = useCanEdit();
   return (
     <div className="mx-auto w-full max-w-7xl p-4 pt-2">
-      <nav aria-label="Parts of fitting" className="no-print mb-3 flex flex-wrap gap-x-4">
+      <nav
+        aria-label="Parts of fitting"
+        className="no-print mb-3 flex gap-x-4 max-md:overflow-x-auto md:flex-wrap"
+      >
         {PARTS.map(([to, words]) => (
           <NavLink key={to} to={to} className={tab}>
             {words}

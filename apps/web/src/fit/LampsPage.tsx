@@ -215,6 +215,7 @@ export function LampsPage() {
   }
   return (
     <>
+      <h2 className="sr-only">Views</h2>
       <LampViews job={job} number={number} label={label} />
       <Findings />
       <Section

@@ -103,7 +103,7 @@ function Stretches({
               <th scope="col" className="text-right">
                 Thick
               </th>
-              <th scope="col" className="text-right">
+              <th scope="col" className="pl-4 text-right">
                 Sleeve
               </th>
               <th scope="col" className="pl-4">
@@ -129,7 +129,7 @@ function Stretches({
                 <td className="num py-1 text-right whitespace-nowrap">
                   {decimal(s.diameterM * 1000, 1)} mm
                 </td>
-                <td className="num py-1 text-right whitespace-nowrap">
+                <td className="num py-1 pl-4 text-right whitespace-nowrap">
                   {s.sleeveMm === null ? "part it" : `${s.sleeveMm} mm`}
                 </td>
                 <td className="min-w-60 py-1 pl-4">

@@ -311,20 +311,28 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
               </Tick>
             </div>
             <div className="flex flex-wrap items-center gap-2 py-1">
-              <TextInput
-                label="Catches, and the way it moves"
-                value={step.catches}
-                placeholder="catches, and the way it moves"
-                className="w-72 max-w-full"
-                onCommit={(v) => set("catches", v)}
-              />
-              <TextInput
-                label="What is forgotten on the way back"
-                value={step.forget}
-                placeholder="what is forgotten on the way back"
-                className="w-72 max-w-full"
-                onCommit={(v) => set("forget", v)}
-              />
+              <span className="text-small text-muted">
+                catches, the way it moves
+                <span className="block">
+                  <TextInput
+                    label="Catches, and the way it moves"
+                    value={step.catches}
+                    className="w-72 max-w-full"
+                    onCommit={(v) => set("catches", v)}
+                  />
+                </span>
+              </span>
+              <span className="text-small text-muted">
+                forgotten on the way back
+                <span className="block">
+                  <TextInput
+                    label="What is forgotten on the way back"
+                    value={step.forget}
+                    className="w-72 max-w-full"
+                    onCommit={(v) => set("forget", v)}
+                  />
+                </span>
+              </span>
             </div>
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
               <span className="inline-flex items-center gap-1">

@@ -7,7 +7,7 @@ const WIDTH: Readonly<Record<DrawingLayer, number>> = {
   SCALE: 0.4,
 };
 
-function Item({ item }: { item: DrawingItem }) {
+function Item({ item, textMm }: { item: DrawingItem; textMm: number }) {
   const stroke = WIDTH[item.layer];
   switch (item.kind) {
     case "line":
@@ -22,26 +22,36 @@ function Item({ item }: { item: DrawingItem }) {
       return <circle cx={item.x} cy={item.y} r={item.r} strokeWidth={stroke} />;
     case "text":
       return (
-        <text x={item.x} y={item.y} fontSize={item.heightMm * 1.4} className="fill-ink stroke-none">
+        <text x={item.x} y={item.y} fontSize={textMm} className="fill-ink stroke-none">
           {item.text}
         </text>
       );
   }
 }
 
-/** A template as it will be printed, not at its size. */
+/** Around the panel on the screen, in mm. */
+const EDGE = 8;
+
+/** A template as it will be printed, but for its foot and not at its size. */
 export function TemplateDrawing({ drawing }: { drawing: Drawing }) {
-  const { widthMm, heightMm, title, items } = drawing;
+  const { title, items } = drawing;
+  const panel = items.flatMap((i) =>
+    i.kind === "line" && i.layer === "PANEL" ? [{ x: i.x2, y: i.y2 }] : [],
+  );
+  const width = Math.max(...panel.map((p) => p.x)) + EDGE;
+  const height = Math.max(...panel.map((p) => p.y)) + EDGE;
+  // The bar and its words tell whether a print is true: a screen never is.
+  const shown = items.filter((i) => i.layer !== "SCALE" && !(i.kind === "text" && i.y > height));
   return (
     <svg
-      viewBox={`0 0 ${widthMm} ${heightMm}`}
+      viewBox={`0 0 ${width} ${height}`}
       className="w-full fill-none stroke-ink"
       style={{ maxHeight: "26rem" }}
       role="img"
       aria-label={`Template ${title}`}
     >
-      {items.map((item, i) => (
-        <Item key={i} item={item} />
+      {shown.map((item, i) => (
+        <Item key={i} item={item} textMm={width / 48} />
       ))}
     </svg>
   );

@@ -15,6 +15,8 @@ interface VehiclePlanProps {
 const SCALE = 260;
 const EDGE = 46;
 const TEXT = 13;
+/** From the middle of one number to that of another, so that they do not touch. */
+const BADGE = 22;
 /** Wires are drawn thicker than they are, or nobody would see them. */
 const THICKER = 2.2;
 
@@ -33,6 +35,27 @@ interface Label extends Box {
   readonly place: MapPlace;
 }
 
+interface Badge {
+  readonly id: SegmentId;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Where on its stretch a number stands clear of those that stand already. */
+function clearSpot(
+  a: readonly [number, number],
+  b: readonly [number, number],
+  others: readonly Badge[],
+): { readonly x: number; readonly y: number } {
+  const spots = [0.5, 0.35, 0.65, 0.25, 0.75].map((t) => ({
+    x: a[0] + t * (b[0] - a[0]),
+    y: a[1] + t * (b[1] - a[1]),
+  }));
+  const room = ({ x, y }: { x: number; y: number }): number =>
+    Math.min(BADGE, ...others.map((o) => Math.hypot(o.x - x, o.y - y)));
+  return spots.reduce((best, spot) => (room(spot) > room(best) ? spot : best));
+}
+
 /** Names beside their places, each on the side where it covers least. */
 function labelsOf(
   places: readonly MapPlace[],
@@ -43,7 +66,7 @@ function labelsOf(
   const done: Label[] = [];
   for (const place of places) {
     const [x, y] = at(place);
-    const width = place.name.length * TEXT * 0.55;
+    const width = place.name.length * TEXT * 0.47;
     const height = TEXT + 2;
     const sides = [
       { x: x + 9, y: y - height / 2 },
@@ -85,18 +108,11 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
     return a && b ? { a: at(a), b: at(b) } : null;
   };
   const used = new Map(plan.segments.map((s) => [s.segment.id, s]));
-  const badges = plan.segments.flatMap(({ segment }) => {
+  const badges: Badge[] = [];
+  for (const { segment } of plan.segments) {
     const line = ends(segment.fromId, segment.toId);
-    return line
-      ? [
-          {
-            id: segment.id,
-            x: (line.a[0] + line.b[0]) / 2,
-            y: (line.a[1] + line.b[1]) / 2,
-          },
-        ]
-      : [];
-  });
+    if (line) badges.push({ id: segment.id, ...clearSpot(line.a, line.b, badges) });
+  }
   const dots = places.map((p) => {
     const [x, y] = at(p);
     return { x: x - 5, y: y - 5, width: 10, height: 10 };
@@ -125,13 +141,7 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
         className="fill-none stroke-hair"
         strokeWidth={1.5}
       />
-      <text
-        x={EDGE - 8}
-        y={height / 2}
-        textAnchor="middle"
-        className="fill-muted"
-        transform={`rotate(-90 ${EDGE - 16} ${height / 2})`}
-      >
+      <text x={EDGE} y={18} className="fill-muted">
         front
       </text>
       <text x={width / 2} y={18} textAnchor="middle" className="fill-muted">
@@ -196,13 +206,7 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
       {labels.map(({ place, x, y, width: w, height: h }) => (
         <g key={place.id}>
           <rect x={x - 1} y={y} width={w + 2} height={h} className="fill-paper" opacity={0.8} />
-          <text
-            x={x}
-            y={y + h - 4}
-            textLength={w}
-            lengthAdjust="spacingAndGlyphs"
-            className="fill-ink"
-          >
+          <text x={x} y={y + h - 4} className="fill-ink">
             {place.name}
           </text>
         </g>

@@ -19,7 +19,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 };
 
 const tab = ({ isActive }: { isActive: boolean }): string =>
-  `touch inline-flex items-baseline gap-1 border-b-2 px-1 py-1.5 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
+  `touch inline-flex items-baseline gap-1 whitespace-nowrap border-b-2 px-1 py-1.5 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
 function useStageKeys(jobId: string): void {
   const navigate = useNavigate();
@@ -55,7 +55,10 @@ export function JobHeader({ jobId }: { jobId: string }) {
           {card.customer !== "" && ` · ${card.customer}`}
         </p>
       </div>
-      <nav aria-label="Stages" className="flex flex-wrap gap-x-3">
+      <nav
+        aria-label="Stages"
+        className="flex gap-x-3 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
+      >
         {SCREENS.map((stage) => (
           <NavLink key={stage} to={`/jobs/${jobId}/${stage}`} className={tab}>
             <span className="num text-small text-muted" aria-hidden>
