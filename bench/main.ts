@@ -1,7 +1,7 @@
 import { benchBudgets } from "./budgets.ts";
 import { benchDense } from "./dense.ts";
 import { benchRecompute } from "./recompute.ts";
-import { benchSignals } from "./signals.ts";
+import { benchReplay, benchSignals } from "./signals.ts";
 import { benchSolver } from "./solver.ts";
 
 /** Computation benchmarks, bundled by scripts/bench.mjs; prints one JSON object. */
@@ -13,5 +13,6 @@ process.stdout.write(
     denseMs: benchDense(solver.nodes),
     budgets: benchBudgets(),
     signals: benchSignals(),
+    replay: benchReplay(),
   }),
 );

@@ -104,6 +104,20 @@ class BehaviourDto {
 
   @IsAmount(0, 400)
   flashFromKmh!: number;
+
+  @IsAmount(0, 60)
+  softS!: number;
+
+  @IsAmount(0, 500)
+  tripA!: number;
+
+  @IsInt()
+  @Min(0)
+  @Max(1000)
+  retries!: number;
+
+  @IsAmount(0.01, 3600)
+  retryS!: number;
 }
 
 class LedStripDto extends LoadSpecDto {

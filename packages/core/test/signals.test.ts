@@ -9,19 +9,23 @@ import {
   flashRemedies,
   flashTiming,
   judgeFlash,
+  materialsOf,
   measureFlash,
   printScript,
+  prove,
   readScript,
   signalsCsv,
   simulateSignals,
   stated,
   synthesise,
   wayLevels,
+  withCauses,
   type Behaviour,
   type Edit,
   type FlasherFacts,
   type Input,
   type Job,
+  type RunId,
   type SignalTrace,
   type WayInput,
 } from "../src/index.ts";
@@ -103,6 +107,46 @@ describe("the marshal's motorcycle", () => {
     expect(resistor.litW).toBeCloseTo(13.5 ** 2 / 6, 6);
     expect(resistor.litW).toBeCloseTo(30.4, 1);
     expect(resistor.heatW).toBeCloseTo(15.2, 1);
+  });
+
+  it("a flasher chosen in the place of the vehicle's own is laid out, paid and still to come", () => {
+    const script = readScript(marshal, USUAL_SCRIPT);
+    if (!script.ok) throw new Error("script");
+    const flasher = flashRemedies(marshal, script.value, DEMO_SHELF).find(
+      (r) => r.kind === "flasher",
+    )!;
+    const made = applyEdits(marshal, flasher.edits);
+    if (!made.ok) throw new Error(made.message);
+    const line = materialsOf(made.job, synthesise(made.job)).find((m) => m.name === flasher.label);
+    expect(line?.count).toBe(1);
+    expect(made.job.kit.at(-1)).toMatchObject({ name: flasher.label, needed: 1, inBox: 0 });
+  });
+
+  it("an equaliser wired in left and out right is found by the proof, and mended", () => {
+    const script = readScript(marshal, USUAL_SCRIPT);
+    if (!script.ok) throw new Error("script");
+    const remedy = flashRemedies(marshal, script.value, DEMO_SHELF).find(
+      (r) => r.kind === "equaliser",
+    )!;
+    const fitted = applyEdits(marshal, remedy.edits);
+    if (!fitted.ok) throw new Error(fitted.message);
+    expect(prove(fitted.job, synthesise(fitted.job))!.differences).toEqual([]);
+    const crossed: Job = {
+      ...fitted.job,
+      deviations: [
+        {
+          id: "crossed",
+          kind: "lampsSwapped",
+          runId: "left" as RunId,
+          otherRunId: "right" as RunId,
+        },
+      ],
+    };
+    const { differences } = prove(crossed, synthesise(crossed))!;
+    const lit = differences.find((d) => d.inputs.includes("left") && d.runId === "right");
+    expect(lit?.words).toContain("turn lamp");
+    const named = withCauses(crossed, differences).find((d) => d.cause !== null)?.cause;
+    expect(named?.words).toContain("other");
   });
 
   it("flashes its brake lamp four times and then holds it", () => {
@@ -311,6 +355,56 @@ describe("ways of modules", () => {
       { atS: 1, on: true, inputs: new Set<Input>(["brake"]), kmh: 0 },
     ];
     expect(wayLevels(boost, list, 3).map((s) => s.level)).toEqual([0.2, 1]);
+  });
+
+  it("come up softly in eighths, and no further than they are asked", () => {
+    const soft: Behaviour = { ...PLAIN, level: 0.8, softS: 0.4 };
+    const list: WayInput[] = [
+      { atS: 1, on: true, inputs: new Set<Input>(), kmh: 0 },
+      { atS: 3, on: false, inputs: new Set<Input>(), kmh: 0 },
+    ];
+    const rise = wayLevels(soft, list, 5).filter((s) => s.level > 0);
+    expect(rise.map((s) => s.level)).toEqual(
+      [1, 2, 3, 4, 5, 6, 7, 8].map((k) => expect.closeTo(0.1 * k, 9)),
+    );
+    expect(rise[7]!.atS).toBeCloseTo(1 + (7 * 0.4) / 8, 9);
+    const short = list.with(1, { ...list[1]!, atS: 1.12 });
+    expect(Math.max(...wayLevels(soft, short, 5).map((s) => s.level))).toBeCloseTo(0.3, 9);
+  });
+
+  it("let go of too much, try again as often as they are set to, and then stay dark", () => {
+    const guarded: Behaviour = { ...PLAIN, tripA: 5, retries: 2, retryS: 1 };
+    const told = (amps: number): WayInput[] => [
+      { atS: 0, on: true, inputs: new Set<Input>(), kmh: 0, amps },
+      { atS: 9, on: false, inputs: new Set<Input>(), kmh: 0, amps: 0 },
+    ];
+    expect(wayLevels(guarded, told(5), 10)).toEqual([
+      { atS: 0, level: 1 },
+      { atS: 9, level: 0 },
+    ]);
+    const starts = wayLevels(guarded, told(5.1), 10).filter((s) => s.level > 0);
+    expect(starts.map((s) => s.atS)).toEqual([0, 1, 2].map((n) => expect.closeTo(n * 1.05, 9)));
+    // What was too much is unplugged before the second try: that one holds.
+    const mended: WayInput[] = [
+      told(8)[0]!,
+      { atS: 0.5, on: true, inputs: new Set<Input>(), kmh: 0, amps: 2 },
+    ];
+    const held = wayLevels(guarded, mended, 10);
+    expect(held[held.length - 1]).toEqual({ atS: expect.closeTo(1.05, 9), level: 1 });
+  });
+
+  it("a way set below what its run draws is told before it is fitted", () => {
+    const scene = demo("Scene lights on the six-way hub");
+    const box = scene.parts.find((p) => p.kind === "box")!;
+    const found = (tripA: number) =>
+      rulesOf({
+        ...scene,
+        parts: scene.parts.map((p) =>
+          p.id === box.id && p.kind === "box" ? { ...p, behaviours: [{ ...PLAIN, tripA }] } : p,
+        ),
+      });
+    expect(found(0.2)).toContain("box-fits");
+    expect(found(30)).not.toContain("box-fits");
   });
 
   it("come on the shelf as data, a dozen of them", () => {

@@ -7,7 +7,10 @@ import {
   signalsCsv,
   simulateSignals,
   synthesise,
+  usesSide,
+  type FlashMeasure,
   type Job,
+  type LampTrace,
 } from "@dragonet/core";
 import { printJson, type ExitCode, type World } from "../world.ts";
 
@@ -26,6 +29,11 @@ export function playSignals(
   }
   const trace = simulateSignals(job, synthesise(job), script.value);
   const measures = measuresOf(trace);
+  const verdictOf = (lamp: LampTrace, measure: FlashMeasure): string => {
+    const run = job.runs.find((r) => r.id === lamp.runId);
+    if (!run || !usesSide(run)) return "a pattern of its own";
+    return judgeFlash(measure) || "a proper flash";
+  };
   if (look.csv) {
     world.out(signalsCsv(trace));
     return 0;
@@ -33,7 +41,7 @@ export function playSignals(
   if (look.json) {
     const lamps = measures.map(({ lamp, measure }) => ({
       ...lamp,
-      flash: measure && { ...measure, verdict: judgeFlash(measure) || "a proper flash" },
+      flash: measure && { ...measure, verdict: verdictOf(lamp, measure) },
     }));
     printJson(world, { endS: trace.endS, sides: trace.sides, lamps });
     return 0;
@@ -43,7 +51,7 @@ export function playSignals(
   }
   for (const { lamp, measure } of measures) {
     const flash = measure
-      ? `${decimal(measure.perMin, 1)} a minute, ${decimal(measure.onShare * 100, 0)} % lit, first flash after ${decimal(measure.firstFlashS, 2)} s: ${judgeFlash(measure) || "a proper flash"}`
+      ? `${decimal(measure.perMin, 1)} a minute, ${decimal(measure.onShare * 100, 0)} % lit, first flash after ${decimal(measure.firstFlashS, 2)} s: ${verdictOf(lamp, measure)}`
       : "does not flash";
     world.out(`${lamp.label} (${lamp.place}): ${flash}, ${lamp.steps.length} changes\n`);
   }

@@ -4,14 +4,16 @@ import {
   JOB_FORMAT,
   jobSummary,
   upgradeJob,
+  upgradePart,
   upgradePractices,
   upgradeVehicle,
   type Job,
+  type Part,
   type Practices,
   type Vehicle,
 } from "@dragonet/core";
 import type { Database } from "./database.ts";
-import { job, shop, vehicleProfile } from "./schema.ts";
+import { job, part, shop, vehicleProfile } from "./schema.ts";
 
 /**
  * Brings stored documents up to the version that this program writes, all in one
@@ -35,6 +37,11 @@ export async function upgradeDocuments(db: Database): Promise<void> {
         .update(vehicleProfile)
         .set({ value: upgradeVehicle(row.value) as Vehicle })
         .where(eq(vehicleProfile.id, row.id));
+    }
+    for (const row of await tx.select().from(part)) {
+      const value = upgradePart(row.value) as Part;
+      if (JSON.stringify(value) === JSON.stringify(row.value)) continue;
+      await tx.update(part).set({ value }).where(eq(part.id, row.id));
     }
     const shops = await tx.select().from(shop);
     for (const row of shops) {

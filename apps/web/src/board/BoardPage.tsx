@@ -1,5 +1,5 @@
 import { Plus, Search } from "lucide-react";
-import { useMemo, useState } from "react";
+import { Suspense, lazy, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { STAGES } from "@dragonet/core";
 import { momentText } from "../app/moment.ts";
@@ -11,8 +11,10 @@ import { useNow } from "../ui/useNow.ts";
 import { Empty, Loading, Trouble } from "../ui/states.tsx";
 import { ImportJob } from "./ImportJob.tsx";
 import { matches, useJobs, type JobListItem } from "./jobs.ts";
-import { NewJob } from "./NewJob.tsx";
 import { StageRuler } from "./StageRuler.tsx";
+
+/** Its form and lists come when they are asked for: the board is the first page. */
+const NewJob = lazy(async () => ({ default: (await import("./NewJob.tsx")).NewJob }));
 
 const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
 const dayText = (iso: string): string =>
@@ -168,7 +170,11 @@ export function BoardPage() {
           </Button>
         )}
       </div>
-      <NewJob open={opening} onClose={() => setOpening(false)} />
+      {opening && (
+        <Suspense fallback={null}>
+          <NewJob open onClose={() => setOpening(false)} />
+        </Suspense>
+      )}
       {data.length === 0 ? (
         <Empty title="No jobs yet">Open one from a vehicle profile, or take a job file in.</Empty>
       ) : found.length === 0 ? (

@@ -15,6 +15,10 @@ const NUMBERS: readonly (readonly [keyof Behaviour, string, string, number, numb
   ["boostLevel", "level with the signals below", "", 0, 1],
   ["offHoldS", "stays off after those", "s", 0, 3600],
   ["flashFromKmh", "flashes from", "km/h", 0, 400],
+  ["softS", "comes up within", "s", 0, 60],
+  ["tripA", "lets go above (0: never)", "A", 0, 500],
+  ["retries", "tries again", "times", 0, 1000],
+  ["retryS", "each after", "s", 0.01, 3600],
 ];
 
 function Signals({
@@ -89,7 +93,11 @@ export function BehaviourFields({
                   min={min}
                   max={max}
                   className="w-14"
-                  onCommit={(n) => set(i, { [field]: field === "flashes" ? Math.round(n) : n })}
+                  onCommit={(n) =>
+                    set(i, {
+                      [field]: field === "flashes" || field === "retries" ? Math.round(n) : n,
+                    })
+                  }
                 />
               </span>
             ))}

@@ -9,6 +9,7 @@ import {
   judgeFlash,
   ownerName,
   signalsCsv,
+  usesSide,
   type Edit,
   type FlashMeasure,
   type FlashRemedy,
@@ -229,6 +230,8 @@ function Rates({
           <tbody>
             {trace.lamps.map((lamp, i) => {
               const m = measures[i] ?? null;
+              const run = job.runs.find((r) => r.id === lamp.runId);
+              const turns = run !== undefined && usesSide(run);
               const verdict = m && judgeFlash(m);
               return (
                 <tr key={lamp.lampId} className="border-t border-hair">
@@ -240,6 +243,8 @@ function Rates({
                   <td>
                     {m === null ? (
                       <span className="text-muted">does not flash</span>
+                    ) : !turns ? (
+                      "a pattern of its own"
                     ) : verdict === "" ? (
                       "a proper flash"
                     ) : (

@@ -60,7 +60,16 @@ export const MODULE_SHELF: readonly BoxPart[] = [
     { label: "slow strobe", flashes: -1, onS: 0.2, offS: 0.4 },
   ]),
   module("module-bus-aux", "Bus controller, auxiliary pair", 96, [
-    { label: "three tenths, full with high beam", level: 0.3, boostLevel: 1, boostWith: ["high"] },
+    {
+      label: "three tenths, full with high beam; up softly, lets go above 5 A",
+      level: 0.3,
+      boostLevel: 1,
+      boostWith: ["high"],
+      softS: 0.4,
+      tripA: 5,
+      retries: 2,
+      retryS: 1,
+    },
     { label: "quarter riding, full braking", level: 0.25, boostLevel: 1, boostWith: ["brake"] },
   ]),
   module("module-bus-rear", "Bus controller, rear", 88, [

@@ -1,5 +1,6 @@
 import { createJob } from "./create.ts";
 import { DEFAULT_PRACTICES, JOB_FORMAT } from "./job.ts";
+import { PLAIN } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 
 type Plain = Record<string, unknown>;
@@ -31,6 +32,17 @@ export function upgradeVehicle(vehicle: unknown): unknown {
   };
 }
 
+/** A shelf part of an earlier version with what has been added since to what modules do. */
+export function upgradePart(part: unknown): unknown {
+  if (!isPlain(part)) return part;
+  const plain = { ...PLAIN };
+  return {
+    ...part,
+    ...(isPlain(part.behaviour) && { behaviour: withDefaults(part.behaviour, plain) }),
+    ...(Array.isArray(part.behaviours) && { behaviours: eachWith(part.behaviours, plain) }),
+  };
+}
+
 /** Practices of an earlier version with what has been added since. */
 export const upgradePractices = (practices: unknown): unknown =>
   withDefaults(practices, { ...DEFAULT_PRACTICES });
@@ -48,6 +60,7 @@ export function upgradeJob(document: Plain): Plain {
     format: JOB_FORMAT,
     practices: upgradePractices(document.practices),
     vehicle: upgradeVehicle(document.vehicle),
+    parts: Array.isArray(document.parts) ? document.parts.map(upgradePart) : document.parts,
     lamps: eachWith(document.lamps, { at: "" }),
     supplies: eachWith(document.supplies, { at: "" }),
     controls: eachWith(document.controls, { at: "" }),

@@ -26,6 +26,13 @@ export interface Behaviour {
   readonly latch: boolean;
   /** Speed below which it does not flash, in km/h. */
   readonly flashFromKmh: number;
+  /** Time in which it comes up to its level, in s; 0 for at once. */
+  readonly softS: number;
+  /** Current at which it lets go, in A; 0 where nothing watches. */
+  readonly tripA: number;
+  /** Tries after it has let go, each after `retryS`; then off until it is asked anew. */
+  readonly retries: number;
+  readonly retryS: number;
 }
 
 export const PLAIN: Behaviour = {
@@ -43,4 +50,8 @@ export const PLAIN: Behaviour = {
   offHoldS: 0,
   latch: false,
   flashFromKmh: 0,
+  softS: 0,
+  tripA: 0,
+  retries: 0,
+  retryS: 1,
 };

@@ -45,6 +45,18 @@ export const boxFits: Rule = {
           "The way's contact or transistor heats, and opens for good.",
         );
       }
+      for (const [way, run] of on.entries()) {
+        const tripA = part.behaviours[way]?.tripA ?? 0;
+        if (tripA <= 0 || run.drawA.mid <= tripA) continue;
+        const name = job.runs.find((r) => r.id === run.runId)?.name ?? run.runId;
+        stop(
+          `The module lets go of ${name}`,
+          "draw",
+          `${decimal(run.drawA.mid)} A`,
+          `lets go above ${decimal(tripA)} A`,
+          "It tries again as often as it is set to and then stays dark. Set it higher, or put less on this way.",
+        );
+      }
       if (totalA > part.totalA) {
         stop(
           "More than the box carries in all",

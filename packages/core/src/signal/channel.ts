@@ -13,7 +13,14 @@ export interface WayInput {
   readonly on: boolean;
   readonly inputs: ReadonlySet<Input>;
   readonly kmh: number;
+  /** What its loads draw, or would draw, at full level, in A; left out where nothing is known. */
+  readonly amps?: number;
 }
+
+/** How long an electronic way carries too much before it lets go, in s: common practice. */
+export const TRIP_S = 0.05;
+/** Levels that a soft start is told in: finer ones nobody sees. */
+const SOFT_STEPS = 8;
 
 interface Span {
   readonly fromS: number;
@@ -76,6 +83,45 @@ function silenced(b: Behaviour, told: readonly WayInput[]): Span[] {
   return spans;
 }
 
+/** Spans of a way that lets go of too much current, tries again so often, and then stays off. */
+function heldSpans(b: Behaviour, spans: readonly Span[], told: readonly WayInput[]): Span[] {
+  if (b.tripA <= 0) return [...spans];
+  return spans.flatMap(({ fromS, toS }) => {
+    const held: Span[] = [];
+    let [t, left] = [fromS, b.retries];
+    while (t < toS) {
+      // The first moment of the span at which its loads draw too much.
+      const over = [t, ...told.map((w) => w.atS).filter((s) => s > t && s < toS)].find(
+        (s) => (at(told, s)?.amps ?? 0) > b.tripA,
+      );
+      if (over === undefined) {
+        held.push({ fromS: t, toS });
+        break;
+      }
+      const openS = Math.min(over + TRIP_S, toS);
+      held.push({ fromS: t, toS: openS });
+      if (left <= 0) break;
+      left -= 1;
+      t = openS + b.retryS;
+    }
+    return held;
+  });
+}
+
+/** Steps of a way that comes up softly: each rise from dark in eighths. */
+function softened(steps: readonly LevelStep[], softS: number): LevelStep[] {
+  if (softS <= 0) return [...steps];
+  return steps.flatMap((step, i): LevelStep[] => {
+    const before = steps[i - 1]?.level ?? 0;
+    if (before > 0 || step.level === 0) return [step];
+    const until = steps[i + 1]?.atS ?? Infinity;
+    return Array.from({ length: SOFT_STEPS }, (_, k) => ({
+      atS: step.atS + (k * softS) / SOFT_STEPS,
+      level: (step.level * (k + 1)) / SOFT_STEPS,
+    })).filter(({ atS }) => atS < until);
+  });
+}
+
 /**
  * The level of a way over time, 0–1, as steps at exact times: what its behaviour makes of
  * its input. Deterministic, and no step of time of its own.
@@ -103,7 +149,7 @@ export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number)
     if (t < end && b.flashes >= 0) lit.push({ fromS: t, toS: end });
     else if (t < end && !(fast && fresh)) lit.push({ fromS: t, toS: end });
   }
-  const on = [...flashing, ...lit];
+  const on = heldSpans(b, [...flashing, ...lit], told);
   const off = silenced(b, told);
   for (const { fromS, toS } of [...on, ...off]) {
     marks.add(fromS);
@@ -123,5 +169,5 @@ export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number)
       steps.push({ atS: t, level });
     }
   }
-  return steps;
+  return softened(steps, b.softS);
 }

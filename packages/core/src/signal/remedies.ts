@@ -1,6 +1,7 @@
 import {
   addLamps,
   adoptPart,
+  append,
   applyEdits,
   type Edit,
   type Job,
@@ -31,7 +32,8 @@ export interface FlashRemedy {
   readonly why: string;
 }
 
-const usesSide = (run: Run): boolean =>
+/** Whether a run turns: only then is its flash held to the limits of a turn signal. */
+export const usesSide = (run: Run): boolean =>
   run.condition.anyOf.flat().some((t) => t.input === "left" || t.input === "right");
 
 const RUNNING_V = 13.5;
@@ -120,6 +122,7 @@ export function flashRemedies(
           { kind: "set", entity: "supply", id: kit.id, field: "partId", value: flasher.id } as Edit,
         ]
       : [
+          ...adoptPart(job, flasher),
           { kind: "setOnce", entity: "turn", field: "principle", value: "indifferent" } as Edit,
           {
             kind: "setOnce",
@@ -127,6 +130,12 @@ export function flashRemedies(
             field: "ratePerMin",
             value: flasher.ratePerMin,
           } as Edit,
+          append(job, "kitItem", {
+            id: "remedy-flasher",
+            name: flasher.name,
+            needed: 1,
+            inBox: 0,
+          }),
         ];
     made.push(
       tried(job, script, {

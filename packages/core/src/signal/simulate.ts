@@ -76,6 +76,14 @@ function momentsOf(script: ControlScript): Moment[] {
   return moments;
 }
 
+/** How a lamp is lit from a moment on, and what its run draws then. */
+interface Lit {
+  readonly atS: number;
+  readonly level: number;
+  readonly moment: Moment;
+  readonly amps: number;
+}
+
 const SIDES = ["left", "right"] as const;
 type Side = (typeof SIDES)[number];
 
@@ -140,9 +148,16 @@ class Solver {
     );
     const levels = new Map<LampId, number>();
     const amps = new Map<ElementId, number>();
+    /** What the run of each lamp draws altogether: what its way sees. */
+    const runAmps = new Map<LampId, number>();
     if (solved.kind === "solved") {
       for (const run of this.circuit.runs) {
+        const drawn = run.branches.reduce(
+          (sum, branch) => sum + Math.abs(solved.point.at.get(branch.load)!.currentA),
+          0,
+        );
         for (const branch of run.branches) {
+          runAmps.set(branch.lampId, drawn);
           const load = elementOf(this.circuit, branch.load);
           const at = solved.point.at.get(branch.load)!;
           if (load.kind === "load") {
@@ -153,7 +168,7 @@ class Solver {
       }
       for (const [id, at] of solved.point.at) amps.set(id, at.currentA);
     }
-    return { levels, amps };
+    return { levels, amps, runAmps };
   }
 }
 
@@ -244,16 +259,19 @@ export function simulateSignals(job: Job, circuit: Circuit, script: ControlScrip
     }
   }
   const times = [...marks].filter((t) => t < script.endS).sort((a, b) => a - b);
-  const raw = new Map<LampId, { atS: number; level: number; moment: Moment }[]>();
+  const raw = new Map<LampId, Lit[]>();
   let at = 0;
   for (const t of times) {
     while (at + 1 < moments.length && moments[at + 1]!.atS <= t) at += 1;
     const moment = moments[at]!;
     const lit = new Map(SIDES.map((side) => [side, isOn(spans.get(side) ?? [], t)] as const));
-    const { levels } = solver.at({ inputs: withPhases(moment, lit), switches: moment.switches });
+    const { levels, runAmps } = solver.at({
+      inputs: withPhases(moment, lit),
+      switches: moment.switches,
+    });
     for (const [lampId, level] of levels) {
       const list = raw.get(lampId) ?? [];
-      list.push({ atS: t, level, moment });
+      list.push({ atS: t, level, moment, amps: runAmps.get(lampId) ?? 0 });
       raw.set(lampId, list);
     }
   }
@@ -282,7 +300,7 @@ export function simulateSignals(job: Job, circuit: Circuit, script: ControlScrip
 /** A lamp's solved levels, shaped by what its module or its own electronics do. */
 function shape(
   behaviour: Behaviour,
-  list: readonly { atS: number; level: number; moment: Moment }[],
+  list: readonly Lit[],
   endS: number,
   shaped: boolean,
 ): LevelStep[] {
@@ -293,11 +311,12 @@ function shape(
       return kept;
     }, []);
   if (!shaped) return merged(list.map(({ atS, level }) => ({ atS, level })));
-  const told = list.map(({ atS, level, moment }): WayInput => ({
+  const told = list.map(({ atS, level, moment, amps }): WayInput => ({
     atS,
     on: level > 0,
     inputs: moment.inputs,
     kmh: moment.kmh,
+    amps,
   }));
   // While a way runs on after its input, the lamp shines as it did.
   const solvedAt = (t: number): number => {

@@ -81,6 +81,11 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
     const count = (before?.count ?? 0) + 1;
     lines.set(part.name, { name: part.name, count, unit: "", detail: `${part.ways} ways` });
   }
+  for (const { name, needed } of job.kit) {
+    const part = job.parts.find((p) => p.kind === "flasher" && p.name === name);
+    if (!part || job.supplies.some((s) => s.partId === part.id)) continue;
+    lines.set(name, { name, count: needed, unit: "", detail: "in the place of the vehicle’s own" });
+  }
   return [...lines.values()].sort((a, b) => a.unit.localeCompare(b.unit) || byName(a.name, b.name));
 }
 
