@@ -34,6 +34,13 @@ const inJob =
     await then(page);
   };
 
+const inFit = (title, part, then) =>
+  inJob(title, "Fit", async (page) => {
+    await page.getByRole("link", { name: part, exact: true }).click();
+    await page.waitForTimeout(700);
+    await then?.(page);
+  });
+
 const visit = (path) => async (page) => {
   await page.goto(`${values.url}${path}`);
   await page.waitForTimeout(500);
@@ -56,7 +63,6 @@ const SHOTS = [
   { name: "board", go: visit("/") },
   { name: "intake", go: inJob("Lambing-watch bar and pods", "Intake") },
   { name: "budget", go: inJob("Lambing-watch bar and pods", "Budget") },
-  { name: "circuit", go: inJob("Lambing-watch bar and pods", "Circuit") },
   {
     name: "compare",
     go: inJob("Dim red path lights", "Budget", async (page) => {
@@ -64,14 +70,22 @@ const SHOTS = [
       await page.waitForTimeout(800);
     }),
   },
-  { name: "feeds", go: inJob("Road kit with horn and hazards", "Circuit") },
   {
     name: "signals",
     go: inJob("Aux pods, brake flasher", "Signals", async (page) => {
       for (let i = 0; i < 5; i += 1) await page.getByRole("button", { name: "Next event" }).click();
     }),
   },
-  { name: "fit", go: inJob("Scene lights on the six-way hub", "Fit") },
+  {
+    name: "strip",
+    go: inFit("Box lamp: run, turn, brake", "Strip", (page) =>
+      page.getByRole("button", { name: /trunk lid/ }).click(),
+    ),
+  },
+  { name: "route", go: inFit("Road kit with horn and hazards", "Route") },
+  { name: "cut-list", go: inFit("Scene lights on the six-way hub", "Cut list") },
+  { name: "holes", go: inFit("Box lamp: run, turn, brake", "Holes") },
+  { name: "lamps", go: inFit("Box lamp: run, turn, brake", "Lamps in place") },
   {
     name: "loom",
     go: inJob("Scene lights on the six-way hub", "Strip sheet", async (page) => {
@@ -81,22 +95,12 @@ const SHOTS = [
   },
   { name: "circuit-fuse", go: inJob("Lambing-watch bar and pods", "Circuit", breakIt) },
   { name: "prove", go: inJob("Aux pods, brake flasher", "Circuit", proveIt) },
-  {
-    name: "wrong-wiring",
-    go: inJob("Hazards feed both sides", "Circuit", async (page) => {
-      await page.getByRole("button", { name: "all off" }).click();
-      await page.keyboard.press(",");
-      await page.getByRole("button", { name: "Prove", exact: true }).click();
-      await page.getByText("works unasked").first().waitFor();
-    }),
-  },
-  { name: "circuit-night", night: true, go: inJob("Aux pods, brake flasher", "Circuit") },
   { name: "circuit-phone", size: PHONE, go: inJob("Aux pods, brake flasher", "Circuit") },
   { name: "sheet", go: inJob("Lambing-watch bar and pods", "Strip sheet") },
   { name: "history", go: inJob("Lambing-watch bar and pods", "History") },
   { name: "shelf", go: visit("/shelf") },
   { name: "vehicle", go: visit("/vehicles/fellrunner-420") },
-  { name: "settings", go: visit("/settings") },
+  { name: "settings", night: true, go: visit("/settings") },
 ];
 
 mkdirSync(values.out, { recursive: true });

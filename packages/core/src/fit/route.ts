@@ -123,10 +123,20 @@ export function lengthOf(way: MapWay): Fact {
   return { ...sum, value: tidy(sum.value), low: tidy(sum.low), high: tidy(sum.high) };
 }
 
+type FromPlace = Map<PlaceId, ReadonlyMap<PlaceId, MapWay>>;
+
+/** Ways found already, by the stretches they lead over: most edits leave the map alone. */
+const found = new WeakMap<Job["vehicle"]["segments"], { places: unknown; from: FromPlace }>();
+
 /** The map with every way over it found once. */
 class Ways {
-  private readonly from = new Map<PlaceId, ReadonlyMap<PlaceId, MapWay>>();
-  constructor(private readonly job: Job) {}
+  private readonly from: FromPlace;
+  constructor(private readonly job: Job) {
+    const { places, segments } = job.vehicle;
+    const before = found.get(segments);
+    this.from = before?.places === places ? before.from : new Map();
+    found.set(segments, { places, from: this.from });
+  }
 
   readonly of = (place: PlaceId): ReadonlyMap<PlaceId, MapWay> => {
     const known = this.from.get(place);
@@ -142,13 +152,27 @@ class Ways {
   }
 }
 
+function byRun<T extends { readonly runId: RunId }>(elements: Iterable<T>): Map<RunId, T[]> {
+  const groups = new Map<RunId, T[]>();
+  for (const element of elements) {
+    const group = groups.get(element.runId);
+    if (group) group.push(element);
+    else groups.set(element.runId, [element]);
+  }
+  return groups;
+}
+
 /** Finds the place that an end of a wire means, by what the circuit calls it. */
 class EndSites {
   private readonly byName = new Map<string, PlaceId | null>();
+  private readonly taps: ReadonlyMap<RunId, readonly TapElement[]>;
   constructor(
     private readonly job: Job,
+    circuit: Circuit,
     private readonly ways: Ways,
   ) {
+    const taps = [...circuit.elements.values()].filter((e): e is TapElement => e.kind === "tap");
+    this.taps = byRun(taps);
     for (const s of job.supplies) {
       // A way of a box is called by its part, its feed by its own name.
       const part = job.parts.find((p) => p.id === s.partId);
@@ -180,11 +204,9 @@ class EndSites {
    * A tap's place: the connector of the pin that feeds or triggers it, or the control of the
    * kit that stands for such a pin.
    */
-  tapSite(circuit: Circuit, ownerId: RunId, role: "source" | "tap"): PlaceId | null {
+  tapSite(ownerId: RunId, role: "source" | "tap"): PlaceId | null {
     const { job } = this;
-    const taps = [...circuit.elements.values()].filter(
-      (e): e is TapElement => e.kind === "tap" && e.runId === ownerId,
-    );
+    const taps = this.taps.get(ownerId) ?? [];
     const tap = taps.find((t) => t.id.endsWith(`.${role}`)) ?? taps[0];
     if (tap) return this.pinSite(tap.pin.id);
     const asks = job.runs.find((r) => r.id === ownerId)?.condition.anyOf.flat() ?? [];
@@ -193,7 +215,7 @@ class EndSites {
   }
 
   /** null for an end that nobody has placed; "other" for one at hand of the wire's other end. */
-  of(circuit: Circuit, wire: WireElement, end: string): PlaceId | "other" | null {
+  of(wire: WireElement, end: string): PlaceId | "other" | null {
     const { job } = this;
     const run = job.runs.find((r) => r.id === wire.runId);
     const owner =
@@ -207,7 +229,7 @@ class EndSites {
     if (end === "ground" || end === "control") return "other";
     if (end === "fuse" || end === "feed") return this.feedSite(owner?.feed);
     if (end === "tap") {
-      return this.tapSite(circuit, wire.runId, wire.role === "tap" ? "tap" : "source");
+      return this.tapSite(wire.runId, wire.role === "tap" ? "tap" : "source");
     }
     const supply = job.supplies.find((s) => s.id === (wire.runId as string));
     if (supply && /^relay/.test(end)) return supplySite(job, supply.at);
@@ -220,16 +242,17 @@ class EndSites {
 }
 
 function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: EndSites): RoutedLength[] {
+  const elements = byRun(circuit.elements.values());
   return job.runs.flatMap((run): RoutedLength[] => {
     const built = circuit.runs.find((r) => r.runId === run.id);
     if (!built) return [];
     const source = sites.feedSite(run.feed);
-    const owned = [...circuit.elements.values()].filter((e) => e.runId === run.id);
+    const owned = elements.get(run.id) ?? [];
     const relayed = owned.some((e) => e.kind === "contact" || e.kind === "coil");
     const ownSwitch = owned.some((e) => e.kind === "switch");
     const splice = spliceSite(job, run, ways.of);
     const [relay, knob] = [relaySite(job, run), switchSite(job, run)];
-    const tap = sites.tapSite(circuit, run.id, "tap");
+    const tap = sites.tapSite(run.id, "tap");
     const lamps = job.lamps.filter((l) => l.runId === run.id);
     const branch = lamps
       .flatMap((l) => ways.between(splice, lampSite(job, l)) ?? [])
@@ -292,13 +315,13 @@ export function routeOf(job: Job, circuit: Circuit): RoutePlan {
 function makeRoute(job: Job, circuit: Circuit): RoutePlan {
   if (job.vehicle.places.length === 0) return { wires: [], segments: [], gaps: [], lengths: [] };
   const ways = new Ways(job);
-  const sites = new EndSites(job, ways);
+  const sites = new EndSites(job, circuit, ways);
   const names = new Map<PlaceId, string>(job.vehicle.places.map((p) => [p.id, p.name]));
   const wires: RoutedWire[] = [];
   const gaps: RouteGap[] = [];
   for (const wire of circuit.elements.values()) {
     if (wire.kind !== "wire" || wire.pigtail) continue;
-    const ends = wire.ends.map((end) => sites.of(circuit, wire, end));
+    const ends = wire.ends.map((end) => sites.of(wire, end));
     const unplaced = ends.indexOf(null);
     const base = { ownerId: wire.runId, label: wire.label };
     if (unplaced >= 0) {

@@ -28,8 +28,8 @@ function line(points: readonly Point[], stroke: string, width: number): string {
   return `<polyline points="${at}" fill="none" stroke="${stroke}" stroke-width="${width}" stroke-linejoin="round"/>`;
 }
 
-/** The middle of the longest straight of a wire: where its flag is written. */
-function flagAt(points: readonly Point[]): Point {
+/** The middle of the longest level straight of a wire, and its length: room for a flag. */
+function flagAt(points: readonly Point[]): Point & { readonly room: number } {
   let best = points[0] ?? { x: 0, y: 0 };
   let most = -1;
   points.slice(1).forEach((b, i) => {
@@ -40,7 +40,16 @@ function flagAt(points: readonly Point[]): Point {
       best = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
     }
   });
-  return best;
+  return { ...best, room: Math.max(0, most) };
+}
+
+/** Width of a character of a flag, at its size. */
+const FLAG_CHARACTER = 3.8;
+
+/** As much of a flag as its straight has room for: all of it, its number alone, or nothing. */
+function flagText(label: string, room: number): string {
+  const [number = ""] = label.split(" ");
+  return [label, number].find((words) => words.length * FLAG_CHARACTER <= room + 6) ?? "";
 }
 
 function fit(words: string, width: number): string {
@@ -112,8 +121,10 @@ export function loomSvg(graph: LoomGraph, layout: LoomLayout, o: LoomSvgOptions)
   const flags = graph.edges.map((edge) => {
     const points = layout.edges.get(edge.id) ?? [];
     if (edge.label === "" || points.length < 2) return "";
-    const { x, y } = flagAt(points);
-    return `<text x="${round(x)}" y="${round(y - 4)}" font-size="7" font-family="${o.fontFamily}" fill="${o.ink}" text-anchor="middle">${escape(edge.label)}</text>`;
+    const { x, y, room } = flagAt(points);
+    const words = flagText(edge.label, room);
+    if (words === "") return "";
+    return `<text x="${round(x)}" y="${round(y - 4)}" font-size="7" font-family="${o.fontFamily}" fill="${o.ink}" text-anchor="middle">${escape(words)}</text>`;
   });
   const things = graph.nodes.map((node) => {
     const at = layout.nodes.get(node.id);
