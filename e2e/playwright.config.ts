@@ -7,11 +7,12 @@ export default defineConfig({
   testDir: "tests",
   outputDir: "../test-results",
   fullyParallel: true,
-  workers: 2,
+  // A browser keeps two cores busy by itself: a second one beside it makes both wait.
+  workers: 1,
   retries: 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  reporter: [["line"], ["json", { outputFile: "../test-results/e2e.json" }]],
+  reporter: [["dot"], ["json", { outputFile: "../test-results/e2e.json" }]],
   use: {
     baseURL: process.env.BASE_URL ?? "http://127.0.0.1:4170",
     viewport: { width: 1280, height: 800 },

@@ -67,21 +67,27 @@ async function checks(list) {
   await Promise.all(Array.from({ length: availableParallelism() }, take));
 }
 
-const runLive = (command, args, env) =>
+/** Runs a suite; what it prints comes when it has ended, so that two do not talk at once. */
+const runQuietly = (command, args, env) =>
   new Promise((done) => {
     const child = spawn(command, args, {
       cwd: ROOT,
       env: { ...process.env, ...env },
-      stdio: "inherit",
+      stdio: ["ignore", "pipe", "pipe"],
     });
-    child.once("exit", (code) => done(code ?? 1));
+    const printed = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (d) => printed.push(d));
+    child.once("close", (code) => {
+      process.stdout.write(Buffer.concat(printed));
+      done(code ?? 1);
+    });
   });
 
 async function jest(env) {
   if (skips("jest")) return;
   const started = Date.now();
   const file = fromRoot("test-results/jest.json");
-  const code = await runLive(
+  const code = await runQuietly(
     process.execPath,
     [bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
     env,
@@ -96,7 +102,7 @@ async function jest(env) {
 async function browser(env) {
   if (skips("browser")) return;
   const started = Date.now();
-  const code = await runLive(
+  const code = await runQuietly(
     process.execPath,
     [bin("@playwright/test/cli.js"), "test", "--config", fromRoot("e2e/playwright.config.ts")],
     env,
@@ -107,6 +113,14 @@ async function browser(env) {
   tally.failed += (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
   if (code !== 0 && (stats?.unexpected ?? 0) === 0) tally.failed += 1;
   say("browser", code === 0, started);
+}
+
+async function browserSuite(postgres) {
+  if (skips("browser")) return;
+  const demo = await startServer(postgres, "browser_demo", true);
+  const empty = await startServer(postgres, "browser_empty", false);
+  await browser({ BASE_URL: demo.url, EMPTY_URL: empty.url });
+  await Promise.all([demo.stop(), empty.stop()]);
 }
 
 /** The built server on a database of its own. */
@@ -167,13 +181,8 @@ await main(async () => {
 
   const postgres = await startPostgres(".data-test", { reset: true, fast: true });
   try {
-    await jest({ DATABASE_URL: postgres.url });
-    if (!skips("browser")) {
-      const demo = await startServer(postgres, "browser_demo", true);
-      const empty = await startServer(postgres, "browser_empty", false);
-      await browser({ BASE_URL: demo.url, EMPTY_URL: empty.url });
-      await Promise.all([demo.stop(), empty.stop()]);
-    }
+    // One browser and one runner of unit tests: each leaves the other a core.
+    await Promise.all([jest({ DATABASE_URL: postgres.url }), browserSuite(postgres)]);
   } finally {
     await postgres.stop();
   }

@@ -39,7 +39,7 @@ function start(args: readonly string[], env: Record<string, string> = {}): Start
   return { child, said: () => text, ended };
 }
 
-async function ready(started: Started): Promise<number> {
+async function ready(started: Started): Promise<void> {
   const began = Date.now();
   while (!started.said().includes("Dragonet is ready")) {
     if (started.child.exitCode !== null || Date.now() - began > 60_000) {
@@ -47,7 +47,6 @@ async function ready(started: Started): Promise<number> {
     }
     await new Promise((done) => setTimeout(done, 50));
   }
-  return Date.now() - began;
 }
 
 async function untilFree(port: number): Promise<void> {
@@ -95,9 +94,10 @@ describe("npm start", () => {
     expect(processes()).toBe("");
   });
 
-  it("keeps the data at the second start and is ready within 6 s", async () => {
+  it("keeps the data at the second start, and installs and builds nothing", async () => {
     const second = start(["--port", String(port), "--empty"]);
-    expect(await ready(second)).toBeLessThan(6000);
+    await ready(second);
+    expect(second.said()).not.toMatch(/Installing|Building/);
     expect((await signIn(port, "pim")).status).toBe(204);
     second.child.kill("SIGINT");
     expect(await second.ended).toBe(0);

@@ -58,11 +58,11 @@ const HEADS = [
 
 function EndCell({ end }: { end: WireEnd }) {
   return (
-    <td className="text-muted">
-      <span className="num">{end.stripMm}</span> mm, {end.terminal}
+    <td className="pr-3 text-muted">
+      <span className="num whitespace-nowrap">{end.stripMm} mm</span>, {end.terminal}
       {end.shrinkMm > 0 && (
         <>
-          , shrink <span className="num">{end.shrinkMm}</span> mm
+          , shrink <span className="num whitespace-nowrap">{end.shrinkMm} mm</span>
         </>
       )}
     </td>
@@ -108,11 +108,13 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
             {list.lines.map((line) => (
               <tr key={line.label} className="border-t border-hair">
                 <td className="num py-1 font-bold">{line.label}</td>
-                <td className="num">{line.gaugeId}</td>
+                <td className="num pr-3 whitespace-nowrap">{line.gaugeId}</td>
                 <td>
                   <WireSwatch colour={line.colour} />
                 </td>
-                <td className="num font-bold">{lengthText(line.cutM, units)}</td>
+                <td className="num px-3 font-bold whitespace-nowrap">
+                  {lengthText(line.cutM, units)}
+                </td>
                 <td>{line.from.at}</td>
                 <EndCell end={line.from} />
                 <td>{line.to.at}</td>

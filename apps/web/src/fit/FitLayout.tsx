@@ -1,5 +1,6 @@
 import { NavLink, Outlet } from "react-router";
 import { useCanEdit } from "../app/session.ts";
+import { useJob } from "../job/jobStore.ts";
 
 const PARTS = [
   ["strip", "Strip"],
@@ -16,8 +17,13 @@ const tab = ({ isActive }: { isActive: boolean }): string =>
 /** At the lift: what comes off, where wires run, what is cut, drilled, mounted and stuck. */
 export function FitLayout() {
   const canEdit = useCanEdit();
+  const { card, vehicle } = useJob();
   return (
     <div className="mx-auto w-full max-w-7xl p-4 pt-2">
+      <p className="mb-2 hidden print:block">
+        <b>{card.title}</b>, {vehicle.model}
+        {vehicle.machine !== "" && `, ${vehicle.machine}`}
+      </p>
       <nav
         aria-label="Parts of fitting"
         className="no-print mb-3 flex gap-x-4 max-md:overflow-x-auto md:flex-wrap"

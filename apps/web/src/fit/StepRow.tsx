@@ -16,6 +16,7 @@ import {
   type Edit,
   type Fastener,
   type FastenerId,
+  type Job,
   type StripStep,
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
@@ -390,6 +391,15 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
   );
 }
 
+/** What to do for a step on the way off, for paper: nobody opens a line there. */
+const offLines = (job: Job, step: StripStep): string[] => [
+  ...(step.paint ? ["cover the paint"] : []),
+  ...plugsOf(job, step.id).map((p) => `part the plug: ${p.name}, ${p.where}`.replace(/, $/, "")),
+  ...fastenersOf(job, step.id).map((f) => `${f.count} of ${fastenerText(f)}`),
+  ...(step.hold ? ["heavy: hold it by the last bolt"] : []),
+  ...(step.catches === "" ? [] : [`catches: ${step.catches}`]),
+];
+
 /** One step of the ledger as a line that opens; its button says what is in the way. */
 export function StepRow(props: StepRowProps) {
   const { step, number, back, open, onOpen, onRefused } = props;
@@ -443,7 +453,19 @@ export function StepRow(props: StepRowProps) {
           {done ? "Undo" : back ? "Back on" : "Off"}
         </Button>
       </div>
-      {open && <Details step={step} back={back} backLines={props.backLines} />}
+      <ul className="hidden pb-2 pl-12 print:block">
+        {(back ? props.backLines : offLines(job, step)).map((line) => (
+          <li key={line}>
+            <span className="mr-2 inline-block size-3 border border-edge" aria-hidden />
+            {line}
+          </li>
+        ))}
+      </ul>
+      {open && (
+        <div className="no-print">
+          <Details step={step} back={back} backLines={props.backLines} />
+        </div>
+      )}
     </li>
   );
 }

@@ -115,7 +115,11 @@ function PartTable({
                 </td>
                 <td className={`num pl-4 text-right ${short ? "font-bold" : "text-muted"}`}>
                   {taken === 0 ? "" : decimal(taken, 1)}
-                  {short && " short"}
+                  {short && (
+                    <span className="block text-small whitespace-nowrap">
+                      {decimal(taken - kept.value.stock, 1)} short
+                    </span>
+                  )}
                 </td>
               </tr>
             );

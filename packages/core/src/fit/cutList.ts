@@ -62,7 +62,7 @@ const ENDS: readonly (readonly [RegExp, string, number])[] = [
   [/^battery|^pack/, "ring terminal M6", 7],
   [/^ground block$/, "ring terminal M5", 7],
   [/^ground$/, "ring terminal M6", 7],
-  [/splice|^step/, "splice, crimp and shrink", 10],
+  [/splice|^step/, "crimp splice", 10],
   [/^relay|^switch$|input$/, "spade terminal 6.3 mm", 6],
   [/^fuse$/, "crimp to holder", 8],
   [/^tap$|^feed$/, "tap splice", 10],

@@ -45,6 +45,7 @@ function flagAt(points: readonly Point[]): Point & { readonly room: number } {
 
 /** Width of a character of a flag, at its size. */
 const FLAG_CHARACTER = 3.8;
+const FLAG_HIGH = 7;
 
 /** As much of a flag as its straight has room for: all of it, its number alone, or nothing. */
 function flagText(label: string, room: number): string {
@@ -118,12 +119,19 @@ export function loomSvg(graph: LoomGraph, layout: LoomLayout, o: LoomSvgOptions)
       colour.stripe ? line(points, WIRE_COLOURS[colour.stripe], 1) : "",
     ].join("");
   });
+  const written: { readonly x: number; readonly y: number; readonly half: number }[] = [];
   const flags = graph.edges.map((edge) => {
     const points = layout.edges.get(edge.id) ?? [];
     if (edge.label === "" || points.length < 2) return "";
     const { x, y, room } = flagAt(points);
     const words = flagText(edge.label, room);
-    if (words === "") return "";
+    const half = (words.length * FLAG_CHARACTER) / 2;
+    // Wires that come together share their last straight: one flag there is read, two are not.
+    const covered = written.some(
+      (f) => Math.abs(f.y - y) < FLAG_HIGH && Math.abs(f.x - x) < f.half + half,
+    );
+    if (words === "" || covered) return "";
+    written.push({ x, y, half });
     return `<text x="${round(x)}" y="${round(y - 4)}" font-size="7" font-family="${o.fontFamily}" fill="${o.ink}" text-anchor="middle">${escape(words)}</text>`;
   });
   const things = graph.nodes.map((node) => {
