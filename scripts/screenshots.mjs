@@ -95,7 +95,13 @@ const SHOTS = [
   },
   { name: "circuit-fuse", go: inJob("Lambing-watch bar and pods", "Circuit", breakIt) },
   { name: "prove", go: inJob("Aux pods, brake flasher", "Circuit", proveIt) },
-  { name: "circuit-phone", size: PHONE, go: inJob("Aux pods, brake flasher", "Circuit") },
+  {
+    name: "circuit-phone",
+    size: PHONE,
+    go: inJob("Aux pods, brake flasher", "Circuit", (page) =>
+      page.getByRole("article").first().waitFor(),
+    ),
+  },
   { name: "sheet", go: inJob("Lambing-watch bar and pods", "Strip sheet") },
   { name: "history", go: inJob("Lambing-watch bar and pods", "History") },
   { name: "shelf", go: visit("/shelf") },

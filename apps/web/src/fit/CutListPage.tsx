@@ -1,5 +1,5 @@
 import { Download, Printer, Tags } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import {
   ENDS_M,
   SLACK_SHARE,
@@ -8,41 +8,23 @@ import {
   decimal,
   lengthText,
   type CutList,
+  type Job,
   type SpoolLine,
   type UnitSystem,
   type WireEnd,
 } from "@dragonet/core";
 import { useMe } from "../app/session.ts";
-import { useJob, useJobStore } from "../job/jobStore.ts";
+import { useOfJob } from "../job/useOfJob.ts";
+import { useOpenFile } from "../job/useOpenFile.ts";
 import { Button } from "../ui/Button.tsx";
+import { saveText } from "../ui/saveText.ts";
 import { Section } from "../ui/Section.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
 import { planner } from "../worker/planner.ts";
 
-function useCutList(spoolM: number): CutList | null {
-  const job = useJob();
-  const [list, setList] = useState<CutList | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .cutList(job, spoolM)
-      .then((made) => !stale && setList(made));
-    return () => {
-      stale = true;
-    };
-  }, [job, spoolM]);
-  return list;
-}
-
-function save(list: CutList): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([cutListCsv(list)], { type: "text/csv" }));
-  link.download = "cut-list.csv";
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
+const save = (list: CutList): void => saveText("cut-list.csv", "text/csv", cutListCsv(list));
 
 const HEADS = [
   "Flag",
@@ -70,11 +52,7 @@ function EndCell({ end }: { end: WireEnd }) {
 }
 
 function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
-  const { id, flush } = useJobStore();
-  const labels = async (): Promise<void> => {
-    await flush();
-    window.open(`/api/jobs/${id}/labels.pdf`, "_blank", "noopener");
-  };
+  const openFile = useOpenFile();
   return (
     <Section
       title="Cut list"
@@ -84,7 +62,7 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
           <Button look="quiet" onClick={() => save(list)}>
             <Download size={15} aria-hidden /> CSV
           </Button>
-          <Button look="quiet" onClick={() => void labels()}>
+          <Button look="quiet" onClick={() => openFile("labels.pdf")}>
             <Tags size={15} aria-hidden /> Flags
           </Button>
           <Button look="quiet" onClick={() => window.print()}>
@@ -255,7 +233,7 @@ function Bundles({ list }: { list: CutList }) {
 export function CutListPage() {
   const { units } = useMe().preferences;
   const [spoolM, setSpoolM] = useState(SPOOL_M);
-  const list = useCutList(spoolM);
+  const list = useOfJob(useCallback((job: Job) => planner().cutList(job, spoolM), [spoolM]));
   if (!list) return <Loading what="the cut list" />;
   if (list.lines.length === 0) {
     return <Empty title="Nothing to cut yet">Runs are added under Circuit.</Empty>;

@@ -8,6 +8,7 @@ import {
   type HoleCut,
   type HoleId,
   type HolePlacing,
+  type Job,
   type LandmarkId,
   type Template,
 } from "@dragonet/core";
@@ -63,143 +64,147 @@ function placingOf(
   }
 }
 
-/** Measures may go both ways from a mark. */
-const BOTH_WAYS = { min: -5000, max: 5000 } as const;
+interface MeasureProps {
+  readonly what: string;
+  readonly unit: string;
+  readonly value: number;
+  readonly min?: number;
+  readonly onCommit: (value: number) => void;
+}
 
-function Placing({ hole, template }: FieldsProps) {
+/** From a mark a measure may go both ways, from an edge only inwards. */
+const BOTH_WAYS = -5000;
+
+const Measure = ({ what, min = 0, ...rest }: MeasureProps) => (
+  <NumberInput label={what} min={min} max={5000} className="w-16" {...rest} />
+);
+
+function PlacingFields({ hole, template }: FieldsProps) {
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
   const marks = job.landmarks.filter((l) => l.templateId === template.id);
-  const others = job.holes.filter(
-    (h) => h.templateId === template.id && h.id !== hole.id && h.by.kind !== "mirror",
-  );
-  const { by } = hole;
+  const { by, name } = hole;
   const put = (placing: HolePlacing): void => edit([setIn("hole", hole.id, "by", placing)]);
-  const kinds = (Object.keys(PLACING_WORDS) as HolePlacing["kind"][]).flatMap((kind) => {
-    const made = placingOf(
-      kind,
-      marks.map((m) => m.id),
-      others.map((h) => h.id),
-    );
-    return made || kind === by.kind ? [{ kind, made }] : [];
-  });
-  const markOptions = marks.map((m) => ({ value: m.id, label: m.name }));
-  return (
-    <>
-      <Choice
-        label={`${hole.name}: how it is found`}
-        value={by.kind}
-        disabled={!canEdit}
-        className="w-44"
-        options={kinds.map(({ kind }) => ({ value: kind, label: PLACING_WORDS[kind] }))}
-        onChange={(kind) => {
-          const made = kinds.find((k) => k.kind === kind)?.made;
-          if (made) put(made);
-        }}
-      />
-      {by.kind === "between" && (
+  const mark = (words: string, value: LandmarkId, onChange: (id: LandmarkId) => void) => (
+    <Choice
+      label={`${name}: ${words}`}
+      value={value}
+      disabled={!canEdit}
+      className="w-40"
+      options={marks.map((m) => ({ value: m.id, label: m.name }))}
+      onChange={onChange}
+    />
+  );
+  const down = (what: string, value: number, onCommit: (downMm: number) => void) => (
+    <Measure
+      what={`${name}: ${what}`}
+      unit="mm down"
+      min={BOTH_WAYS}
+      value={value}
+      onCommit={onCommit}
+    />
+  );
+  switch (by.kind) {
+    case "between":
+      return (
         <>
-          <Choice
-            label={`${hole.name}: from mark`}
-            value={by.fromId}
-            disabled={!canEdit}
-            className="w-40"
-            options={markOptions}
-            onChange={(fromId) => put({ ...by, fromId })}
-          />
-          <Choice
-            label={`${hole.name}: to mark`}
-            value={by.toId}
-            disabled={!canEdit}
-            className="w-40"
-            options={markOptions}
-            onChange={(toId) => put({ ...by, toId })}
-          />
+          {mark("from mark", by.fromId, (fromId) => put({ ...by, fromId }))}
+          {mark("to mark", by.toId, (toId) => put({ ...by, toId }))}
           <NumberInput
-            label={`${hole.name}: share of the way`}
+            label={`${name}: share of the way`}
             unit="%"
             value={Math.round(by.share * 1000) / 10}
             max={100}
             className="w-14"
             onCommit={(value) => put({ ...by, share: value / 100 })}
           />
-          <NumberInput
-            label={`${hole.name}: down from the line`}
-            unit="mm down"
-            value={by.downMm}
-            {...BOTH_WAYS}
-            className="w-16"
-            onCommit={(downMm) => put({ ...by, downMm })}
-          />
+          {down("down from the line", by.downMm, (downMm) => put({ ...by, downMm }))}
         </>
-      )}
-      {by.kind === "from" && (
+      );
+    case "from":
+      return (
         <>
-          <Choice
-            label={`${hole.name}: mark`}
-            value={by.landmarkId}
-            disabled={!canEdit}
-            className="w-40"
-            options={markOptions}
-            onChange={(landmarkId) => put({ ...by, landmarkId })}
-          />
-          <NumberInput
-            label={`${hole.name}: right of the mark`}
+          {mark("mark", by.landmarkId, (landmarkId) => put({ ...by, landmarkId }))}
+          <Measure
+            what={`${name}: right of the mark`}
             unit="mm right"
+            min={BOTH_WAYS}
             value={by.rightMm}
-            {...BOTH_WAYS}
-            className="w-16"
             onCommit={(rightMm) => put({ ...by, rightMm })}
           />
-          <NumberInput
-            label={`${hole.name}: below the mark`}
-            unit="mm down"
-            value={by.downMm}
-            {...BOTH_WAYS}
-            className="w-16"
-            onCommit={(downMm) => put({ ...by, downMm })}
-          />
+          {down("below the mark", by.downMm, (downMm) => put({ ...by, downMm }))}
         </>
-      )}
-      {by.kind === "edge" && (
+      );
+    case "edge":
+      return (
         <>
           <Choice
-            label={`${hole.name}: edge`}
+            label={`${name}: edge`}
             value={by.edge}
             disabled={!canEdit}
             className="w-28"
             options={PANEL_EDGES.map((value) => ({ value, label: value }))}
             onChange={(edge) => put({ ...by, edge })}
           />
-          <NumberInput
-            label={`${hole.name}: in from the edge`}
+          <Measure
+            what={`${name}: in from the edge`}
             unit="mm in"
             value={by.inMm}
-            max={5000}
-            className="w-16"
             onCommit={(inMm) => put({ ...by, inMm })}
           />
-          <NumberInput
-            label={`${hole.name}: along the edge`}
+          <Measure
+            what={`${name}: along the edge`}
             unit="mm along"
             value={by.alongMm}
-            max={5000}
-            className="w-16"
             onCommit={(alongMm) => put({ ...by, alongMm })}
           />
         </>
-      )}
-      {by.kind === "mirror" && (
+      );
+    case "mirror":
+      return (
         <Choice
-          label={`${hole.name}: mirror of`}
+          label={`${name}: mirror of`}
           value={by.holeId}
           disabled={!canEdit}
           className="w-40"
-          options={others.map((h) => ({ value: h.id, label: h.name }))}
+          options={othersOf(job, hole).map((h) => ({ value: h.id, label: h.name }))}
           onChange={(holeId) => put({ kind: "mirror", holeId })}
         />
-      )}
+      );
+  }
+}
+
+/** Holes of the same panel that this one may mirror. */
+const othersOf = (job: Job, hole: Hole): Hole[] =>
+  job.holes.filter(
+    (h) => h.templateId === hole.templateId && h.id !== hole.id && h.by.kind !== "mirror",
+  );
+
+function Placing({ hole, template }: FieldsProps) {
+  const job = useJob();
+  const edit = useEdit();
+  const canEdit = useCanEdit();
+  const marks = job.landmarks.filter((l) => l.templateId === template.id).map((m) => m.id);
+  const others = othersOf(job, hole).map((h) => h.id);
+  const kinds = (Object.keys(PLACING_WORDS) as HolePlacing["kind"][]).flatMap((kind) => {
+    const made = placingOf(kind, marks, others);
+    return made || kind === hole.by.kind ? [{ kind, made }] : [];
+  });
+  return (
+    <>
+      <Choice
+        label={`${hole.name}: how it is found`}
+        value={hole.by.kind}
+        disabled={!canEdit}
+        className="w-44"
+        options={kinds.map(({ kind }) => ({ value: kind, label: PLACING_WORDS[kind] }))}
+        onChange={(kind) => {
+          const made = kinds.find((k) => k.kind === kind)?.made;
+          if (made) edit([setIn("hole", hole.id, "by", made)]);
+        }}
+      />
+      <PlacingFields hole={hole} template={template} />
     </>
   );
 }

@@ -19,7 +19,8 @@ import {
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { useCanEdit } from "../app/session.ts";
-import { useEdit, useJob, useJobStore } from "../job/jobStore.ts";
+import { useEdit, useJob } from "../job/jobStore.ts";
+import { useOpenFile } from "../job/useOpenFile.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
@@ -39,22 +40,17 @@ const FILES = [
 
 /** The template on paper or for a cutter, at its true size. */
 function Files({ template }: { template: Template }) {
-  const { id, flush } = useJobStore();
+  const openFile = useOpenFile();
   const [mirror, setMirror] = useState(false);
-  const open = async (ending: string, query: string): Promise<void> => {
-    await flush();
+  const open = (ending: string, query: string): void => {
     const asked = [mirror ? "mirror=1" : "", query].filter((q) => q !== "").join("&");
-    window.open(
-      `/api/jobs/${id}/templates/${template.id}.${ending}?${asked}`,
-      "_blank",
-      "noopener",
-    );
+    openFile(`templates/${template.id}.${ending}?${asked}`);
   };
   return (
     <div className="no-print mt-2 flex flex-wrap items-center gap-2">
       <span>At 1:1:</span>
       {FILES.map(([ending, query, words]) => (
-        <Button key={words} onClick={() => void open(ending, query)}>
+        <Button key={words} onClick={() => open(ending, query)}>
           {words}
         </Button>
       ))}

@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { toast } from "sonner";
 import {
   HAZARD_WORDS,
@@ -8,6 +8,7 @@ import {
   lengthsOff,
   signEdits,
   takeLengths,
+  type Job,
   type RoutePlan,
   type RoutedSegment,
   type RoutedWire,
@@ -17,6 +18,7 @@ import {
 import { ask } from "../app/api.ts";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
+import { useOfJob } from "../job/useOfJob.ts";
 import { LENGTH_WORDS } from "../job/lengthWords.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
@@ -29,20 +31,7 @@ import { planner } from "../worker/planner.ts";
 import { Sites } from "./Sites.tsx";
 import { VehiclePlan } from "./VehiclePlan.tsx";
 
-function useRoute(): RoutePlan | null {
-  const job = useJob();
-  const [plan, setPlan] = useState<RoutePlan | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .route(job)
-      .then((made) => !stale && setPlan(made));
-    return () => {
-      stale = true;
-    };
-  }, [job]);
-  return plan;
-}
+const routed = (job: Job): Promise<RoutePlan> => planner().route(job);
 
 /** Protections of one stretch; signing says who has done and looked at it. */
 function Protections({ segment }: { segment: RoutedSegment }) {
@@ -212,7 +201,7 @@ export function RoutePage() {
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
-  const plan = useRoute();
+  const plan = useOfJob(routed);
   const [wireId, setWireId] = useState("");
   const [measuring, setMeasuring] = useState(false);
   if (!plan) return <Loading what="the routes" />;

@@ -314,7 +314,7 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
             <div className="flex flex-wrap items-center gap-2 py-1">
               <span className="text-small text-muted">
                 catches, the way it moves
-                <span className="block">
+                <span className="block text-body text-ink">
                   <TextInput
                     label="Catches, and the way it moves"
                     value={step.catches}
@@ -325,7 +325,7 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
               </span>
               <span className="text-small text-muted">
                 forgotten on the way back
-                <span className="block">
+                <span className="block text-body text-ink">
                   <TextInput
                     label="What is forgotten on the way back"
                     value={step.forget}

@@ -16,8 +16,10 @@ import {
 } from "@dragonet/core";
 import { useMe, useSession } from "../app/session.ts";
 import { useJob, useJobStore } from "../job/jobStore.ts";
+import { useOpenFile } from "../job/useOpenFile.ts";
 import { usePlan } from "../job/usePlan.ts";
 import { planner } from "../worker/planner.ts";
+import { saveText } from "../ui/saveText.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
@@ -211,16 +213,12 @@ function LoomSheet() {
   }, [job, units]);
   if (svg === "") return null;
   const save = (): void => {
-    const link = document.createElement("a");
     // On paper of its own it knows neither the page's ink nor its face.
     const alone = (svg ?? "")
       .replaceAll("currentColor", "#16211f")
       .replaceAll("var(--paper)", "#ffffff")
       .replaceAll("var(--font-sans)", "sans-serif");
-    link.href = URL.createObjectURL(new Blob([alone], { type: "image/svg+xml" }));
-    link.download = "loom.svg";
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveText("loom.svg", "image/svg+xml", alone);
   };
   return (
     <section aria-label="The whole loom" className="break-before-page border-t-2 border-ink py-3">
@@ -323,21 +321,18 @@ export function SheetPage() {
   const plan = usePlan();
   const { units } = useMe().preferences;
   const { data } = useSession();
-  const { id, revision, flush } = useJobStore();
+  const { id, revision } = useJobStore();
+  const openFile = useOpenFile();
   if (!plan) return <Loading what="the sheet" />;
   const strips = plan.strips.engineOff;
   const stops = plan.findings.filter((f) => f.severity === "stop").length;
-  const openPdf = async (): Promise<void> => {
-    await flush();
-    window.open(`/api/jobs/${id}/strip-sheet.pdf`, "_blank", "noopener");
-  };
   return (
     <article className="mx-auto w-full max-w-6xl p-4 print:max-w-none print:p-0">
       <div className="no-print mb-3 flex flex-wrap gap-3">
         <Button look="main" onClick={() => window.print()}>
           <Printer size={16} aria-hidden /> Print
         </Button>
-        <Button onClick={() => void openPdf()}>PDF</Button>
+        <Button onClick={() => openFile("strip-sheet.pdf")}>PDF</Button>
         <a
           className="touch inline-flex items-center text-accent underline"
           href={`/api/jobs/${id}/file`}

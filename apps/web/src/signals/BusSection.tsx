@@ -20,6 +20,7 @@ import { useEdit, useJob } from "../job/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { FileButton } from "../ui/FileButton.tsx";
+import { saveText } from "../ui/saveText.ts";
 import { Section } from "../ui/Section.tsx";
 import { planner } from "../worker/planner.ts";
 import { scriptOf } from "./usePlay.ts";
@@ -31,13 +32,7 @@ const FAILURE_WORDS: Readonly<Record<ModuleFailure, string>> = {
   lowVoltage: "battery low",
 };
 
-function download(name: string, text: string): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([text], { type: "text/plain" }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
+const download = (name: string, text: string): void => saveText(name, "text/plain", text);
 
 /** A log of the vehicle's bus in, as events of the script; the simulated bus out. */
 export function BusSection({ canEdit }: { canEdit: boolean }) {

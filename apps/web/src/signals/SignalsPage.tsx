@@ -26,6 +26,7 @@ import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { FactRow } from "../ui/FactRow.tsx";
+import { saveText } from "../ui/saveText.ts";
 import { Section } from "../ui/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
@@ -187,13 +188,7 @@ function Rates({
   job: Job;
 }) {
   const { leastPerMin, mostPerMin, leastOn, mostOn } = FLASH_LIMITS;
-  const save = (): void => {
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(new Blob([signalsCsv(trace)], { type: "text/csv" }));
-    link.download = "signals.csv";
-    link.click();
-    URL.revokeObjectURL(link.href);
-  };
+  const save = (): void => saveText("signals.csv", "text/csv", signalsCsv(trace));
   return (
     <Section
       title="Rates"
