@@ -1,6 +1,8 @@
 /** `npm start`: from a bare machine to a served shop. Node built-ins only. */
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
+import { isIP } from "node:net";
+import { networkInterfaces } from "node:os";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
 import { checkDisk, checkNode, portBusy } from "./lib/machine.mjs";
@@ -8,9 +10,10 @@ import { ROOT, fromRoot } from "./lib/paths.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 
-const USAGE = `npm start -- [--port 4170] [--empty] [--reset]
+const USAGE = `npm start -- [--port 4170] [--host 127.0.0.1] [--empty] [--reset]
 
   --port N   address to serve at (default 4170)
+  --host A   whom it serves (default 127.0.0.1, this machine; 0.0.0.0 for the shop's phones too)
   --empty    no demo shop: the first page asks for the first owner
   --reset    forget everything and begin anew
   DATABASE_URL=postgresql://…   use that PostgreSQL instead of an own one`;
@@ -20,6 +23,7 @@ function readArgs() {
     const { values } = parseArgs({
       options: {
         port: { type: "string", default: process.env.PORT ?? "4170" },
+        host: { type: "string", default: process.env.HOST ?? "127.0.0.1" },
         empty: { type: "boolean", default: false },
         reset: { type: "boolean", default: false },
         help: { type: "boolean", short: "h", default: false },
@@ -28,6 +32,9 @@ function readArgs() {
     const port = Number(values.port);
     if (!Number.isInteger(port) || port < 1 || port > 65535) {
       throw new Failure(`invalid port: ${values.port} (needs 1 to 65535)`);
+    }
+    if (isIP(values.host) === 0) {
+      throw new Failure(`invalid host: ${values.host} (needs an address, such as 0.0.0.0)`);
     }
     return { ...values, port };
   } catch (error) {
@@ -48,8 +55,22 @@ function demoPeople() {
   }));
 }
 
-function announce(port, demo) {
-  const lines = ["", `  Dragonet is ready:  http://127.0.0.1:${port}`, ""];
+/** Addresses at which others on the network find a server on any address. */
+const ownAddresses = () =>
+  Object.values(networkInterfaces())
+    .flat()
+    .filter((a) => a && a.family === "IPv4" && !a.internal)
+    .map((a) => a.address);
+
+function announce({ port, host }, demo) {
+  const everywhere = host === "0.0.0.0";
+  const [first, ...others] = everywhere ? ["127.0.0.1", ...ownAddresses()] : [host];
+  const lines = ["", `  Dragonet is ready:  http://${first}:${port}`];
+  for (const address of others) lines.push(`  On this network:    http://${address}:${port}`);
+  if (demo && host !== "127.0.0.1") {
+    lines.push("  Everybody knows the demo's passwords: for real work use --empty.");
+  }
+  lines.push("");
   if (demo) {
     lines.push("  Demo shop. Sign in as");
     for (const p of demoPeople()) {
@@ -116,6 +137,7 @@ await main(async () => {
       NODE_ENV: "production",
       DATABASE_URL: postgres.url,
       PORT: String(args.port),
+      HOST: args.host,
       DRAGONET_DEMO: demo ? "1" : "0",
     },
     stdio: ["ignore", "inherit", "inherit", "ipc"],
@@ -124,7 +146,7 @@ await main(async () => {
   let ready = false;
   server.once("message", () => {
     ready = true;
-    announce(args.port, demo);
+    announce(args, demo);
   });
   void postgres.died.then(async (said) => {
     if (stopping) return;

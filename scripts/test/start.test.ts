@@ -95,9 +95,10 @@ describe("npm start", () => {
   });
 
   it("keeps the data at the second start, and installs and builds nothing", async () => {
-    const second = start(["--port", String(port), "--empty"]);
+    const second = start(["--port", String(port), "--empty", "--host", "0.0.0.0"]);
     await ready(second);
     expect(second.said()).not.toMatch(/Installing|Building/);
+    expect(second.said()).toContain(`Dragonet is ready:  http://127.0.0.1:${port}`);
     expect((await signIn(port, "pim")).status).toBe(204);
     second.child.kill("SIGINT");
     expect(await second.ended).toBe(0);

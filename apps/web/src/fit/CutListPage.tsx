@@ -56,7 +56,7 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
   return (
     <Section
       title="Cut list"
-      about={`As routed, ${decimal(SLACK_SHARE * 100, 0)} % for bends and ${decimal(ENDS_M * 1000, 0)} mm for both ends added, up to the next centimetre. Start at the lamp: what is over ends at the battery.`}
+      about={`As routed, ${decimal(SLACK_SHARE * 100, 0)} % for bends and ${decimal(ENDS_M * 1000, 0)} mm of service loop at the ends added, up to the next centimetre. Start at the lamp: what is over ends at the battery.`}
       action={
         <span className="no-print inline-flex gap-2">
           <Button look="quiet" onClick={() => save(list)}>

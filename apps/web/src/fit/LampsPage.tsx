@@ -17,12 +17,11 @@ import {
 import { mint } from "../app/mint.ts";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
-import { usePlan } from "../job/usePlan.ts";
+import { PlaceFindings } from "../job/PlaceFindings.tsx";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/Section.tsx";
-import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty } from "../ui/states.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
@@ -154,30 +153,6 @@ function MountRow({ mount, number, name }: { mount: Mount; number: number; name:
   );
 }
 
-function Findings() {
-  const plan = usePlan();
-  const own = plan?.findings.filter((f) => f.rule === "lamps-in-place") ?? [];
-  if (own.length === 0) return null;
-  return (
-    <Section title="Beside the rules of the place" about="Advisory: ask your inspector.">
-      <ul>
-        {own.map((f) => (
-          <li key={`${f.title} ${f.place.words}`} className="border-t border-hair py-1">
-            <SeverityMark severity={f.severity} /> <b>{f.title}</b>
-            {f.figures.map((x) => (
-              <span key={x.label} className="num">
-                {" "}
-                {x.label} {x.value} ({x.limit})
-              </span>
-            ))}
-            <span className="block text-small text-muted">{f.why}</span>
-          </li>
-        ))}
-      </ul>
-    </Section>
-  );
-}
-
 const SIDE_OF: Partial<Record<Lamp["place"], Mount["side"]>> = { left: "left", right: "right" };
 
 /** Where the lamps sit, by tape, beside each other and beside the rules. */
@@ -217,7 +192,7 @@ export function LampsPage() {
     <>
       <h2 className="sr-only">Views</h2>
       <LampViews job={job} number={number} label={label} />
-      <Findings />
+      <PlaceFindings rule="lamps-in-place" />
       <Section
         title="By the tape"
         about="The vehicle on level ground, its tyres at their pressure. Taps and tries at full lock and full travel are ticked by whoever did them."

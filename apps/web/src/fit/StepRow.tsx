@@ -1,9 +1,6 @@
-import { ChevronDown, ChevronRight, Minus, Plus } from "lucide-react";
+import { ChevronDown, ChevronRight, Plus } from "lucide-react";
 import {
-  DRIVES,
-  LOCKERS,
   asId,
-  driveText,
   fastenerText,
   fastenersOf,
   lockerText,
@@ -13,8 +10,6 @@ import {
   removeStep,
   setIn,
   tightText,
-  type Edit,
-  type Fastener,
   type FastenerId,
   type Job,
   type StripStep,
@@ -23,11 +18,12 @@ import { mint } from "../app/mint.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { PhotoStrip } from "../photos/PhotoStrip.tsx";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
+import { BackCount, FastenerRow } from "./FastenerRow.tsx";
 import { PatternSketch, letterOf } from "./PatternSketch.tsx";
+import { StepPlugs } from "./StepPlugs.tsx";
 
 const STATE_WORDS = { on: "on the vehicle", off: "off", back: "back on" } as const;
 
@@ -39,167 +35,6 @@ interface StepRowProps {
   readonly open: boolean;
   readonly onOpen: () => void;
   readonly onRefused: (words: string) => void;
-}
-
-/** Counts pieces back in with a thumb. */
-function BackCount({ fastener }: { fastener: Fastener }) {
-  const edit = useEdit();
-  const set = (back: number): void => edit([setIn("fastener", fastener.id, "back", back)]);
-  const name = fastenerText(fastener);
-  return (
-    <span className="inline-flex items-center gap-1">
-      <Button
-        aria-label={`One fewer back: ${name}`}
-        disabled={fastener.back === 0}
-        onClick={() => set(fastener.back - 1)}
-      >
-        <Minus size={14} aria-hidden />
-      </Button>
-      <span className="num w-12 text-center font-bold">
-        {fastener.back} / {fastener.count}
-      </span>
-      <Button
-        aria-label={`One more back: ${name}`}
-        disabled={fastener.back === fastener.count}
-        onClick={() => set(fastener.back + 1)}
-      >
-        <Plus size={14} aria-hidden />
-      </Button>
-      <Button
-        look="quiet"
-        disabled={fastener.back === fastener.count}
-        onClick={() => set(fastener.count)}
-      >
-        All
-      </Button>
-    </span>
-  );
-}
-
-function FastenerRow({ fastener, letter }: { fastener: Fastener; letter: string }) {
-  const edit = useEdit();
-  const set = <F extends keyof Fastener>(field: F, value: Fastener[F]): Edit =>
-    setIn("fastener", fastener.id, field, value);
-  const recount = (count: number): void => {
-    const spots = Array.from(
-      { length: count },
-      (_, i) => fastener.spots[i] ?? { x: (i + 1) / (count + 1), y: 0.5 },
-    );
-    const back = Math.min(fastener.back, count);
-    // Fewer spots before fewer pieces, more pieces before more spots: each step is whole.
-    edit(
-      count < fastener.count
-        ? [set("back", back), set("spots", spots), set("count", count)]
-        : [set("count", count), set("spots", spots)],
-    );
-  };
-  return (
-    <li className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-hair py-1">
-      <span className="w-4 text-center font-bold" aria-hidden>
-        {letter}
-      </span>
-      <NumberInput
-        label="How many"
-        value={fastener.count}
-        min={1}
-        max={99}
-        className="w-12"
-        onCommit={recount}
-      />
-      <Choice
-        label="Drive"
-        value={fastener.drive}
-        className="w-32"
-        options={DRIVES.map((value) => ({ value, label: driveText(value) }))}
-        onChange={(value) => edit([set("drive", value)])}
-      />
-      <TextInput
-        label="Size"
-        value={fastener.size}
-        placeholder="M6"
-        className="w-20"
-        maxLength={40}
-        onCommit={(value) => edit([set("size", value)])}
-      />
-      <NumberInput
-        label="Length"
-        unit="mm"
-        value={fastener.lengthMm}
-        max={1000}
-        className="w-14"
-        onCommit={(value) => edit([set("lengthMm", value)])}
-      />
-      <TextInput
-        label="Where it sits"
-        value={fastener.where}
-        placeholder="where"
-        className="w-28"
-        maxLength={120}
-        onCommit={(value) => edit([set("where", value)])}
-      />
-      <NumberInput
-        label="Torque, 0 for snug and a quarter turn"
-        unit="N·m"
-        value={fastener.torqueNm}
-        max={500}
-        className="w-14"
-        onCommit={(value) => edit([set("torqueNm", value)])}
-      />
-      <Choice
-        label="Thread"
-        value={fastener.locker}
-        className="w-32"
-        options={LOCKERS.map((value) => ({
-          value,
-          label: value === "none" ? "dry" : value === "grease" ? "greased" : `${value} locker`,
-        }))}
-        onChange={(value) => edit([set("locker", value)])}
-      />
-      <RemoveButton
-        what={fastenerText(fastener)}
-        onClick={() => edit([{ kind: "remove", entity: "fastener", id: fastener.id }])}
-      />
-    </li>
-  );
-}
-
-function Plugs({ step, back }: { step: StripStep; back: boolean }) {
-  const job = useJob();
-  const edit = useEdit();
-  const plugs = plugsOf(job, step.id);
-  return (
-    <ul>
-      {plugs.map((plug) => (
-        <li key={plug.id} className="flex flex-wrap items-center gap-2 border-t border-hair py-1">
-          {back ? (
-            <Tick
-              checked={plug.joined}
-              disabled={!plug.parted}
-              onChange={(joined) => edit([setIn("plug", plug.id, "joined", joined)])}
-            >
-              joined: <b>{plug.name}</b> {plug.where}
-            </Tick>
-          ) : (
-            <Tick
-              checked={plug.parted}
-              onChange={(parted) =>
-                edit([
-                  setIn("plug", plug.id, "parted", parted),
-                  ...(parted ? [] : [setIn("plug", plug.id, "joined", false)]),
-                ])
-              }
-            >
-              parted: <b>{plug.name}</b> {plug.where}
-            </Tick>
-          )}
-          <RemoveButton
-            what={plug.name}
-            onClick={() => edit([{ kind: "remove", entity: "plug", id: plug.id }])}
-          />
-        </li>
-      ))}
-    </ul>
-  );
 }
 
 function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" | "backLines">) {
@@ -242,7 +77,7 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
                 </li>
               ))}
             </ul>
-            <Plugs step={step} back />
+            <StepPlugs step={step} back />
           </>
         ) : (
           <>
@@ -251,7 +86,7 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
                 <FastenerRow key={f.id} fastener={f} letter={letterOf(k)} />
               ))}
             </ul>
-            <Plugs step={step} back={false} />
+            <StepPlugs step={step} back={false} />
             <div className="flex flex-wrap gap-2 py-1">
               <Button
                 look="quiet"

@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { OfflineError, ask } from "../app/api.ts";
 import { Loading, Trouble } from "../ui/states.tsx";
 import { ClashDialog } from "./ClashDialog.tsx";
+import { fetchAhead } from "./fetchAhead.ts";
 import { JobHeader } from "./JobHeader.tsx";
 import { useJobStore } from "./jobStore.ts";
 import { keepJob, keptJob, type KeptJob } from "./keptJobs.ts";
@@ -98,6 +99,17 @@ function useUndoKeys(): void {
   }, []);
 }
 
+/** Time in which a page that was opened has the network to itself, in ms. */
+const SETTLE_MS = 3000;
+
+function useFetchingAhead(): void {
+  useEffect(() => {
+    // Without a network there is nothing to fetch, and nothing to say about it.
+    const timer = setTimeout(() => void fetchAhead().catch(() => undefined), SETTLE_MS);
+    return () => clearTimeout(timer);
+  }, []);
+}
+
 export function JobPage() {
   const { jobId = "" } = useParams();
   const { data, error, refetch } = useQuery({
@@ -115,6 +127,7 @@ export function JobPage() {
     if (data) useJobStore.getState().open(data.id, data.revision, data.document);
     return () => useJobStore.getState().close();
   }, [data]);
+  useFetchingAhead();
   useOthersChanges(jobId);
   useRefusals();
   useLeaving();

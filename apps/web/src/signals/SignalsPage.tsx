@@ -2,7 +2,6 @@ import { Download, Pause, Play, SkipForward } from "lucide-react";
 import { useMemo, useState } from "react";
 import {
   FLASH_LIMITS,
-  PLACES,
   TURN_PRINCIPLES,
   decimal,
   inputWord,
@@ -22,6 +21,7 @@ import { useCanEdit } from "../app/session.ts";
 import { INPUT_KEYS } from "../bench/controls.ts";
 import { VehicleViews } from "../bench/VehicleViews.tsx";
 import { useEdit, useJob } from "../job/jobStore.ts";
+import { PlaceFindings } from "../job/PlaceFindings.tsx";
 import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
@@ -366,44 +366,6 @@ function Turn({ turn, canEdit }: { turn: TurnFacts; canEdit: boolean }) {
   );
 }
 
-function Place({ canEdit }: { canEdit: boolean }) {
-  const job = useJob();
-  const edit = useEdit();
-  const plan = usePlan();
-  const found = (plan?.findings ?? []).filter((f) => f.rule === "place-asks");
-  return (
-    <Section title="Where it is ridden" about="Advisory, from memory: ask your inspector.">
-      <Choice
-        label="Rules of the place"
-        value={job.practices.place}
-        disabled={!canEdit}
-        className="w-full"
-        options={[
-          { value: "", label: "no place chosen" },
-          ...PLACES.map((p) => ({ value: p.id, label: p.name })),
-        ]}
-        onChange={(value) =>
-          edit([{ kind: "setOnce", entity: "practices", field: "place", value } as Edit])
-        }
-      />
-      {found.map((f) => (
-        <div key={f.title} className="border-t border-hair py-1">
-          <p className="font-bold">
-            <SeverityMark severity={f.severity} /> {f.title}
-          </p>
-          <p className="text-small">
-            {f.place.words}: {f.figures.map((x) => `${x.value}, should be ${x.limit}`).join("; ")}.{" "}
-            {f.why}
-          </p>
-        </div>
-      ))}
-      {job.practices.place !== "" && found.length === 0 && (
-        <p className="border-t border-hair py-1 text-small">Nothing here that it asks otherwise.</p>
-      )}
-    </Section>
-  );
-}
-
 /** What each lamp will do over time, whether it is a proper flash, and what to do about it. */
 export function SignalsPage() {
   const job = useJob();
@@ -441,7 +403,7 @@ export function SignalsPage() {
       <div>
         {trace && <VehicleViews lamps={shown} kind={job.vehicle.kind} />}
         {job.vehicle.turn && <Turn turn={job.vehicle.turn} canEdit={canEdit} />}
-        <Place canEdit={canEdit} />
+        <PlaceFindings rule="place-asks" />
         <ModuleSection canEdit={canEdit} />
         <BusSection canEdit={canEdit} />
       </div>

@@ -51,7 +51,7 @@ export interface CutList {
   readonly bundles: readonly BundleLine[];
 }
 
-/** Length added to what was routed: a share for bends, and a hand's width for both ends, in m. */
+/** Length added to what was routed: a share for bends, and a service loop at both ends, in m. */
 export const SLACK_SHARE = 0.03;
 export const ENDS_M = 0.08;
 /** A spool as shops buy it, in m. */

@@ -44,13 +44,13 @@ function flagAt(points: readonly Point[]): Point & { readonly room: number } {
 }
 
 /** Width of a character of a flag, at its size. */
-const FLAG_CHARACTER = 3.8;
+const FLAG_CHARACTER = 4;
 const FLAG_HIGH = 7;
 
 /** As much of a flag as its straight has room for: all of it, its number alone, or nothing. */
 function flagText(label: string, room: number): string {
   const [number = ""] = label.split(" ");
-  return [label, number].find((words) => words.length * FLAG_CHARACTER <= room + 6) ?? "";
+  return [label, number].find((words) => words.length * FLAG_CHARACTER <= room - 2) ?? "";
 }
 
 function fit(words: string, width: number): string {

@@ -1,0 +1,15 @@
+/**
+ * Fetches the pages of the lift while there still is a network. Browsers keep an application
+ * of their own only from a secure address; a phone on a shop's plain http has this instead.
+ */
+export async function fetchAhead(): Promise<void> {
+  await Promise.all([
+    import("../fit/FitLayout.tsx"),
+    import("../fit/StripPage.tsx"),
+    import("../fit/RoutePage.tsx"),
+    import("../fit/CutListPage.tsx"),
+    import("../fit/HolesPage.tsx"),
+    import("../fit/LampsPage.tsx"),
+    import("../fit/BondsPage.tsx"),
+  ]);
+}
