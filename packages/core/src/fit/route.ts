@@ -8,6 +8,7 @@ import {
   type Job,
   type PlaceId,
   type RunId,
+  type SegmentId,
 } from "../job/index.ts";
 import { measured, type Fact } from "../quantity/index.ts";
 import type { Hazard, MapSegment } from "../vehicle/index.ts";
@@ -271,26 +272,33 @@ function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: EndSites): Rou
 }
 
 function segmentsOf(job: Job, wires: readonly RoutedWire[]): RoutedSegment[] {
+  const inside = new Map<SegmentId, RoutedWire[]>();
+  for (const wire of wires) {
+    for (const { id } of wire.way.segments) {
+      const others = inside.get(id);
+      if (others) others.push(wire);
+      else inside.set(id, [wire]);
+    }
+  }
   return job.vehicle.segments.flatMap((segment): RoutedSegment[] => {
-    const inside = wires.filter((w) => w.way.segments.some((s) => s.id === segment.id));
-    if (inside.length === 0) return [];
-    const diameterM = bundleDiameterM(inside.map((w) => w.gaugeId));
+    const here = inside.get(segment.id);
+    if (!here) return [];
+    const diameterM = bundleDiameterM(here.map((w) => w.gaugeId));
+    const sleeveMm = nextSizeMm(diameterM);
+    const grommet =
+      sleeveMm === null
+        ? "the bundle parted, a grommet in each of two holes"
+        : `grommet for ${sleeveMm} mm`;
     return [
       {
         segment,
-        labels: inside.map((w) => w.label),
+        labels: here.map((w) => w.label),
         diameterM,
-        sleeveMm: nextSizeMm(diameterM),
+        sleeveMm,
         protections: segment.hazards.map((hazard) => ({
           checkId: `route-${segment.id}-${hazard}`,
           hazard,
-          words:
-            hazard === "panel"
-              ? `grommet for ${nextSizeMm(diameterM) ?? "two holes, the bundle parted"} mm`.replace(
-                  /parted mm$/,
-                  "parted",
-                )
-              : PROTECTION[hazard],
+          words: hazard === "panel" ? grommet : PROTECTION[hazard],
         })),
       },
     ];

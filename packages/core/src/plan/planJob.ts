@@ -5,7 +5,7 @@ import type { UnitSystem } from "../quantity/index.ts";
 import { checkJob, type Finding } from "../rule/index.ts";
 import { designPoint } from "../network/index.ts";
 import type { OperatingPoint } from "../solve/index.ts";
-import { packRangeV, restVolts, runningVolts, type SourceVolts } from "../source/index.ts";
+import { packRangeV, restVolts, runningVolts } from "../source/index.ts";
 import {
   materialsOf,
   stripsOf,
@@ -38,6 +38,8 @@ export interface CheckedCircuit {
   readonly circuit: Circuit;
   readonly budget: Budget;
   readonly findings: readonly Finding[];
+  /** Everything on, on the battery at rest. */
+  readonly engineOff: OperatingPoint;
 }
 
 /** Synthesis, budget and rules: what a pin's consequences are judged by. */
@@ -56,17 +58,19 @@ export function checkedCircuit(job: Job): CheckedCircuit {
   const top = range && withPack(range.highV);
   const empty = range && withPack(range.lowV);
   const findings = checkJob({ job, circuit, budget, engineOff, worst, top, empty });
-  return { circuit, budget, findings };
+  return { circuit, budget, findings, engineOff };
 }
 
 /** job → synthesise → solve → check → views, in one direction. */
 export function planJob(job: Job, units: UnitSystem): JobPlan {
-  const { circuit, budget, findings } = checkedCircuit(job);
-  const at = (volts: SourceVolts): readonly Strip[] =>
-    stripsOf(job, circuit, designPoint(job, circuit, volts), units);
+  const { circuit, budget, findings, engineOff } = checkedCircuit(job);
+  const running = designPoint(job, circuit, runningVolts(job.vehicle));
   return {
-    strips: { running: at(runningVolts(job.vehicle)), engineOff: at(restVolts(job.vehicle)) },
-    trunks: trunkStripsOf(job, circuit, designPoint(job, circuit, restVolts(job.vehicle)), units),
+    strips: {
+      running: stripsOf(job, circuit, running, units),
+      engineOff: stripsOf(job, circuit, engineOff, units),
+    },
+    trunks: trunkStripsOf(job, circuit, engineOff, units),
     choices: circuit.choices,
     gaps: circuit.gaps,
     budget,

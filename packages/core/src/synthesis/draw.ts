@@ -1,6 +1,6 @@
 import { boundsOf, interval, sum, times, type Interval } from "../quantity/index.ts";
 import { designVoltageV, loadCurrentA, type LoadPart, type LoadSpec } from "../part/index.ts";
-import type { Job, Lamp, Run } from "../job/index.ts";
+import type { Job, Lamp, Run, RunId } from "../job/index.ts";
 import type { FittedLoad } from "./plan.ts";
 
 /** Design current of one load in A with its bounds: amps on the box. */
@@ -15,12 +15,32 @@ export function designCurrentA(spec: LoadSpec, feedV: number): Interval {
 }
 
 /** Lamps of a run with their parts, in the order of the job. */
-export function loadsOf(job: Job, run: Run): FittedLoad[] {
-  return job.lamps.flatMap((lamp) => {
-    if (lamp.runId !== run.id) return [];
-    const part = job.parts.find((p) => p.id === lamp.partId);
-    return part?.kind === "load" ? [{ lamp, part: fitted(part, lamp) }] : [];
-  });
+export function loadsOf(job: Job, run: Run): readonly FittedLoad[] {
+  const { lamps, parts } = job;
+  const before = sorted.get(lamps);
+  if (before?.parts === parts) return before.byRun.get(run.id) ?? NONE;
+  const byRun = sortLoads(lamps, parts);
+  sorted.set(lamps, { parts, byRun });
+  return byRun.get(run.id) ?? NONE;
+}
+
+type ByRun = ReadonlyMap<RunId, readonly FittedLoad[]>;
+const NONE: readonly FittedLoad[] = [];
+
+/** Loads sorted by run once for all who ask: lists of a document are never changed in place. */
+const sorted = new WeakMap<Job["lamps"], { readonly parts: Job["parts"]; readonly byRun: ByRun }>();
+
+function sortLoads(lamps: Job["lamps"], parts: Job["parts"]): ByRun {
+  const byRun = new Map<RunId, FittedLoad[]>();
+  for (const lamp of lamps) {
+    const part = parts.find((p) => p.id === lamp.partId);
+    if (part?.kind !== "load") continue;
+    const load = { lamp, part: fitted(part, lamp) };
+    const others = byRun.get(lamp.runId);
+    if (others) others.push(load);
+    else byRun.set(lamp.runId, [load]);
+  }
+  return byRun;
 }
 
 /** The part as this lamp uses it: its dim light, or so much of it as was cut. */
