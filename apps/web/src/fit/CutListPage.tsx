@@ -72,7 +72,7 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
       }
     >
       <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Cut list">
-        <table className="w-full border-collapse">
+        <table className="w-full border-collapse print:text-small">
           <thead>
             <tr>
               {HEADS.map((head, i) => (
@@ -93,9 +93,9 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
                 <td className="num px-3 font-bold whitespace-nowrap">
                   {lengthText(line.cutM, units)}
                 </td>
-                <td>{line.from.at}</td>
+                <td className="pr-3">{line.from.at}</td>
                 <EndCell end={line.from} />
-                <td>{line.to.at}</td>
+                <td className="pr-3">{line.to.at}</td>
                 <EndCell end={line.to} />
                 <td>
                   <span className="inline-block size-3.5 border border-edge" aria-hidden />

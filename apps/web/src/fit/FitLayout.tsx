@@ -1,5 +1,6 @@
-import { NavLink, Outlet } from "react-router";
+import { Outlet } from "react-router";
 import { useCanEdit } from "../app/session.ts";
+import { Tab } from "../ui/Tab.tsx";
 import { useJob } from "../job/jobStore.ts";
 
 const PARTS = [
@@ -10,9 +11,6 @@ const PARTS = [
   ["lamps", "Lamps in place"],
   ["adhesive", "Adhesive"],
 ] as const;
-
-const tab = ({ isActive }: { isActive: boolean }): string =>
-  `touch inline-flex items-center whitespace-nowrap border-b-2 px-1 py-1 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
 /** At the lift: what comes off, where wires run, what is cut, drilled, mounted and stuck. */
 export function FitLayout() {
@@ -29,9 +27,9 @@ export function FitLayout() {
         className="no-print mb-3 flex gap-x-4 max-md:overflow-x-auto md:flex-wrap"
       >
         {PARTS.map(([to, words]) => (
-          <NavLink key={to} to={to} className={tab}>
+          <Tab key={to} to={to}>
             {words}
-          </NavLink>
+          </Tab>
         ))}
       </nav>
       <fieldset disabled={!canEdit} className="min-w-0">

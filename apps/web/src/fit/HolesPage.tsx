@@ -10,10 +10,10 @@ import {
   removeLandmark,
   removeTemplate,
   setIn,
-  templateDrawing,
   type HoleId,
   type LandmarkId,
   type Pattern,
+  type PlacedHole,
   type Template,
   type TemplateId,
 } from "@dragonet/core";
@@ -58,6 +58,16 @@ function Files({ template }: { template: Template }) {
         mirrored, for the other side
       </Tick>
     </div>
+  );
+}
+
+function DrillPlan({ placed, template }: { placed: PlacedHole; template: Template }) {
+  return (
+    <ol className="list-decimal pl-5">
+      {drillPlan(placed, template).map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ol>
   );
 }
 
@@ -109,14 +119,15 @@ function Holes({ pattern }: { pattern: Pattern }) {
               ))}
               {open === hole.id && <HoleFields hole={hole} template={template} />}
               {placed && (
-                <details className="text-small">
-                  <summary className="touch cursor-pointer text-accent">How it is made</summary>
-                  <ol className="list-decimal pl-5">
-                    {drillPlan(placed, template).map((line) => (
-                      <li key={line}>{line}</li>
-                    ))}
-                  </ol>
-                </details>
+                <div className="text-small">
+                  <details className="no-print">
+                    <summary className="touch cursor-pointer text-accent">How it is made</summary>
+                    <DrillPlan placed={placed} template={template} />
+                  </details>
+                  <div className="hidden print:block">
+                    <DrillPlan placed={placed} template={template} />
+                  </div>
+                </div>
               )}
             </li>
           );
@@ -283,7 +294,7 @@ function Panel({ template }: { template: Template }) {
       <PanelFields template={template} />
       <div className="grid grid-cols-1 gap-x-8 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
         <div>
-          <TemplateDrawing drawing={templateDrawing(pattern, template.name)} />
+          <TemplateDrawing pattern={pattern} />
           <Files template={template} />
           <Marks pattern={pattern} />
         </div>

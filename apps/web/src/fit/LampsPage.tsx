@@ -192,7 +192,6 @@ export function LampsPage() {
     <>
       <h2 className="sr-only">Views</h2>
       <LampViews job={job} number={number} label={label} />
-      <PlaceFindings rule="lamps-in-place" />
       <Section
         title="By the tape"
         about="The vehicle on level ground, its tyres at their pressure. Taps and tries at full lock and full travel are ticked by whoever did them."
@@ -221,6 +220,7 @@ export function LampsPage() {
           </div>
         )}
       </Section>
+      <PlaceFindings rule="lamps-in-place" />
     </>
   );
 }

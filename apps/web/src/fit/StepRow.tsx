@@ -265,7 +265,7 @@ export function StepRow(props: StepRowProps) {
           className="touch inline-flex min-w-0 flex-1 items-center gap-2 text-left"
           onClick={onOpen}
         >
-          <Mark size={16} aria-hidden className="shrink-0 text-accent" />
+          <Mark size={16} aria-hidden className="no-print shrink-0 text-accent" />
           <span className="num w-5 text-muted">{number}</span>
           <span className={step.state === "on" ? "font-bold" : ""}>{step.name}</span>
           <span className="text-small text-muted">
@@ -276,7 +276,7 @@ export function StepRow(props: StepRowProps) {
           </span>
         </button>
         {!done && way.length > 0 && (
-          <span className="max-w-80 text-small text-muted">{way[0]}</span>
+          <span className="no-print max-w-80 text-small text-muted">{way[0]}</span>
         )}
         <span className="w-24 text-small">{STATE_WORDS[step.state]}</span>
         <Button

@@ -1,9 +1,10 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect } from "react";
-import { NavLink, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
 import { useCanEdit } from "../app/session.ts";
 import { Choice } from "../ui/Choice.tsx";
+import { Tab } from "../ui/Tab.tsx";
 import { useJob, useJobStore, type SaveState } from "./jobStore.ts";
 import { STAGE_WORDS, stageNumber } from "./stages.ts";
 
@@ -17,9 +18,6 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   offline: "Not saved yet: no connection. Kept in this browser, tried again by itself.",
   clash: "Somebody changed the same place",
 };
-
-const tab = ({ isActive }: { isActive: boolean }): string =>
-  `touch inline-flex items-baseline gap-1 whitespace-nowrap border-b-2 px-1 py-1.5 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
 function useStageKeys(jobId: string): void {
   const navigate = useNavigate();
@@ -60,19 +58,15 @@ export function JobHeader({ jobId }: { jobId: string }) {
         className="flex gap-x-3 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
       >
         {SCREENS.map((stage) => (
-          <NavLink key={stage} to={`/jobs/${jobId}/${stage}`} className={tab}>
+          <Tab key={stage} to={`/jobs/${jobId}/${stage}`}>
             <span className="num text-small text-muted" aria-hidden>
               {stageNumber(stage)}
             </span>
             {STAGE_WORDS[stage]}
-          </NavLink>
+          </Tab>
         ))}
-        <NavLink to={`/jobs/${jobId}/sheet`} className={tab}>
-          Strip sheet
-        </NavLink>
-        <NavLink to={`/jobs/${jobId}/history`} className={tab}>
-          History
-        </NavLink>
+        <Tab to={`/jobs/${jobId}/sheet`}>Strip sheet</Tab>
+        <Tab to={`/jobs/${jobId}/history`}>History</Tab>
       </nav>
       <div className="ml-auto flex items-center gap-2">
         <span role="status" className="max-w-72 text-small text-muted">
