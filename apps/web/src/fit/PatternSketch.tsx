@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { fastenerText, setIn, type Fastener, type Spot } from "@dragonet/core";
 import { useEdit } from "../job/jobStore.ts";
+import { letterOf } from "./letters.ts";
 
 const WIDE = 220;
 const HIGH = 130;
@@ -16,9 +17,6 @@ const KEYS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 const share = (value: number): number => Math.min(1, Math.max(0, Number(value.toFixed(3))));
-
-/** Letters tell kinds of fastener apart: colour is kept for wires and light. */
-export const letterOf = (i: number): string => String.fromCharCode(97 + (i % 26));
 
 /**
  * The cardboard trick: fasteners in the pattern they came out of. Each is moved by finger,

@@ -22,7 +22,8 @@ import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
 import { BackCount, FastenerRow } from "./FastenerRow.tsx";
-import { PatternSketch, letterOf } from "./PatternSketch.tsx";
+import { letterOf } from "./letters.ts";
+import { PatternSketch } from "./PatternSketch.tsx";
 import { StepPlugs } from "./StepPlugs.tsx";
 
 const STATE_WORDS = { on: "on the vehicle", off: "off", back: "back on" } as const;

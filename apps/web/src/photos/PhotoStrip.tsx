@@ -9,14 +9,8 @@ import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/Modal.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { TextInput } from "../ui/TextInput.tsx";
-import {
-  PHOTO_TYPES,
-  keepWaiting,
-  photoFault,
-  redrawn,
-  sendWaiting,
-  waitingPhoto,
-} from "./queue.ts";
+import { keepWaiting, redrawn, sendWaiting, waitingPhoto } from "./queue.ts";
+import { PHOTO_TYPES, photoFault } from "./photoFault.ts";
 
 /** Tries what waits again when the network is back, and now and then. */
 export function useSendingPhotos(): void {

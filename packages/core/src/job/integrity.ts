@@ -51,7 +51,14 @@ const lacks = (path: string, what: string, id: string): Fault => ({
 });
 
 /** What the shape of a part cannot say. */
-export function partFaults(part: Part, path: string): Fault[] {
+export const partFaults = (part: Part, path: string): Fault[] => [
+  ...(part.name.trim() === ""
+    ? [{ path: `${path}.name`, message: `invalid name: "${part.name}" (needs a word or more)` }]
+    : []),
+  ...electricalFaults(part, path),
+];
+
+function electricalFaults(part: Part, path: string): Fault[] {
   if (part.kind === "load") {
     const { load } = part;
     return [

@@ -1,0 +1,300 @@
+/** What screens decide without a screen: controls, marks, search, blanks, files that are taken. */
+import {
+  PART_KINDS,
+  STAGES,
+  applyEdits,
+  controlsOf,
+  createJob,
+  prove,
+  synthesise,
+  type BenchControls,
+  type Deviation,
+  type FaultResult,
+  type Input,
+  type Job,
+  type RunId,
+} from "@dragonet/core";
+import { checkPart, checkVehicle } from "@dragonet/contract";
+import { demoJobs } from "@dragonet/core/demo";
+import { ApiError, OfflineError, ask, send } from "../src/app/api.ts";
+import { mint } from "../src/app/mint.ts";
+import { momentText } from "../src/app/moment.ts";
+import {
+  INPUT_KEYS,
+  NOTHING_PRESSED,
+  SWITCH_KEYS,
+  allPressed,
+  pressInput,
+  pressSwitch,
+  type Pressed,
+} from "../src/bench/controls.ts";
+import { deviationText, mendDeviation } from "../src/bench/deviations.ts";
+import { overlayOf } from "../src/bench/overlay.ts";
+import { matches, type JobListItem } from "../src/board/jobs.ts";
+import { letterOf } from "../src/fit/letters.ts";
+import { forgetOutbox, readOutbox, writeOutbox } from "../src/job/outbox.ts";
+import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
+import { photoFault } from "../src/photos/photoFault.ts";
+import { newPart } from "../src/shelf/newPart.ts";
+import { newSystem, newVehicle } from "../src/vehicles/newVehicle.ts";
+
+const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
+const marshal = demo("Aux pods, brake flasher");
+const press = (...inputs: Input[]): Pressed => inputs.reduce(pressInput, NOTHING_PRESSED);
+const on = ({ inputs }: Pressed): string[] => [...inputs].sort();
+
+describe("controls as a rider finds them", () => {
+  it("turn on and off again, each for itself", () => {
+    expect(on(press("brake"))).toEqual(["brake"]);
+    expect(on(press("brake", "brake"))).toEqual([]);
+    expect(on(press("brake", "left"))).toEqual(["brake", "left"]);
+  });
+
+  it("let the other of a pair go", () => {
+    expect(on(press("left", "right"))).toEqual(["right"]);
+    expect(on(press("low", "high"))).toEqual(["high", "key"]);
+    expect(on(press("high", "low"))).toEqual(["key", "low"]);
+  });
+
+  it("bring the key with what needs it, and lose it with the key", () => {
+    expect(on(press("engine"))).toEqual(["engine", "key"]);
+    expect(on(press("engine", "high", "brake", "key"))).toEqual(["brake"]);
+  });
+
+  it("leave a run's own switch alone whatever the key does", () => {
+    const run = "pods" as RunId;
+    const both = pressInput(pressSwitch(NOTHING_PRESSED, run), "key");
+    expect([...both.switches]).toEqual(["pods"]);
+    expect([...pressInput(both, "key").switches]).toEqual(["pods"]);
+    expect([...pressSwitch(both, run).switches]).toEqual([]);
+  });
+
+  it("never change what was there before", () => {
+    const before = press("brake");
+    pressInput(before, "left");
+    pressSwitch(before, "x" as RunId);
+    expect(on(before)).toEqual(["brake"]);
+    expect(before.switches.size).toBe(0);
+  });
+
+  it("have a key each, none twice, none that turns a stage", () => {
+    const keys = [...Object.values(INPUT_KEYS), ...SWITCH_KEYS];
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(keys.filter((k) => /\d/.test(k))).toEqual([]);
+    expect(keys.every((k) => k.length === 1)).toBe(true);
+  });
+
+  it("all pressed is a position that a rider can be in", () => {
+    for (const job of demoJobs()) {
+      const controls: BenchControls = controlsOf(job, synthesise(job));
+      const { inputs, switches } = allPressed(controls);
+      expect(inputs.has("left") && inputs.has("right")).toBe(false);
+      expect(inputs.has("low") && inputs.has("high")).toBe(false);
+      expect(inputs.has("engine")).toBe(false);
+      expect([...switches]).toEqual([...controls.switches]);
+    }
+  });
+});
+
+describe("marks of proof and faults on the strips", () => {
+  const fault = (fields: Partial<FaultResult>): FaultResult =>
+    ({
+      kind: "chafed",
+      runId: "pods",
+      elementId: "pods.feed",
+      words: "feed chafed",
+      overheats: "",
+      ridesHome: "yes",
+      ...fields,
+    }) as FaultResult;
+  const report = (faults: readonly FaultResult[], job = marshal) => {
+    const proof = prove(job, synthesise(job))!;
+    return { ...proof, faults, weakest: [] };
+  };
+
+  it("are grave where something burns or it does not ride home, lesser where lights go", () => {
+    const severities = (f: Partial<FaultResult>) =>
+      overlayOf(report([fault(f)])).map((x) => x.severity);
+    expect(severities({})).toEqual([]);
+    expect(severities({ ridesHome: "withoutLights" })).toEqual(["fix"]);
+    expect(severities({ ridesHome: "no" })).toEqual(["stop"]);
+    expect(severities({ overheats: "1.2" })).toEqual(["stop"]);
+  });
+
+  it("stand at the part and at the run for each difference of the proof", () => {
+    const wrong = demo("Hazards feed both sides");
+    const marks = overlayOf(report([], wrong));
+    expect(marks.length).toBeGreaterThan(0);
+    expect(marks.length % 2).toBe(0);
+    const runs = new Set<string>(wrong.runs.map((r) => r.id));
+    for (const { place, title } of marks) {
+      expect(runs.has(place.runId!)).toBe(true);
+      expect(title).not.toBe("");
+    }
+    expect(marks.some((m) => m.place.elementId === null)).toBe(true);
+    expect(marks.some((m) => m.place.elementId !== null)).toBe(true);
+  });
+
+  it("are gone with the deviation that caused them", () => {
+    const wrong = demo("Hazards feed both sides");
+    const [deviation] = wrong.deviations as [Deviation];
+    expect(deviationText(wrong, deviation)).toMatch(/ and .*: feeds tied together/);
+    const mended = applyEdits(wrong, [mendDeviation(deviation)]);
+    if (!mended.ok) throw new Error(mended.message);
+    expect(overlayOf(report([], mended.job))).toEqual([]);
+  });
+});
+
+describe("the board's search", () => {
+  const item = {
+    title: "Aux pods, brake flasher",
+    customer: "Hollin Fell Rescue Post",
+    model: "Ostrel Petrel 650",
+    machine: "marshal 2",
+    bench: "Bench 2",
+    waiting: [{ kind: "part", text: "Grommet missing from the kit" }],
+  } as unknown as JobListItem;
+
+  it("finds every word anywhere on the card, in any order and case", () => {
+    expect(matches(item, "")).toBe(true);
+    expect(matches(item, "PETREL pods")).toBe(true);
+    expect(matches(item, "grommet bench")).toBe(true);
+    expect(matches(item, "  rescue   650 ")).toBe(true);
+    expect(matches(item, "petrel mower")).toBe(false);
+  });
+});
+
+describe("stages", () => {
+  it("have a word and a number each, in their order", () => {
+    expect(STAGES.map(stageNumber)).toEqual(STAGES.map((_, i) => i + 1));
+    expect(new Set(STAGES.map((s) => STAGE_WORDS[s])).size).toBe(STAGES.length);
+  });
+});
+
+describe("blanks", () => {
+  it.each(PART_KINDS)("of a %s are parts that the shelf takes once they have a name", (kind) => {
+    const blank = newPart(kind);
+    expect(checkPart(blank).ok).toBe(false);
+    expect(checkPart({ ...blank, name: "New one" })).toMatchObject({ ok: true });
+    const kept = newPart("sundry", { ...blank, name: "Kept", price: 3 });
+    expect(kept).toMatchObject({ id: blank.id, name: "Kept", price: 3, kind: "sundry" });
+  });
+
+  it.each(["engine", "pack", "packAndBattery"] as const)(
+    "of a vehicle with %s are profiles, every fact assumed until somebody looks",
+    (kind) => {
+      const vehicle = { ...newVehicle(), system: newSystem(kind) };
+      expect(checkVehicle(vehicle)).toMatchObject({ ok: true });
+      const said = new Set(
+        [...JSON.stringify(vehicle.system).matchAll(/"provenance":"(\w+)"/g)].map((m) => m[1]),
+      );
+      expect([...said]).toEqual(["assumed"]);
+      expect(createJob("x", "", vehicle).vehicle.system.kind).toBe(kind);
+    },
+  );
+});
+
+describe("small things", () => {
+  it("fresh ids differ, and are ids", () => {
+    const made = Array.from({ length: 500 }, () => mint("run"));
+    expect(new Set(made).size).toBe(500);
+    expect(made.every((id) => /^run-[0-9a-f]{12}$/.test(id))).toBe(true);
+  });
+
+  it("a moment is told by its day and hour", () => {
+    expect(momentText(new Date(2026, 10, 26, 9, 30))).toBe("Thu 26 Nov, 09:30");
+  });
+
+  it("kinds of fasteners go through the letters and begin again", () => {
+    expect([0, 1, 25, 26].map(letterOf)).toEqual(["a", "b", "z", "a"]);
+  });
+
+  it("pictures are taken by type and size, and refused with both", () => {
+    const file = (type: string, size: number): Blob => ({ type, size }) as Blob;
+    expect(photoFault(file("image/jpeg", 3e6))).toBeNull();
+    expect(photoFault(file("image/webp", 1))).toBeNull();
+    expect(photoFault(file("image/svg+xml", 10))).toMatch(/image\/svg\+xml .*JPEG, PNG or WebP/);
+    expect(photoFault(file("", 10))).toMatch(/this file/);
+    expect(photoFault(file("image/png", 80 * 1048576))).toMatch(/80 MB is too large \(40 MB/);
+  });
+});
+
+describe("the outbox", () => {
+  const kept = new Map<string, string>();
+  beforeAll(() => {
+    globalThis.localStorage = {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+      removeItem: (k: string) => void kept.delete(k),
+    } as unknown as Storage;
+  });
+
+  it("keeps edits by job, and forgets them alone", () => {
+    writeOutbox("a", { revision: 3, edits: [] });
+    writeOutbox("b", { revision: 4, edits: [{ kind: "remove", entity: "run", id: "x" }] });
+    expect(readOutbox("a")).toEqual({ revision: 3, edits: [] });
+    forgetOutbox("a");
+    expect(readOutbox("a")).toBeNull();
+    expect(readOutbox("b")?.edits).toHaveLength(1);
+  });
+
+  it("takes torn text for nothing", () => {
+    kept.set("dragonet.outbox.c", "{torn");
+    expect(readOutbox("c")).toBeNull();
+    kept.set("dragonet.outbox.c", '{"revision":1}');
+    expect(readOutbox("c")).toBeNull();
+  });
+});
+
+describe("asking the server", () => {
+  const asked: { path: string; init: RequestInit }[] = [];
+  const answer = (status: number, body: unknown): void => {
+    globalThis.fetch = (async (path: string, init: RequestInit) => {
+      asked.push({ path, init });
+      return {
+        ok: status < 400,
+        status,
+        json: async () => {
+          if (body === undefined) throw new SyntaxError("no JSON");
+          return body;
+        },
+      };
+    }) as unknown as typeof fetch;
+  };
+  beforeEach(() => void asked.splice(0));
+
+  it("sends JSON with its type, and nothing with none", async () => {
+    answer(200, { fine: true });
+    expect(await ask("jobs", "POST", { a: 1 })).toEqual({ fine: true });
+    await ask("jobs");
+    expect(asked[0]).toMatchObject({
+      path: "/api/jobs",
+      init: { method: "POST", body: '{"a":1}', credentials: "same-origin" },
+    });
+    expect(asked[1]!.init.body).toBeUndefined();
+  });
+
+  it("sends bytes as they are", async () => {
+    answer(204, undefined);
+    const bytes = new Blob(["zip"]);
+    await expect(send("shop/archive", "POST", bytes, "application/zip")).resolves.toBeUndefined();
+    expect(asked[0]!.init.body).toBe(bytes);
+  });
+
+  it("tells a refusal with its line and faults", async () => {
+    answer(400, { message: "not valid", faults: [{ path: "runs[0]", message: "no" }] });
+    const refused = await ask("jobs").catch((e: unknown) => e);
+    expect(refused).toBeInstanceOf(ApiError);
+    expect(refused).toMatchObject({ status: 400, message: "not valid" });
+    expect((refused as ApiError).faults).toHaveLength(1);
+    answer(502, undefined);
+    await expect(ask("jobs")).rejects.toMatchObject({ message: "the server answered 502" });
+  });
+
+  it("tells no answer at all from one that refuses", async () => {
+    globalThis.fetch = (async () => {
+      throw new TypeError("network");
+    }) as unknown as typeof fetch;
+    await expect(ask("jobs")).rejects.toBeInstanceOf(OfflineError);
+  });
+});
