@@ -3,7 +3,7 @@ import { Type } from "class-transformer";
 import {
   ArrayMaxSize,
   IsArray,
-  IsDefined,
+  IsObject,
   IsNumber,
   IsString,
   Matches,
@@ -22,7 +22,7 @@ type Newable = new () => object;
 /** A fact with value, bounds and provenance. */
 export const IsFact = (): PropertyDecorator =>
   applyDecorators(
-    IsDefined(),
+    IsObject({ message: "needs an object" }),
     ValidateNested(),
     Type(() => FactDto),
   );
@@ -65,11 +65,17 @@ export const IsAmount = (least = 0, most = 1e6): PropertyDecorator =>
 
 /** A nested object of one class. */
 export const IsObjectOf = (type: () => Newable): PropertyDecorator =>
-  applyDecorators(IsDefined(), ValidateNested(), Type(type));
+  applyDecorators(IsObject({ message: "needs an object" }), ValidateNested(), Type(type));
 
 /** A list of objects of one class. */
 export const IsListOf = (type: () => Newable, most: number): PropertyDecorator =>
-  applyDecorators(IsArray(), ArrayMaxSize(most), ValidateNested({ each: true }), Type(type));
+  applyDecorators(
+    IsArray(),
+    ArrayMaxSize(most),
+    IsObject({ each: true, message: "needs objects" }),
+    ValidateNested({ each: true }),
+    Type(type),
+  );
 
 /** An object whose class is told by its `kind`. `base` catches kinds that do not exist. */
 export const IsKindOf = (
@@ -77,7 +83,7 @@ export const IsKindOf = (
   subTypes: readonly { readonly name: string; readonly value: Newable }[],
 ): PropertyDecorator =>
   applyDecorators(
-    IsDefined(),
+    IsObject({ message: "needs an object" }),
     ValidateNested(),
     Type(base, {
       discriminator: { property: "kind", subTypes: [...subTypes] },
@@ -94,6 +100,7 @@ export const IsListOfKinds = (
   applyDecorators(
     IsArray(),
     ArrayMaxSize(most),
+    IsObject({ each: true, message: "needs objects" }),
     ValidateNested({ each: true }),
     Type(base, {
       discriminator: { property: "kind", subTypes: [...subTypes] },

@@ -48,11 +48,33 @@ export function flattenErrors(errors: readonly ValidationError[], path = ""): Fa
 
 type Newable<T> = new () => T;
 
+/**
+ * Entries of lists that are null: no list has such, and the transformer, which looks at an
+ * entry's kind, gives way on one. Without recursion, so that nothing nested is too deep.
+ */
+function nullEntries(plain: object): Fault[] {
+  const faults: Fault[] = [];
+  const waiting: (readonly [string, unknown])[] = [["", plain]];
+  for (let next = waiting.pop(); next && faults.length < MOST_FAULTS; next = waiting.pop()) {
+    const [path, node] = next;
+    if (typeof node !== "object" || node === null) continue;
+    for (const [key, value] of Object.entries(node)) {
+      const here = Array.isArray(node) ? `${path}[${key}]` : path === "" ? key : `${path}.${key}`;
+      if (value === null && Array.isArray(node)) {
+        faults.push({ path: here, message: "invalid value: null (a list has no empty entries)" });
+      } else waiting.push([here, value]);
+    }
+  }
+  return faults;
+}
+
 /** Checks a plain value against a class; the value itself is handed on, untouched. */
 function checkShape<T extends object>(type: Newable<T>, plain: unknown): Fault[] {
   if (typeof plain !== "object" || plain === null || Array.isArray(plain)) {
     return [{ path: "", message: "needs an object" }];
   }
+  const empty = nullEntries(plain);
+  if (empty.length > 0) return empty;
   const instance = plainToInstance(type, plain, { enableCircularCheck: false });
   const errors = validateSync(instance, {
     whitelist: true,

@@ -54,6 +54,11 @@ describe("a job document", () => {
     [["vehicle", "pins", 0, "connectorId"], "nowhere", /no connector with id "nowhere"/],
     [["vehicle", "baseLoads", 1, "id"], "ignition", /"ignition" is there twice/],
     [["parts"], null, /^parts: /],
+    [["parts", 1], null, /^parts\[1\]: invalid value: null/],
+    [["lamps", 0], [], /^lamps: .*needs objects/],
+    [["vehicle"], [], /^vehicle: .*needs an object/],
+    [["vehicle", "size"], null, /^vehicle\.size: .*needs an object/],
+    [["parts", 0, "name"], " ", /^parts\[0\]\.name: invalid name: " "/],
     [["runs"], "all", /^runs: /],
     [["format"], "dragonet-job/9", /format/],
   ] as const)("is refused at %j = %j", (path, value, message) => {

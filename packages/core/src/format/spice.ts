@@ -1,5 +1,5 @@
 import type { NodeId } from "../job/index.ts";
-import { DIES_KNEE_V, type Network, type NetworkBranch } from "../network/index.ts";
+import { DIES_KNEE_V, diesFootV, type Network, type NetworkBranch } from "../network/index.ts";
 import { OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
 
 /** Thermal voltage that a SPICE diode model is written for, at 27 °C. */
@@ -68,7 +68,7 @@ function device(branch: NetworkBranch, k: number, a: string, b: string): string[
     case "dies": {
       const x = `(${v}-${num(model.forwardV)})`;
       return [
-        `B${k} ${a} ${b} I = (${x}+sqrt(${x}*${x}+${num(DIES_KNEE_V ** 2)}))/${num(2 * model.ohm)}+${num(OFF_S)}*${v}`,
+        `B${k} ${a} ${b} I = (${x}+sqrt(${x}*${x}+${num(DIES_KNEE_V ** 2)})-${num(diesFootV(model.forwardV))})/${num(2 * model.ohm)}+${num(OFF_S)}*${v}`,
       ];
     }
     case "diode":

@@ -8,6 +8,10 @@ export const DIES_KNEE_V = 0.05;
 /** Leak of a diode that blocks, in S. */
 const DIODE_LEAK_S = 1e-12;
 
+/** What the knee of dies leaves at no voltage at all, in V: taken off again everywhere. */
+export const diesFootV = (forwardV: number): number =>
+  Math.sqrt(forwardV * forwardV + DIES_KNEE_V * DIES_KNEE_V) - forwardV;
+
 /** Current in A and its derivative in S at a voltage, written to `out[0]` and `out[1]`. */
 export function branchCurrent(model: BranchModel, volts: number, out: Float64Array): void {
   switch (model.kind) {
@@ -63,10 +67,11 @@ export function branchCurrent(model: BranchModel, volts: number, out: Float64Arr
       return;
     }
     case "dies": {
-      // A hyperbola with the two straight lines as its asymptotes: smooth, and nothing below zero.
+      // A hyperbola with the two straight lines as its asymptotes, lowered to go through zero:
+      // dies that gave a current at no voltage would drive a strip that is off below ground.
       const x = volts - model.forwardV;
       const root = Math.sqrt(x * x + DIES_KNEE_V * DIES_KNEE_V);
-      out[0] = (x + root) / (2 * model.ohm) + OFF_S * volts;
+      out[0] = (x + root - diesFootV(model.forwardV)) / (2 * model.ohm) + OFF_S * volts;
       out[1] = (1 + x / root) / (2 * model.ohm) + OFF_S;
       return;
     }

@@ -9,7 +9,7 @@ export {
   type ConverterState,
   type NetworkOptions,
 } from "./fromCircuit.ts";
-export { DIES_KNEE_V } from "./branchCurrent.ts";
+export { DIES_KNEE_V, diesFootV } from "./branchCurrent.ts";
 export * from "./designPoint.ts";
 export { prepare, solveNetwork, type NetworkResult, type SolveHealth } from "./solveNetwork.ts";
 export * from "./solveCircuit.ts";

@@ -1,0 +1,209 @@
+/**
+ * What every solved circuit owes to physics, whatever made it: Kirchhoff's two laws,
+ * Tellegen's theorem, and each branch its own law. Independent of how the solver got there.
+ */
+import {
+  everythingOn,
+  restVolts,
+  runningVolts,
+  seeded,
+  solveCircuit,
+  synthesise,
+  tilesOf,
+  type BranchModel,
+  type Drawing,
+  type Input,
+  type Job,
+  type NodeId,
+  type Paper,
+  type Position,
+  type RunId,
+} from "../src/index.ts";
+import { demoJobs, manyRunJob } from "../src/demo/index.ts";
+
+const NAMES: readonly Input[] = [
+  "key",
+  "engine",
+  "park",
+  "low",
+  "high",
+  "brake",
+  "left",
+  "right",
+  "horn",
+];
+
+/** Positions of the controls: everything on at rest and running, nothing, and some by chance. */
+function positionsOf(job: Job): Position[] {
+  const random = seeded(job.card.title.length);
+  const volts = restVolts(job.vehicle);
+  const some = Array.from({ length: 6 }, (): Position => ({
+    ...volts,
+    inputs: new Set(NAMES.filter(() => random() < 0.5)),
+    switches: new Set<RunId>(job.runs.filter(() => random() < 0.5).map((r) => r.id)),
+  }));
+  return [
+    everythingOn(job, volts),
+    everythingOn(job, runningVolts(job.vehicle)),
+    { ...volts, inputs: new Set(), switches: new Set() },
+    ...some,
+  ];
+}
+
+/** Current that a branch's own law gives at its voltage, in A; null where a knee is rounded. */
+function lawA(model: BranchModel, volts: number): number | null {
+  switch (model.kind) {
+    case "resistor":
+      return volts / model.ohm;
+    case "filament":
+      // As good as cold below a hundredth of its rating: a straight line, so that zero is zero.
+      if (Math.abs(volts) < model.ratedV / 100) return null;
+      return Math.sign(volts) * model.ratedA * (Math.abs(volts) / model.ratedV) ** model.exponent;
+    case "power":
+      return volts > model.minV + 1 ? model.powerW / volts : null;
+    case "current":
+    case "dies":
+    case "diode":
+      return null;
+  }
+}
+
+const jobs = [...demoJobs(), manyRunJob(8)].filter((job) => job.runs.length > 0);
+
+describe.each(jobs.map((job) => [job.card.title, job] as const))("%s", (_, job) => {
+  const circuit = synthesise(job);
+  const solved = positionsOf(job).flatMap((position) => {
+    const made = solveCircuit(circuit, position, 40);
+    return made.kind === "solved" ? [made] : [];
+  });
+
+  it("is solved in most positions", () => {
+    expect(solved.length).toBeGreaterThanOrEqual(6);
+  });
+
+  it("keeps every charge: what flows into a joint flows out of it (Kirchhoff, 1845)", () => {
+    for (const { network, result } of solved) {
+      const sums = new Map<NodeId, number>();
+      let largest = 1e-3;
+      for (const { id, from, to } of network.branches) {
+        const amps = result.amps.get(id)!;
+        largest = Math.max(largest, Math.abs(amps));
+        sums.set(from, (sums.get(from) ?? 0) - amps);
+        sums.set(to, (sums.get(to) ?? 0) + amps);
+      }
+      for (const [node, sum] of sums) {
+        if (network.held.has(node)) continue;
+        expect(Math.abs(sum)).toBeLessThan(1e-6 * largest + 1e-7);
+      }
+    }
+  });
+
+  it("goes round every loop to nothing: voltages are differences of potentials (Kirchhoff, 1845)", () => {
+    for (const { network, result } of solved) {
+      for (const [node, volts] of network.held)
+        expect(result.volts.get(node)).toBeCloseTo(volts, 9);
+      for (const { from, to } of network.branches) {
+        expect(Number.isFinite(result.volts.get(from)! - result.volts.get(to)!)).toBe(true);
+      }
+    }
+  });
+
+  it("takes from its posts what its parts turn into heat and light (Tellegen, 1952)", () => {
+    for (const { network, result } of solved) {
+      let [taken, given] = [0, 0];
+      for (const { id, from, to } of network.branches) {
+        const amps = result.amps.get(id)!;
+        taken += amps * (result.volts.get(from)! - result.volts.get(to)!);
+        const held = (node: NodeId, out: number): void => {
+          const volts = network.held.get(node);
+          if (volts !== undefined) given += out * volts;
+        };
+        held(from, amps);
+        held(to, -amps);
+      }
+      expect(Math.abs(taken - given)).toBeLessThan(1e-5 * Math.abs(given) + 1e-6);
+    }
+  });
+
+  it("gives each wire, filament and driver the current of its own law (Ohm, 1827)", () => {
+    for (const { network, result } of solved) {
+      for (const { id, from, to, model } of network.branches) {
+        const amps = lawA(model, result.volts.get(from)! - result.volts.get(to)!);
+        if (amps === null) continue;
+        expect(Math.abs(result.amps.get(id)! - amps)).toBeLessThan(1e-5 * Math.abs(amps) + 1e-6);
+      }
+    }
+  });
+
+  it("never makes heat out of nothing: no wire runs uphill, no part gives power", () => {
+    for (const { network, result } of solved) {
+      for (const { id, from, to, model } of network.branches) {
+        if (model.kind === "current") continue;
+        const watts = result.amps.get(id)! * (result.volts.get(from)! - result.volts.get(to)!);
+        expect(watts).toBeGreaterThan(-1e-6);
+      }
+    }
+  });
+
+  it("stands between the voltages of its posts", () => {
+    for (const { network, result } of solved) {
+      const held = [...network.held.values()];
+      const [low, high] = [Math.min(0, ...held), Math.max(...held)];
+      for (const volts of result.volts.values()) {
+        expect(volts).toBeGreaterThan(low - 1e-6);
+        expect(volts).toBeLessThan(high + 1e-6);
+      }
+    }
+  });
+});
+
+describe("a drawing over several pages", () => {
+  const drawing = (widthMm: number, heightMm: number): Drawing => ({
+    title: "t",
+    widthMm,
+    heightMm,
+    items: [],
+  });
+  const sizes = [
+    [100, 80],
+    [186, 255],
+    [187, 255],
+    [436, 218],
+    [900, 1200],
+  ] as const;
+
+  it.each(
+    (["a4", "letter"] as Paper[]).flatMap((paper) => sizes.map((s) => [paper, ...s] as const)),
+  )(
+    "on %s, %d × %d mm: every point is on a page, neighbours show 10 mm of each other",
+    (paper, widthMm, heightMm) => {
+      const tiles = tilesOf(drawing(widthMm, heightMm), paper);
+      for (let x = 0; x <= widthMm; x += widthMm / 23) {
+        for (let y = 0; y <= heightMm; y += heightMm / 23) {
+          const on = tiles.filter(
+            (t) =>
+              x >= t.fromXMm - 1e-9 &&
+              x <= t.fromXMm + t.widthMm + 1e-9 &&
+              y >= t.fromYMm - 1e-9 &&
+              y <= t.fromYMm + t.heightMm + 1e-9,
+          );
+          expect(on.length).toBeGreaterThan(0);
+        }
+      }
+      for (const tile of tiles) {
+        const right = tiles.find((t) => t.row === tile.row && t.column === tile.column + 1);
+        if (right) expect(tile.fromXMm + tile.widthMm - right.fromXMm).toBeCloseTo(10, 9);
+        // No page is there for nothing.
+        expect(tile.fromXMm).toBeLessThan(widthMm);
+        expect(tile.fromYMm).toBeLessThan(heightMm);
+      }
+      expect(new Set(tiles.map((t) => `${t.row} ${t.column}`)).size).toBe(tiles.length);
+    },
+  );
+
+  it("is one page where it fits", () => {
+    expect(tilesOf(drawing(100, 100), "a4")).toHaveLength(1);
+    expect(tilesOf(drawing(186, 100), "a4")).toHaveLength(1);
+    expect(tilesOf(drawing(186.1, 100), "a4")).toHaveLength(2);
+  });
+});
