@@ -181,7 +181,7 @@ await main(async () => {
 
   const postgres = await startPostgres(".data-test", { reset: true, fast: true });
   try {
-    // One browser and one runner of unit tests: each leaves the other a core.
+    // Side by side: both wait for servers and pages as often as they compute.
     await Promise.all([jest({ DATABASE_URL: postgres.url }), browserSuite(postgres)]);
   } finally {
     await postgres.stop();

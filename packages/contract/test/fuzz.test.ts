@@ -99,11 +99,11 @@ describe("a document with one place changed by chance", () => {
           expect(fault.message).not.toMatch(/undefined|\[object|Cannot read/);
         }
       }),
-      { seed: 7, numRuns: 700, endOnFailure: true },
+      { seed: 7, numRuns: 300, endOnFailure: true },
     );
     // Both kinds were met, or the chance tried nothing.
-    expect(taken).toBeGreaterThan(25);
-    expect(refused).toBeGreaterThan(250);
+    expect(taken).toBeGreaterThan(10);
+    expect(refused).toBeGreaterThan(100);
   });
 
   it("is refused when it is cut off anywhere", () => {
