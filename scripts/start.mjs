@@ -23,7 +23,8 @@ function readArgs() {
     const { values } = parseArgs({
       options: {
         port: { type: "string", default: process.env.PORT ?? "4170" },
-        host: { type: "string", default: process.env.HOST ?? "127.0.0.1" },
+        // Not from HOST: some shells keep the machine's name in it.
+        host: { type: "string", default: "127.0.0.1" },
         empty: { type: "boolean", default: false },
         reset: { type: "boolean", default: false },
         help: { type: "boolean", short: "h", default: false },

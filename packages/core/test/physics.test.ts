@@ -1,8 +1,9 @@
 /**
- * What every solved circuit owes to physics, whatever made it: Kirchhoff's two laws,
- * Tellegen's theorem, and each branch its own law. Independent of how the solver got there.
+ * What every solved circuit owes to physics, whatever made it: Kirchhoff's law of
+ * currents, Tellegen's theorem, and each branch its own law. Independent of how the solver got there.
  */
 import {
+  INPUTS,
   everythingOn,
   restVolts,
   runningVolts,
@@ -12,7 +13,6 @@ import {
   tilesOf,
   type BranchModel,
   type Drawing,
-  type Input,
   type Job,
   type NodeId,
   type Paper,
@@ -21,25 +21,13 @@ import {
 } from "../src/index.ts";
 import { demoJobs, manyRunJob } from "../src/demo/index.ts";
 
-const NAMES: readonly Input[] = [
-  "key",
-  "engine",
-  "park",
-  "low",
-  "high",
-  "brake",
-  "left",
-  "right",
-  "horn",
-];
-
 /** Positions of the controls: everything on at rest and running, nothing, and some by chance. */
 function positionsOf(job: Job): Position[] {
   const random = seeded(job.card.title.length);
   const volts = restVolts(job.vehicle);
   const some = Array.from({ length: 6 }, (): Position => ({
     ...volts,
-    inputs: new Set(NAMES.filter(() => random() < 0.5)),
+    inputs: new Set(INPUTS.filter((input) => input !== "switch" && random() < 0.5)),
     switches: new Set<RunId>(job.runs.filter(() => random() < 0.5).map((r) => r.id)),
   }));
   return [
@@ -98,12 +86,14 @@ describe.each(jobs.map((job) => [job.card.title, job] as const))("%s", (_, job) 
     }
   });
 
-  it("goes round every loop to nothing: voltages are differences of potentials (Kirchhoff, 1845)", () => {
+  it("holds its posts at their voltages, and leaves no end of a branch without one", () => {
     for (const { network, result } of solved) {
       for (const [node, volts] of network.held)
         expect(result.volts.get(node)).toBeCloseTo(volts, 9);
       for (const { from, to } of network.branches) {
-        expect(Number.isFinite(result.volts.get(from)! - result.volts.get(to)!)).toBe(true);
+        expect(
+          Number.isFinite(result.volts.get(from)) && Number.isFinite(result.volts.get(to)),
+        ).toBe(true);
       }
     }
   });

@@ -245,6 +245,8 @@ export function StepRow(props: StepRowProps) {
   const count = fastenersOf(job, step.id).reduce((sum, f) => sum + f.count, 0);
   const target = back ? "back" : "off";
   const done = back ? step.state === "back" : step.state !== "on";
+  /** Nothing goes back on that never came off. */
+  const never = back && step.state === "on";
   const turn = (): void => {
     if (done) {
       edit([setIn("stripStep", step.id, "state", back ? "off" : "on")]);
@@ -263,7 +265,7 @@ export function StepRow(props: StepRowProps) {
         <button
           type="button"
           aria-expanded={open}
-          className="touch inline-flex min-w-0 flex-1 items-center gap-2 text-left"
+          className="touch inline-flex min-w-0 flex-1 items-center gap-2 text-left max-md:basis-full"
           onClick={onOpen}
         >
           <Mark size={16} aria-hidden className="no-print shrink-0 text-accent" />
@@ -276,14 +278,16 @@ export function StepRow(props: StepRowProps) {
             {step.estimateMin > 0 && `, ${step.estimateMin} min`}
           </span>
         </button>
-        {!done && way.length > 0 && (
-          <span className="no-print max-w-80 text-small text-muted">{way[0]}</span>
+        {!done && !never && way.length > 0 && (
+          <span className="no-print max-w-80 text-small text-muted max-md:w-full max-md:max-w-none">
+            {way[0]}
+          </span>
         )}
         <span className="w-24 text-small">{STATE_WORDS[step.state]}</span>
         <Button
           className="no-print w-24"
           look={done ? "plain" : way.length > 0 ? "plain" : "main"}
-          disabled={back && step.state === "on"}
+          disabled={never}
           onClick={turn}
         >
           {done ? "Undo" : back ? "Back on" : "Off"}

@@ -161,7 +161,9 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
             y1={line.a[1]}
             x2={line.b[0]}
             y2={line.b[1]}
-            strokeWidth={wires ? Math.max(2, wires.diameterM * SCALE * THICKER) : 1}
+            strokeWidth={
+              wires ? Math.max(shown.has(segment.id) ? 5 : 2, wires.diameterM * SCALE * THICKER) : 1
+            }
             strokeDasharray={segment.factory ? undefined : "7 4"}
             className={
               shown.has(segment.id) ? "stroke-accent" : wires ? "stroke-ink" : "stroke-edge"
@@ -183,6 +185,14 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
           />
         );
       })}
+      {labels.map(({ place, x, y, width: w, height: h }) => (
+        <g key={place.id}>
+          <rect x={x - 1} y={y} width={w + 2} height={h} className="fill-paper" opacity={0.8} />
+          <text x={x} y={y + h - 4} className="fill-ink">
+            {place.name}
+          </text>
+        </g>
+      ))}
       {badges.map(({ id, x, y }) => (
         <g key={id}>
           <circle
@@ -200,14 +210,6 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
             className={open.has(id) ? "fill-paper" : "fill-ink"}
           >
             {numbers.get(id)}
-          </text>
-        </g>
-      ))}
-      {labels.map(({ place, x, y, width: w, height: h }) => (
-        <g key={place.id}>
-          <rect x={x - 1} y={y} width={w + 2} height={h} className="fill-paper" opacity={0.8} />
-          <text x={x} y={y + h - 4} className="fill-ink">
-            {place.name}
           </text>
         </g>
       ))}

@@ -1,8 +1,28 @@
+import { toast } from "sonner";
 import { useJobStore } from "./jobStore.ts";
+
+/** When the server has what the page shows; false where it cannot be reached, or asks. */
+function whenSaved(): Promise<boolean> {
+  return new Promise((done) => {
+    const look = (): boolean => {
+      const { saveState } = useJobStore.getState();
+      if (saveState === "waiting" || saveState === "saving") return false;
+      done(saveState === "saved");
+      return true;
+    };
+    if (look()) return;
+    const stop = useJobStore.subscribe(() => look() && stop());
+  });
+}
 
 /** Opens a file of the open job, made by the server of what the page shows now. */
 export function useOpenFile(): (path: string) => void {
   const { id, flush } = useJobStore();
-  return (path) =>
-    void flush().then(() => window.open(`/api/jobs/${id}/${path}`, "_blank", "noopener"));
+  return (path) => {
+    void flush();
+    void whenSaved().then((saved) => {
+      if (saved) window.open(`/api/jobs/${id}/${path}`, "_blank", "noopener");
+      else toast.error("Not opened: what the page shows is not saved yet");
+    });
+  };
 }

@@ -1,6 +1,6 @@
-import { useEffect, useState } from "react";
-import { USUAL_SCRIPT } from "@dragonet/core";
-import { useJob } from "../job/jobStore.ts";
+import { USUAL_SCRIPT, type Job } from "@dragonet/core";
+import { useCallback } from "react";
+import { useOfJob } from "../job/useOfJob.ts";
 import { useParts } from "../shelf/parts.ts";
 import type { PlayReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
@@ -10,21 +10,16 @@ export const scriptOf = (script: string): string => (script === "" ? USUAL_SCRIP
 
 /** The job's script played in the worker, anew after each edit. */
 export function usePlay(): PlayReport | null {
-  const job = useJob();
-  const { data: parts } = useParts();
-  const [report, setReport] = useState<PlayReport | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .play(
-        job,
-        scriptOf(job.signals.script),
-        (parts ?? []).map((kept) => kept.value),
-      )
-      .then((made) => !stale && setReport(made));
-    return () => {
-      stale = true;
-    };
-  }, [job, parts]);
-  return report;
+  const { data } = useParts();
+  return useOfJob<PlayReport>(
+    useCallback(
+      (job: Job) =>
+        planner().play(
+          job,
+          scriptOf(job.signals.script),
+          (data ?? []).map((kept) => kept.value),
+        ),
+      [data],
+    ),
+  );
 }

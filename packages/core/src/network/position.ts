@@ -1,4 +1,4 @@
-import { asId, type Input, type Job, type RunId } from "../job/index.ts";
+import { INPUTS, asId, type Input, type Job, type RunId } from "../job/index.ts";
 import type { SourceVolts } from "../source/index.ts";
 
 /** One position of the vehicle's controls and of the runs' own switches. */
@@ -15,19 +15,7 @@ export interface Position {
 
 /** Everything pressed: what a run's design is judged by. */
 export const everythingOn = (job: Job, volts: SourceVolts): Position => ({
-  inputs: new Set<Input>([
-    "key",
-    "engine",
-    "park",
-    "low",
-    "high",
-    "brake",
-    "left",
-    "right",
-    "hazard",
-    "horn",
-    "reverse",
-  ]),
+  inputs: new Set<Input>(INPUTS.filter((input) => input !== "switch")),
   switches: new Set<RunId>([
     ...job.runs.map((run) => run.id),
     ...job.supplies.map((supply) => asId<RunId>(supply.id)),
