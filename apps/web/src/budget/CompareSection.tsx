@@ -96,7 +96,7 @@ function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {
           <span className="block text-small text-muted">shorted: {way.shorted}</span>
         )}
       </td>
-      <td className="num py-2 text-right">{decimal(way.money, 2)}</td>
+      <td className="num py-2 pr-3 text-right">{decimal(way.money, 2)}</td>
       <td className="py-2 text-right">
         {way.current ? (
           <span className="font-bold">chosen</span>
@@ -158,7 +158,7 @@ export function CompareSection({ canEdit }: { canEdit: boolean }) {
           <thead>
             <tr>
               {HEADS.map((head, i) => (
-                <th key={head} scope="col" className={i === 6 ? "text-right" : ""}>
+                <th key={head} scope="col" className={i === 6 ? "pr-3 text-right" : "pr-3"}>
                   {head}
                 </th>
               ))}

@@ -265,7 +265,7 @@ export function StepRow(props: StepRowProps) {
         <button
           type="button"
           aria-expanded={open}
-          className="touch inline-flex min-w-0 flex-1 items-center gap-2 text-left max-md:basis-full"
+          className="touch inline-flex min-h-8 min-w-0 flex-1 items-center gap-2 text-left max-md:basis-full"
           onClick={onOpen}
         >
           <Mark size={16} aria-hidden className="no-print shrink-0 text-accent" />
