@@ -1,3 +1,4 @@
+import jsxA11y from "eslint-plugin-jsx-a11y";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
@@ -9,6 +10,7 @@ export default tseslint.config(
       ".data*/**",
       "apps/server/drizzle/**",
       "test-results/**",
+      ".stryker-tmp/**",
       "**/*.config.{js,cjs,ts}",
       ".dependency-cruiser.cjs",
     ],
@@ -26,6 +28,29 @@ export default tseslint.config(
       eqeqeq: "error",
       "no-console": "error",
       "max-lines": ["error", { max: 500, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    // Rules that need types: what is promised is waited for, what is switched on is switched whole.
+    files: ["packages/**/*.ts", "apps/**/*.{ts,tsx}", "e2e/**/*.ts", "bench/**/*.ts"],
+    languageOptions: {
+      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+    },
+    rules: {
+      "@typescript-eslint/await-thenable": "error",
+      "@typescript-eslint/no-floating-promises": "error",
+      "@typescript-eslint/no-misused-promises": [
+        "error",
+        { checksVoidReturn: { attributes: false } },
+      ],
+      "@typescript-eslint/no-for-in-array": "error",
+      "@typescript-eslint/no-unnecessary-condition": "error",
+      "@typescript-eslint/no-unnecessary-type-assertion": "error",
+      "@typescript-eslint/restrict-plus-operands": "error",
+      "@typescript-eslint/switch-exhaustiveness-check": [
+        "error",
+        { considerDefaultExhaustiveForUnions: true },
+      ],
     },
   },
   {
@@ -63,8 +88,18 @@ export default tseslint.config(
   },
   {
     files: ["apps/web/src/**/*.{ts,tsx}"],
-    plugins: { "react-hooks": reactHooks },
-    rules: reactHooks.configs.recommended.rules,
+    plugins: { "react-hooks": reactHooks, "jsx-a11y": jsxA11y },
+    rules: {
+      ...reactHooks.configs.recommended.rules,
+      ...jsxA11y.flatConfigs.recommended.rules,
+      // The first field of a page that has nothing else to do is where hands are wanted.
+      "jsx-a11y/no-autofocus": ["error", { ignoreNonDOM: true }],
+      // What scrolls by itself must be reachable by keyboard to be scrolled (WCAG 2.1.1).
+      "jsx-a11y/no-noninteractive-tabindex": [
+        "error",
+        { tags: [], roles: ["region", "group", "tabpanel", "img"], allowExpressionValues: true },
+      ],
+    },
   },
   {
     files: ["**/*.{mjs,cjs,js}"],

@@ -23,7 +23,8 @@ export type Checked<T> =
 const MOST_FAULTS = 100;
 
 const asText = (value: unknown): string => {
-  const text = JSON.stringify(value) ?? String(value);
+  // A function or nothing at all has no JSON, whatever the types of the library say.
+  const text = (JSON.stringify(value) as string | undefined) ?? String(value);
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 };
 

@@ -86,7 +86,7 @@ describe("a document with one place changed by chance", () => {
         const path = paths[spot % paths.length]!;
         const text = JSON.stringify(changed(JSON.parse(printJob(job)), path, value));
         const where = `${job.card.title}, ${path.join(".")} = ${JSON.stringify(value)}`;
-        const read = reading(where, text ?? "");
+        const read = reading(where, String(text));
         if (read.ok) {
           taken += 1;
           told(where, () => use(read.value));

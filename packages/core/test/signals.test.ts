@@ -21,7 +21,6 @@ import {
   wayLevels,
   withCauses,
   type Behaviour,
-  type Edit,
   type FlasherFacts,
   type Input,
   type Job,
@@ -178,7 +177,7 @@ describe("a vehicle with a thermal flasher", () => {
       entity: "turn",
       field: "bulbW",
       value: stated(0, 0, 0),
-    } as Edit);
+    });
     const trace = play(out, "0 key on\n1 left on\n9 left off\n");
     expect(trace.sides[0]?.timing.flashes).toBe(false);
     expect(measureFlash(trace.lamps[0]!)).toBeNull();

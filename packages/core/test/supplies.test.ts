@@ -23,7 +23,6 @@ import {
   setSupply,
   solveCircuit,
   synthesise,
-  type Edit,
   type Feed,
   type Job,
   type PackFacts,
@@ -103,7 +102,7 @@ describe("traction packs", () => {
       entity: "pack",
       field: "cells",
       value: 18,
-    } as Edit);
+    });
     const found = findingsOf(wrong).filter((f) => f.rule === "pack-facts");
     expect(found.map((f) => f.title)).toEqual([
       "Cells do not add up to the pack",

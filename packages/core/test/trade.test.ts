@@ -46,7 +46,7 @@ describe("a 20 A bar behind a 10 A keyed fuse", () => {
     load: { kind: "drivenLed" as const, powerW: measured(240), minV: 9, maxV: 32 },
     pigtail: "10 AWG",
   };
-  const job = jobWith(bar as never, 1, keyedSwitch, {
+  const job = jobWith(bar, 1, keyedSwitch, {
     feed: { kind: "pin", pinId: asId<PinId>("key-feed") },
     relay: "no",
     switchPartId: switchPart("switch-rocker-16"),

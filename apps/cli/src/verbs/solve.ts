@@ -11,7 +11,7 @@ export const solveVerb: Verb = ({ job, controls, json, world }) => {
     volts: solved.result.volts.get(node) ?? 0,
   }));
   const branches = solved.network.branches.map((b) => ({
-    id: b.id as string,
+    id: b.id,
     words: b.words,
     amps: solved.result.amps.get(b.id) ?? 0,
   }));

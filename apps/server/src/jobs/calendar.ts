@@ -48,6 +48,6 @@ export function benchCalendar(jobs: readonly JobListItem[]): string {
     return "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:dragonet\r\nEND:VCALENDAR\r\n";
   }
   const { value, error } = createEvents(events);
-  if (value === undefined || value === null) throw error ?? new Error("no calendar");
+  if (!value) throw error ?? new Error("no calendar");
   return value;
 }

@@ -51,7 +51,7 @@ export class AccessGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     const open = this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets);
     const req = context.switchToHttp().getRequest<AskedRequest>();
-    const id = req.session?.personId;
+    const id = req.session.personId;
     const found = id ? await this.known.read(id) : null;
     if (found) req.person = found;
     if (open) return true;

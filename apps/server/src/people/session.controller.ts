@@ -20,9 +20,9 @@ import { PeopleService } from "./people.service.ts";
 function begin(req: Request, personId: string): Promise<void> {
   return new Promise((done, fail) => {
     req.session.regenerate((error?: unknown) => {
-      if (error) return fail(error as Error);
+      if (error) return fail(error);
       req.session.personId = personId;
-      req.session.save((failure?: unknown) => (failure ? fail(failure as Error) : done()));
+      req.session.save((failure?: unknown) => (failure ? fail(failure) : done()));
     });
   });
 }

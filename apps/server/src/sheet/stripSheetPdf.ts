@@ -147,11 +147,11 @@ function verdicts(plan: JobPlan): Content[] {
     b.verdict,
   ]);
   const off = budget.engineOff?.minutes;
-  const parked = budget.parked?.days;
+  const { parked } = budget;
   const words = [
     off ? `Engine off: ${span(off, 0)} minutes until it may not start.` : "",
-    parked
-      ? `Parked: ${decimal((budget.parked?.currentA.mid ?? 0) * 1000, 0)} mA, ${span(parked, parked.mid < 10 ? 1 : 0)} days until it may not start.`
+    parked?.days
+      ? `Parked: ${decimal(parked.currentA.mid * 1000, 0)} mA, ${span(parked.days, parked.days.mid < 10 ? 1 : 0)} days until it may not start.`
       : "Parked: nothing draws.",
   ].filter((t) => t !== "");
   return [

@@ -39,10 +39,10 @@ export function Deviations({ runId, canEdit }: { runId: RunId; canEdit: boolean 
           />
           <Choice
             label="With which run"
-            value={chosen.id as string}
+            value={chosen.id}
             disabled={!canEdit}
             className="w-44"
-            options={others.map((r) => ({ value: r.id as string, label: r.name }))}
+            options={others.map((r) => ({ value: r.id, label: r.name }))}
             onChange={setOther}
           />
           <Button

@@ -15,26 +15,31 @@ const keyOf = (feed: Feed): string => {
   }
 };
 
+interface FeedOption {
+  readonly feed: Feed;
+  readonly label: string;
+}
+
 /** Everything on this vehicle that something may be fed from, in the words of the job. */
-function feedsOf(job: Job, without: string | null): { feed: Feed; label: string }[] {
+function feedsOf(job: Job, without: string | null): FeedOption[] {
   const { system, pins } = job.vehicle;
   const blocks = system.kind === "engine" ? 0 : system.pack.blocks;
   return [
-    ...(system.kind === "pack" ? [] : [{ feed: { kind: "battery" } as Feed, label: "battery +" }]),
+    ...(system.kind === "pack" ? [] : [{ feed: { kind: "battery" as const }, label: "battery +" }]),
     ...job.supplies
       .filter((s) => s.id !== without)
-      .map((s) => ({
-        feed: { kind: "supply", supplyId: asId<SupplyId>(s.id) } as Feed,
+      .map((s): FeedOption => ({
+        feed: { kind: "supply", supplyId: asId<SupplyId>(s.id) },
         label: s.name,
       })),
-    ...(system.kind === "engine" ? [] : [{ feed: { kind: "pack" } as Feed, label: "whole pack" }]),
-    ...Array.from({ length: Math.max(0, blocks - 1) }, (_, i) => ({
-      feed: { kind: "block", blocks: i + 1 } as Feed,
+    ...(system.kind === "engine" ? [] : [{ feed: { kind: "pack" as const }, label: "whole pack" }]),
+    ...Array.from({ length: Math.max(0, blocks - 1) }, (_, i): FeedOption => ({
+      feed: { kind: "block", blocks: i + 1 },
       label: `tap at ${i + 1} of ${blocks} blocks`,
     })),
     ...pins
       .filter((p) => p.family !== "ground" && p.liveWhen !== "ground" && p.mayGiveA.high > 0)
-      .map((p) => ({ feed: { kind: "pin", pinId: p.id } as Feed, label: p.carries })),
+      .map((p): FeedOption => ({ feed: { kind: "pin", pinId: p.id }, label: p.carries })),
   ];
 }
 

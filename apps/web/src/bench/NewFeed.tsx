@@ -66,9 +66,9 @@ function NewSupply({ onMade, onClose }: Omit<NewFeedProps, "open">) {
     <div className="flex flex-wrap items-center gap-3">
       <Choice
         label="Part that feeds"
-        value={part.id as string}
+        value={part.id}
         className="w-72"
-        options={parts.map((p) => ({ value: p.id as string, label: p.name }))}
+        options={parts.map((p) => ({ value: p.id, label: p.name }))}
         onChange={setPartId}
       />
       {part.kind !== "battery" && (

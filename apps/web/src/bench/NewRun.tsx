@@ -104,9 +104,9 @@ export function NewRun({ open, onClose, onMade }: NewRunProps) {
             />
             <Choice
               label="Part from the shelf"
-              value={part.id as string}
+              value={part.id}
               className="w-64"
-              options={loads.map((p) => ({ value: p.id as string, label: p.name }))}
+              options={loads.map((p) => ({ value: p.id, label: p.name }))}
               onChange={setPartId}
             />
             <Choice

@@ -83,11 +83,11 @@ function LampDetail({ lamp }: { lamp: Lamp }) {
       {part.dim && hosts.length > 0 && (
         <Choice
           label={`Housing of ${lamp.label}`}
-          value={lamp.housing as string}
+          value={lamp.housing}
           className="w-40"
           options={[
             { value: "", label: "own housing" },
-            ...hosts.map((h) => ({ value: h.id as string, label: `with ${h.label}` })),
+            ...hosts.map((h) => ({ value: h.id, label: `with ${h.label}` })),
           ]}
           onChange={(id) => set("housing", hosts.find((h) => h.id === id)?.id ?? "")}
         />
@@ -140,9 +140,9 @@ function LampList({ run }: { run: Run }) {
         <div className="mt-1 flex flex-wrap items-center gap-1">
           <Choice
             label="Part to add"
-            value={chosen.id as string}
+            value={chosen.id}
             className="w-40"
-            options={loads.map((p) => ({ value: p.id as string, label: p.name }))}
+            options={loads.map((p) => ({ value: p.id, label: p.name }))}
             onChange={setPartId}
           />
           <Choice<Lamp["place"]>

@@ -176,7 +176,7 @@ function ControlFields({ control, canEdit }: { control: Control; canEdit: boolea
         className="w-full"
         options={[
           { value: "", label: "plain 10 A switch" },
-          ...switches.map((p) => ({ value: p.id as string, label: p.name })),
+          ...switches.map((p) => ({ value: p.id, label: p.name })),
         ]}
         onChange={setSwitch}
       />

@@ -33,7 +33,7 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
     },
   });
   const options = (vehicles ?? []).map(({ value }) => ({
-    value: value.profileId as string,
+    value: value.profileId,
     label: value.model,
   }));
   const chosen = profileId === "" ? (options[0]?.value ?? "") : profileId;

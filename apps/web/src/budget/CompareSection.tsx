@@ -101,7 +101,7 @@ function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {
         {way.current ? (
           <span className="font-bold">chosen</span>
         ) : (
-          canEdit && way.refused === "" && <Button onClick={() => edit(way.edits)}>Choose</Button>
+          canEdit && <Button onClick={() => edit(way.edits)}>Choose</Button>
         )}
       </td>
     </tr>
@@ -145,9 +145,9 @@ export function CompareSection({ canEdit }: { canEdit: boolean }) {
         job.runs.length > 1 ? (
           <Choice
             label="Run to compare"
-            value={run.id as string}
+            value={run.id}
             className="w-48"
-            options={job.runs.map((r) => ({ value: r.id as string, label: r.name }))}
+            options={job.runs.map((r) => ({ value: r.id, label: r.name }))}
             onChange={setChosen}
           />
         ) : undefined

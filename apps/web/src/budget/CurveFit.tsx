@@ -1,6 +1,5 @@
 import { useState } from "react";
 import {
-  assumed,
   type ChargingFacts,
   type ClampReading,
   type Edit,
@@ -38,7 +37,7 @@ export function CurveFit({ charging, canEdit }: { charging: ChargingFacts; canEd
     const fresh = made.points.map((p, i): Edit => ({
       kind: "add",
       entity: "chargingPoint",
-      value: { ...p, id: `${p.id}-${Date.now().toString(36)}`, outputA: p.outputA ?? assumed(0) },
+      value: { ...p, id: `${p.id}-${Date.now().toString(36)}`, outputA: p.outputA },
       at: i,
     }));
     edit([...fresh, ...old]);

@@ -1,4 +1,4 @@
-import type { Edit, Use } from "@dragonet/core";
+import type { Use } from "@dragonet/core";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { Section } from "../ui/Section.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
@@ -30,7 +30,7 @@ export function UseFields({ canEdit }: { canEdit: boolean }) {
               value={job.use[field]}
               min={min}
               max={max}
-              onCommit={(value) => edit([{ kind: "setOnce", entity: "use", field, value } as Edit])}
+              onCommit={(value) => edit([{ kind: "setOnce", entity: "use", field, value }])}
             />
           </div>
         ))}

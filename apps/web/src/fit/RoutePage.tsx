@@ -229,7 +229,7 @@ export function RoutePage() {
                 options={[
                   { value: "", label: "all wires" },
                   ...plan.wires.map((w) => ({
-                    value: w.elementId as string,
+                    value: w.elementId,
                     label: `${w.label}: ${w.way.segments.length === 0 ? "at " : ""}${endsOf(w).map(name).join(" – ")}`,
                   })),
                 ]}

@@ -1,4 +1,4 @@
-import { PLACES, type Edit } from "@dragonet/core";
+import { PLACES } from "@dragonet/core";
 import { useCanEdit } from "../app/session.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { Section } from "../ui/Section.tsx";
@@ -24,7 +24,7 @@ export function PlaceFindings({ rule }: { rule: string }) {
           ...PLACES.map((p) => ({ value: p.id, label: p.name })),
         ]}
         onChange={(value) =>
-          edit([{ kind: "setOnce", entity: "practices", field: "place", value } as Edit])
+          edit([{ kind: "setOnce", entity: "practices", field: "place", value }])
         }
       />
       {found.map((f) => (

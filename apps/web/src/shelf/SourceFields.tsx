@@ -95,8 +95,7 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
 /** The fields of a converter, box, battery, plug or flasher; nothing for other parts. */
 export function SourceFields({ part, onChange }: { part: Part; onChange: (part: Part) => void }) {
   const values = part as unknown as Record<string, unknown>;
-  const set = (field: string, value: unknown): void =>
-    onChange({ ...part, [field]: value } as unknown as Part);
+  const set = (field: string, value: unknown): void => onChange({ ...part, [field]: value });
   return (FIELDS[part.kind] ?? []).map(({ field, label, unit, max, options }) => {
     const value = values[field];
     if (isFact(value)) {

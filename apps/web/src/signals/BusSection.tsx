@@ -10,7 +10,6 @@ import {
   rollBack,
   unplug,
   writeModule,
-  type Edit,
   type Fault,
   type ModuleAnswer,
   type ModuleFailure,
@@ -64,7 +63,7 @@ export function BusSection({ canEdit }: { canEdit: boolean }) {
       return;
     }
     setSaid(`${made.known} frames followed, ${made.unknown} of other messages.`);
-    edit([{ kind: "setOnce", entity: "signals", field: "script", value: made.script } as Edit]);
+    edit([{ kind: "setOnce", entity: "signals", field: "script", value: made.script }]);
   };
   return (
     <Section

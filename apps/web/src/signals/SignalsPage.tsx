@@ -117,7 +117,7 @@ function Pads({ inputs, clock }: { inputs: readonly Input[]; clock: Clock }) {
         entity: "signals",
         field: "script",
         value: `${sorted.join("\n")}\n`,
-      } as Edit,
+      },
     ]);
   };
   return (
@@ -162,7 +162,7 @@ function ScriptText({ canEdit, faults }: { canEdit: boolean; faults: readonly st
         onChange={(e) => setDraft(e.target.value)}
         onBlur={() => {
           if (draft !== null && draft !== text) {
-            edit([{ kind: "setOnce", entity: "signals", field: "script", value: draft } as Edit]);
+            edit([{ kind: "setOnce", entity: "signals", field: "script", value: draft }]);
           }
           setDraft(null);
         }}

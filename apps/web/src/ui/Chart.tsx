@@ -50,7 +50,7 @@ export default function Chart(props: ChartProps) {
       <div role="img" aria-label={label} className="h-56 w-full text-small">
         <ResponsiveContainer width="100%" height="100%">
           <ComposedChart
-            data={rows as ChartRow[]}
+            data={rows}
             margin={{ top: 8, right: 16, bottom: 18, left: 0 }}
             accessibilityLayer
           >

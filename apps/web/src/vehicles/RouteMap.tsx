@@ -8,7 +8,6 @@ import {
   assumed,
   removePlace,
   setIn,
-  type Edit,
   type MapPlace,
   type MapSegment,
   type PlaceId,
@@ -215,7 +214,7 @@ export function RouteMap(props: VehicleEditing) {
   const { job, edit, canEdit } = props;
   const { size } = job.vehicle;
   const set = (field: keyof typeof size, value: (typeof size)["lengthM"]): void =>
-    edit([{ kind: "setOnce", entity: "size", field, value } as Edit]);
+    edit([{ kind: "setOnce", entity: "size", field, value }]);
   return (
     <>
       <Section title="Outer size">

@@ -135,7 +135,7 @@ export class JobMaker {
       if (partId) this.do(...adoptPart(this.job, demoPart(partId)));
     }
     for (const [field, value] of Object.entries(fields)) {
-      this.do(setRun(run.id, field as keyof Run, value as Run[keyof Run]));
+      this.do(setRun(run.id, field as keyof Run, value));
     }
     return this;
   }

@@ -123,7 +123,7 @@ function setEntry(job: Job, edit: SetEdit): EditResult {
   const inverse = { ...edit, value: entry[edit.field] } as Edit;
   return {
     ok: true,
-    job: lens.put(job, list.with(at, { ...entry, [edit.field]: edit.value } as Entry)),
+    job: lens.put(job, list.with(at, { ...entry, [edit.field]: edit.value })),
     inverse,
   };
 }

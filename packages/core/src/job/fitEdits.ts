@@ -22,9 +22,7 @@ export function removePlace(job: Job, placeId: PlaceId): Edit[] {
   ): Edit[] =>
     list
       .filter((entry) => entry.at === placeId)
-      .map(
-        (entry): Edit => ({ kind: "set", entity, id: entry.id, field: "at", value: "" }) as Edit,
-      );
+      .map((entry): Edit => ({ kind: "set", entity, id: entry.id, field: "at", value: "" }));
   return [
     ...vehicle.segments
       .filter((s) => s.fromId === placeId || s.toId === placeId)

@@ -1,5 +1,5 @@
 import type { Circuit, CoilElement, Element, SwitchElement } from "../circuit/index.ts";
-import { asId, type ElementId, type Input, type NodeId } from "../job/index.ts";
+import { asId, type ElementId, type NodeId } from "../job/index.ts";
 import { FILAMENT_CURRENT_EXPONENT, stripOhm, type LoadSpec } from "../part/index.ts";
 import { openCircuitV } from "../source/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
@@ -25,7 +25,7 @@ const TELL_TALE_V = 12;
 function isLive(pin: ConnectorPin, { inputs }: Position): boolean {
   if (pin.liveWhen === "always") return true;
   if (pin.liveWhen === "ground" || pin.liveWhen === "unknown") return false;
-  return inputs.has(pin.liveWhen as Input);
+  return inputs.has(pin.liveWhen);
 }
 
 function loadModel(spec: LoadSpec, estimate: Estimate): BranchModel {

@@ -293,7 +293,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
   const { amps, volts: nodes } = result;
   const own = firstFuse(circuit, amps);
   const factory = factoryFuse(circuit, amps);
-  const ownFirst = own && (!factory || own.time.mostS <= factory.time.mostS);
+  const ownFirst = own !== null && (!factory || own.time.mostS <= factory.time.mostS);
   const opens = ownFirst
     ? {
         words: `own ${decimal(own.fuse.ratingA)} A ${own.fuse.resets ? "breaker, again and again," : "fuse"}`,
@@ -317,12 +317,12 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     // A fuse that may hold for ever cannot be counted on to open.
     if (!opens || opens.time.mostS === Infinity) return true;
     // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.
-    const gone = ownFirst && own ? own.fuse.id : null;
+    const gone = ownFirst ? own.fuse.id : null;
     return gone !== null && ![...powerPath(run), ...controlPath(run)].includes(gone);
   };
   const working = loads.filter(works);
   // A breaker that resets lets the wire heat for part of the time for as long as the fault lasts.
-  const cycles = ownFirst && own?.fuse.resets === true;
+  const cycles = ownFirst && own.fuse.resets;
   const after = !opens || cycles ? Infinity : opens.time.mostS;
   const family = !ownFirst && factory ? factory.pin.family : null;
   const labels = (list: typeof loads): string[] => list.map(({ load }) => load.label);

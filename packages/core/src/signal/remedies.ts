@@ -119,17 +119,17 @@ export function flashRemedies(
     const edits: Edit[] = kit
       ? [
           ...adoptPart(job, flasher),
-          { kind: "set", entity: "supply", id: kit.id, field: "partId", value: flasher.id } as Edit,
+          { kind: "set", entity: "supply", id: kit.id, field: "partId", value: flasher.id },
         ]
       : [
           ...adoptPart(job, flasher),
-          { kind: "setOnce", entity: "turn", field: "principle", value: "indifferent" } as Edit,
+          { kind: "setOnce", entity: "turn", field: "principle", value: "indifferent" },
           {
             kind: "setOnce",
             entity: "turn",
             field: "ratePerMin",
             value: flasher.ratePerMin,
-          } as Edit,
+          },
           append(job, "kitItem", {
             id: "remedy-flasher",
             name: flasher.name,
@@ -176,7 +176,7 @@ export function flashRemedies(
       tried(job, script, {
         kind: "coding",
         label: "Tell the vehicle: LED turn lamps",
-        edits: [{ kind: "setOnce", entity: "turn", field: "leastA", value: 0 } as Edit],
+        edits: [{ kind: "setOnce", entity: "turn", field: "leastA", value: 0 }],
         heatW: 0,
         litW: 0,
         money: 0,

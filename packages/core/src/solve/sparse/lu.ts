@@ -74,7 +74,7 @@ export function analyse(pattern: Pattern): LuWorkspace {
 function makeRoom(w: LuWorkspace, needed: number): void {
   const grown = <T extends Int32Array | Float64Array>(old: T, length: number): T => {
     const next = new (old.constructor as new (n: number) => T)(length);
-    next.set(old as never);
+    next.set(old);
     return next;
   };
   if (w.lIndex.length < needed) {

@@ -1,0 +1,94 @@
+/**
+ * `npm run mutants -- FOLDER [--most 500] [--seed 1]`: breaks the lines of a folder one at a
+ * time and runs the tests that reach them; prints the share that was noticed, and every
+ * survivor with its place. One workspace's folder at a time: packages/core/src/solve.
+ */
+import { spawnSync } from "node:child_process";
+import { readFileSync, readdirSync, writeFileSync, mkdirSync } from "node:fs";
+import { parseArgs } from "node:util";
+import { Failure, main } from "./lib/fail.mjs";
+import { checkNode } from "./lib/machine.mjs";
+import { ROOT, fromRoot } from "./lib/paths.mjs";
+import { ensurePackages } from "./lib/prepare.mjs";
+
+/** A line of this code holds nearly one mutant: counted over the core's folders. */
+const MUTANTS_A_LINE = 0.9;
+
+const linesIn = (folder) =>
+  readdirSync(fromRoot(folder), { recursive: true })
+    .filter((file) => /\.tsx?$/.test(file))
+    .reduce((sum, f) => sum + readFileSync(fromRoot(folder, f), "utf8").split("\n").length, 0);
+
+function report(file) {
+  const { files } = JSON.parse(readFileSync(file, "utf8"));
+  const all = Object.entries(files).flatMap(([path, { mutants }]) =>
+    mutants.map((mutant) => ({ path, ...mutant })),
+  );
+  const count = (...states) => all.filter((m) => states.includes(m.status)).length;
+  const noticed = count("Killed", "Timeout");
+  const judged = noticed + count("Survived", "NoCoverage");
+  for (const m of all) {
+    if (m.status !== "Survived" && m.status !== "NoCoverage") continue;
+    const what = `${m.mutatorName} → ${(m.replacement ?? "").replace(/\s+/g, " ").slice(0, 80)}`;
+    process.stdout.write(`${m.status}: ${m.path}:${m.location.start.line} ${what}\n`);
+  }
+  const score = judged === 0 ? 0 : (100 * noticed) / judged;
+  process.stdout.write(`${noticed} of ${judged} noticed: ${score.toFixed(1)} %\n`);
+}
+
+await main(() => {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      most: { type: "string", default: "500" },
+      seed: { type: "string", default: "1" },
+    },
+  });
+  const folder = positionals[0]?.replace(/\/$/, "");
+  const workspace = /^(packages|apps)\/([a-z]+)\/src/.exec(folder ?? "");
+  if (!folder || !workspace) {
+    throw new Failure("Say which folder: npm run mutants -- packages/core/src/solve");
+  }
+  checkNode();
+  ensurePackages();
+  mkdirSync(fromRoot("test-results"), { recursive: true });
+  const name = folder.replaceAll("/", "-");
+  const out = fromRoot("test-results", `mutants-${name}.json`);
+  const config = fromRoot("test-results", `stryker-${name}.json`);
+  const settings = {
+    mutate: [`${folder}/**/*.{ts,tsx}`],
+    testRunner: "jest",
+    plugins: ["@stryker-mutator/jest-runner", "./scripts/lib/sampleMutants.mjs"],
+    jest: { configFile: "jest.config.cjs", enableFindRelatedTests: false },
+    coverageAnalysis: "perTest",
+    ignoreStatic: true,
+    ignorers: ["sample"],
+    incremental: true,
+    incrementalFile: `test-results/incremental-${name}.json`,
+    reporters: ["json"],
+    jsonReporter: { fileName: out },
+    tempDirName: ".stryker-tmp",
+    ignorePatterns: ["**/dist/**", ".data*", "docs/screenshots"],
+    concurrency: 2,
+    timeoutMS: 20000,
+    logLevel: "warn",
+  };
+  writeFileSync(config, JSON.stringify(settings, null, 2));
+  const share = Math.min(1, Number(values.most) / Math.max(1, linesIn(folder) * MUTANTS_A_LINE));
+  const { status } = spawnSync(
+    process.execPath,
+    [fromRoot("node_modules/@stryker-mutator/core/bin/stryker.js"), "run", config],
+    {
+      cwd: ROOT,
+      stdio: ["ignore", "inherit", "inherit"],
+      env: {
+        ...process.env,
+        DRAGONET_JEST_PROJECT: workspace[2],
+        DRAGONET_MUTANT_SHARE: String(share),
+        DRAGONET_MUTANT_SEED: values.seed,
+      },
+    },
+  );
+  if (status !== 0) throw new Failure("The mutants could not be run: see above.");
+  report(out);
+});
