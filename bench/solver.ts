@@ -1,12 +1,12 @@
 import {
+  compile,
   everythingOn,
   faults,
   networkOf,
-  prepare,
   printSpice,
   prove,
   solveCircuit,
-  solveNetwork,
+  solveCompiled,
   synthesise,
 } from "@dragonet/core";
 import { manyRunJob, sharedJob } from "@dragonet/core/demo";
@@ -50,9 +50,9 @@ export function benchSolver(): SolverBench {
   const solved = solveCircuit(circuit, position, 40);
   if (solved.kind !== "solved") throw new Error(solved.kind);
   const network = networkOf(circuit, { position, closed: solved.closed, celsius: 40 });
-  const kept = prepare(network);
+  const kept = compile(network);
   const pointMs = time(SOLVES, () => {
-    if (solveNetwork(network, kept).kind !== "solved") throw new Error("not solved");
+    if (solveCompiled(kept).kind !== "solved") throw new Error("not solved");
   });
   const positionMs = time(60, () => void solveCircuit(circuit, position, 40));
   let positions = 0;
@@ -70,7 +70,7 @@ export function benchSolver(): SolverBench {
     tried = faults(job, circuit)!.length;
   });
   return {
-    nodes: kept.nodes.length,
+    nodes: kept.size,
     pointMs,
     positionMs,
     proofMs,

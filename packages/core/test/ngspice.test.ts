@@ -2,10 +2,6 @@
  * Outside check: ngspice (Debian package) solves the exported deck, and every node voltage
  * must agree within 1 mV or 0.1 %.
  */
-import { spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import fc from "fast-check";
 import {
   asId,
@@ -22,21 +18,7 @@ import {
   type NodeId,
 } from "../src/index.ts";
 import { demoJobs, manyRunJob } from "../src/demo/index.ts";
-
-const folder = mkdtempSync(join(tmpdir(), "dragonet-spice-"));
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
-
-/** Node voltages by name, as ngspice prints them. */
-function ngspice(deck: string): Map<string, number> {
-  const file = join(folder, "deck.cir");
-  const control = ".control\nset numdgt=12\nop\nprint all\n.endc\n.end\n";
-  writeFileSync(file, deck.replace(/\.op\n\.end\n$/, control));
-  const { stdout, stderr, error } = spawnSync("ngspice", ["-b", file], { encoding: "utf8" });
-  if (error) throw error;
-  const found = [...stdout.matchAll(/^([a-z0-9_#]+) = (-?[\d.]+e[+-]\d+)$/gm)];
-  if (found.length === 0) throw new Error(`ngspice said nothing:\n${stdout}\n${stderr}`);
-  return new Map(found.map(([, name, value]) => [name!, Number(value)]));
-}
+import { ngspice } from "./ngspice.ts";
 
 function expectAgreement(network: Network, volts: ReadonlyMap<NodeId, number>): number {
   const theirs = ngspice(printSpice(network, "check"));

@@ -49,6 +49,8 @@ function lawA(model: BranchModel, volts: number): number | null {
       return Math.sign(volts) * model.ratedA * (Math.abs(volts) / model.ratedV) ** model.exponent;
     case "power":
       return volts > model.minV + 1 ? model.powerW / volts : null;
+    case "source":
+      return (volts - model.volts) / model.ohm;
     case "current":
     case "dies":
     case "diode":

@@ -2,3 +2,4 @@ export * from "./shelf.ts";
 export * from "./vehicles.ts";
 export * from "./jobs.ts";
 export * from "./people.ts";
+export * from "./randomNetwork.ts";

@@ -63,7 +63,7 @@ function device(branch: NetworkBranch, k: number, a: string, b: string): string[
     }
     case "current":
       return [
-        `B${k} ${a} ${b} I = (${v} > 0) ? (${num(model.currentA)}*min(1,${v}/${num(SOFT_ON_V)})) : (${num(OFF_S)}*${v})`,
+        `B${k} ${a} ${b} I = (${v} > 0) ? (${num(model.currentA)}*min(1,${v}/${num(SOFT_ON_V)})+${num(OFF_S)}*max(0,${v}-${num(SOFT_ON_V)})) : (${num(OFF_S)}*${v})`,
       ];
     case "dies": {
       const x = `(${v}-${num(model.forwardV)})`;
@@ -71,6 +71,8 @@ function device(branch: NetworkBranch, k: number, a: string, b: string): string[
         `B${k} ${a} ${b} I = (${x}+sqrt(${x}*${x}+${num(DIES_KNEE_V ** 2)})-${num(diesFootV(model.forwardV))})/${num(2 * model.ohm)}+${num(OFF_S)}*${v}`,
       ];
     }
+    case "source":
+      return [`V${k} ${a} src_${k} ${num(model.volts)}`, `R${k} src_${k} ${b} ${num(model.ohm)}`];
     case "diode":
       return [
         `D${k} ${a} ${b} DM${k}`,

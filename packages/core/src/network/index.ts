@@ -9,7 +9,15 @@ export {
   type ConverterState,
   type NetworkOptions,
 } from "./fromCircuit.ts";
-export { DIES_KNEE_V, diesFootV } from "./branchCurrent.ts";
+export { DIES_KNEE_V, branchCurrent, diesFootV } from "./law.ts";
 export * from "./designPoint.ts";
-export { prepare, solveNetwork, type NetworkResult, type SolveHealth } from "./solveNetwork.ts";
+export { compile, hold, putLaw, type Compiled } from "./compile.ts";
+export {
+  conditionOf,
+  solveCompiled,
+  solveNetwork,
+  type NetworkResult,
+  type SolveHealth,
+  type SolvedNetwork,
+} from "./solveNetwork.ts";
 export * from "./solveCircuit.ts";

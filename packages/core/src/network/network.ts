@@ -18,6 +18,8 @@ export type BranchModel =
   | { readonly kind: "current"; readonly currentA: number }
   /** Dies and a resistor: (V − forwardV) / ohm above what the dies need, with a soft knee. */
   | { readonly kind: "dies"; readonly forwardV: number; readonly ohm: number }
+  /** A voltage with its positive at `from`, behind a resistance: I = (V − volts) / ohm. */
+  | { readonly kind: "source"; readonly volts: number; readonly ohm: number }
   /** I = saturationA (exp(V / thermalV) − 1). */
   | { readonly kind: "diode"; readonly saturationA: number; readonly thermalV: number };
 

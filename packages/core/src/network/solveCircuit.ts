@@ -7,7 +7,8 @@ import { stepConverter } from "./converter.ts";
 import { networkOf, type ConverterState } from "./fromCircuit.ts";
 import type { Network } from "./network.ts";
 import type { Position } from "./position.ts";
-import { prepare, solveNetwork, type NetworkResult } from "./solveNetwork.ts";
+import { compile, hold, putLaw, type Compiled } from "./compile.ts";
+import { solveCompiled, type NetworkResult } from "./solveNetwork.ts";
 
 /** Volts at which a 12 V relay pulls in at the latest, and lets go at the latest: ISO 7588-1 (m). */
 const PULL_IN_V = 8;
@@ -66,7 +67,7 @@ export interface SolveOptions {
 }
 
 /** The matrix of a circuit is laid out once: positions change what stands in it, not where. */
-const laidOut = new WeakMap<Circuit, ReturnType<typeof prepare>>();
+const laidOut = new WeakMap<Circuit, Compiled>();
 
 /**
  * Solves a circuit in a position of its controls. Relays start let go and are worked by
@@ -94,10 +95,14 @@ export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResu
     });
     const network = change ? change(plain) : plain;
     if (!kept) {
-      kept = prepare(network);
+      kept = compile(network);
       if (!change) laidOut.set(circuit, kept);
+    } else {
+      const compiled = kept;
+      network.branches.forEach((branch, k) => putLaw(compiled, k, branch.model));
+      for (const [node, volts] of network.held) hold(compiled, node, volts);
     }
-    const result = solveNetwork(network, kept);
+    const result = solveCompiled(kept);
     if (result.kind !== "solved") return result;
     const next = new Set<ElementId>();
     changed.clear();

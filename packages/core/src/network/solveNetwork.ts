@@ -1,303 +1,234 @@
 import type { NodeId } from "../job/index.ts";
-import { GMIN_STEPS_S, LARGEST_STEP_V, MOST_STEPS, STEP_V } from "../solve/defaults.ts";
-import { analyse, factor, refactor, solveWith, type LuWorkspace } from "../solve/sparse/lu.ts";
-import { patternOf } from "../solve/sparse/pattern.ts";
-import { branchCurrent, startConductance } from "./branchCurrent.ts";
+import { LEAST_CURRENT_A, NUDGE_V, SAME_V } from "../solve/defaults.ts";
+import { compile, type Compiled } from "./compile.ts";
+import { LAW_WIDTH, POWER, lawAt } from "./law.ts";
 import type { Network, NetworkBranch } from "./network.ts";
+import { descend, guess, newton, stamp, type NewtonEnd, type NoFactors } from "./newton.ts";
+import { reciprocalCondition } from "../solve/sparse/condition.ts";
+import { factor } from "../solve/sparse/lu.ts";
 
 export interface SolveHealth {
   /** Largest sum of currents at a node, in A; zero for a perfect solution. */
   readonly residualA: number;
+  /** The same as a share of the currents that meet there: 1e-16 is as good as numbers are. */
+  readonly backwardError: number;
   readonly pivotRatio: number;
   readonly steps: number;
 }
 
+export interface SolvedNetwork {
+  readonly kind: "solved";
+  readonly volts: ReadonlyMap<NodeId, number>;
+  readonly amps: ReadonlyMap<NetworkBranch["id"], number>;
+  readonly health: SolveHealth;
+}
+
 export type NetworkResult =
-  | {
-      readonly kind: "solved";
-      readonly volts: ReadonlyMap<NodeId, number>;
-      readonly amps: ReadonlyMap<NetworkBranch["id"], number>;
-      readonly health: SolveHealth;
-    }
-  /** A part that nothing ties to ground: its voltage has no meaning. */
+  | SolvedNetwork
+  /** A part that nothing ties to ground, or one whose voltage its currents do not fix. */
   | { readonly kind: "singular"; readonly floating: readonly string[] }
   | { readonly kind: "notConverged"; readonly residualA: number; readonly worst: string }
-  /** Constant-power loads that share a voltage: any share is a solution and none is stable. */
+  /** Constant-power loads that share a voltage: more than one share is a solution, and none is the right one. */
   | { readonly kind: "unstableShare"; readonly loads: readonly string[] };
 
-interface Prepared {
-  /** Words of what nothing ties to a held node; a matter of topology, so found once. */
-  readonly floating: readonly string[];
-  readonly nodes: readonly NodeId[];
-  readonly index: ReadonlyMap<NodeId, number>;
-  readonly workspace: LuWorkspace;
-  readonly slots: Int32Array;
-  readonly diagonal: Int32Array;
-  readonly from: Int32Array;
-  readonly to: Int32Array;
-  readonly values: Float64Array;
-  readonly residual: Float64Array;
-  readonly volts: Float64Array;
-  readonly step: Float64Array;
+type Attempt = NewtonEnd | NoFactors;
+
+const voltageOf = (c: Compiled, k: number): number => c.volts[c.from[k]!]! - c.volts[c.to[k]!]!;
+
+/** Constant-power loads, by their branch's number. */
+const powerLoads = (c: Compiled): number[] =>
+  [...c.codes.keys()].filter((k) => c.codes[k] === POWER);
+
+/** Whether a constant-power load has the volts that it runs from. */
+const runs = (c: Compiled, k: number): boolean => voltageOf(c, k) >= c.laws[k * LAW_WIDTH + 1]!;
+
+/** Whether it draws, but not what it is made for. */
+const onRamp = (c: Compiled, k: number): boolean =>
+  !runs(c, k) && voltageOf(c, k) > c.laws[k * LAW_WIDTH + 2]!;
+
+/** Those of falling current: the ones that can fight for a share. */
+function fighting(c: Compiled): string[] {
+  return powerLoads(c)
+    .filter((k) => runs(c, k))
+    .map((k) => c.branches[k]!.words);
 }
 
-/** Words of the branches in parts of the network that no path ties to a held node. */
-function floatingParts(network: Network): string[] {
-  const parent = new Map<NodeId, NodeId>();
-  const find = (node: NodeId): NodeId => {
-    let at = node;
-    for (let up = parent.get(at); up !== undefined; up = parent.get(at)) {
-      // Halving the way on the way: the next one who asks has half as far to go.
-      const above = parent.get(up);
-      if (above !== undefined) parent.set(at, above);
-      at = up;
-    }
-    return at;
-  };
-  const join = (a: NodeId, b: NodeId): void => {
-    const [x, y] = [find(a), find(b)];
-    if (x !== y) parent.set(x, y);
-  };
-  const held = [...network.held.keys()];
-  for (const node of held.slice(1)) join(node, held[0]!);
-  for (const branch of network.branches) join(branch.from, branch.to);
-  const ground = held[0] === undefined ? null : find(held[0]);
-  return network.branches.filter((b) => find(b.from) !== ground).map((b) => b.words);
+/** Pushes every free node a little, each another way: off any saddle, and the same every time. */
+function nudge(c: Compiled, from: Float64Array, sign: number): void {
+  for (let i = 0; i < c.size; i += 1) {
+    const chance = Math.sin(12.9898 * (i + 1)) * 43758.5453;
+    c.volts[i] = from[i]! + sign * NUDGE_V * (0.5 + (chance - Math.floor(chance)));
+  }
 }
 
-/** Numbers the free nodes and lays out the matrix; reused while the topology stays. */
-export function prepare(network: Network): Prepared {
-  const index = new Map<NodeId, number>();
-  const nodes: NodeId[] = [];
-  const number = (node: NodeId): number => {
-    if (network.held.has(node)) return -1;
-    const known = index.get(node);
-    if (known !== undefined) return known;
-    index.set(node, nodes.length);
-    nodes.push(node);
-    return nodes.length - 1;
-  };
-  const from = new Int32Array(network.branches.length);
-  const to = new Int32Array(network.branches.length);
-  network.branches.forEach((branch, k) => {
-    from[k] = number(branch.from);
-    to[k] = number(branch.to);
-  });
-  const rows: number[] = [];
-  const cols: number[] = [];
-  const put = (i: number, j: number): void => {
-    // A held node has no row; its place is kept at 0, 0 and never written.
-    rows.push(Math.max(0, i));
-    cols.push(Math.max(0, j));
-  };
-  network.branches.forEach((_, k) => {
-    const [a, b] = [from[k]!, to[k]!];
-    const both = a >= 0 && b >= 0;
-    put(a >= 0 ? a : 0, a >= 0 ? a : 0);
-    put(b >= 0 ? b : 0, b >= 0 ? b : 0);
-    put(both ? a : 0, both ? b : 0);
-    put(both ? b : 0, both ? a : 0);
-  });
-  const size = nodes.length;
-  if (size === 0) rows.length = cols.length = 0;
-  const { pattern, slot, diagonal } = patternOf(size, rows, cols);
+/** Begins where those loads that starve would have the volts, and those that run would not. */
+function turnAbout(c: Compiled, starved: readonly number[]): Attempt {
+  const laws = c.laws.slice();
+  for (const k of powerLoads(c)) {
+    // Only for the guess: a small load keeps its voltage, a large one pulls it down.
+    c.laws[k * LAW_WIDTH]! *= starved.includes(k) ? 1e-3 : 1e3;
+  }
+  const failed = guess(c);
+  c.laws.set(laws);
+  return failed ?? descend(c);
+}
+
+/** Which loads run in one answer and starve in the other, by their branch's number. */
+function parted(c: Compiled, a: Float64Array, b: Float64Array) {
+  const at = (volts: Float64Array, k: number): boolean =>
+    volts[c.from[k]!]! - volts[c.to[k]!]! >= c.laws[k * LAW_WIDTH + 1]!;
+  const loads = powerLoads(c);
   return {
-    floating: floatingParts(network),
-    nodes,
-    index,
-    workspace: analyse(pattern),
-    slots: slot,
-    diagonal,
-    from,
-    to,
-    values: new Float64Array(pattern.rowIndex.length),
-    residual: new Float64Array(size),
-    volts: new Float64Array(size),
-    step: new Float64Array(size),
+    onlyA: loads.filter((k) => at(a, k) && !at(b, k)),
+    onlyB: loads.filter((k) => at(b, k) && !at(a, k)),
   };
+}
+
+function sameAs(c: Compiled, other: Float64Array): boolean {
+  for (let i = 0; i < c.size; i += 1) {
+    if (Math.abs(c.volts[i]! - other[i]!) > SAME_V) return false;
+  }
+  return true;
+}
+
+type Found =
+  | { readonly kind: "point"; readonly end: NewtonEnd }
+  | { readonly kind: "share"; readonly loads: readonly string[] }
+  | { readonly kind: "none"; readonly end: Attempt };
+
+/**
+ * Of two stable answers the one in which every load runs that runs in the other, as that is
+ * what a vehicle comes up in; where each has a load that the other starves there is no saying.
+ * The chosen one is left in `c.volts`.
+ */
+function choose(c: Compiled, a: { end: NewtonEnd; volts: Float64Array }, b: Attempt): Found {
+  if (b.kind !== "converged" || b.stable === "no" || sameAs(c, a.volts)) {
+    c.volts.set(a.volts);
+    return { kind: "point", end: a.end };
+  }
+  const { onlyA, onlyB } = parted(c, a.volts, c.volts);
+  if (onlyA.length > 0 && onlyB.length > 0) {
+    return { kind: "share", loads: [...onlyA, ...onlyB].map((k) => c.branches[k]!.words) };
+  }
+  if (onlyB.length > 0) return { kind: "point", end: b };
+  c.volts.set(a.volts);
+  return { kind: "point", end: a.end };
+}
+
+/** Off a point that does not hold, both ways down. */
+function offTheSaddle(c: Compiled): Found {
+  const saddle = c.volts.slice();
+  nudge(c, saddle, 1);
+  const up = descend(c);
+  if (up.kind !== "converged") return { kind: "none", end: up };
+  const there = c.volts.slice();
+  nudge(c, saddle, -1);
+  return choose(c, { end: up, volts: there }, descend(c));
+}
+
+/**
+ * A point at which one load starves on its turn-on ramp while another runs may be one answer
+ * of several: looks for one in which it is the other way about.
+ */
+function unlessTurned(c: Compiled, end: NewtonEnd): Found {
+  const loads = powerLoads(c);
+  const starved = loads.filter((k) => onRamp(c, k));
+  if (starved.length === 0 || !loads.some((k) => runs(c, k))) return { kind: "point", end };
+  const there = c.volts.slice();
+  return choose(c, { end, volts: there }, turnAbout(c, starved));
+}
+
+/** Newton, and where that fails or ends on a saddle, down the co-content. */
+function converge(c: Compiled): Found {
+  const none = guess(c);
+  if (none) return { kind: "none", end: none };
+  const straight = newton(c, false);
+  if (straight.kind === "converged") {
+    return straight.stable === "no" ? offTheSaddle(c) : unlessTurned(c, straight);
+  }
+  guess(c);
+  const down = descend(c);
+  if (down.kind !== "converged") return { kind: "none", end: down };
+  return down.stable === "no" ? offTheSaddle(c) : unlessTurned(c, down);
+}
+
+/** What touches a free node, in words. */
+function wordsAt(c: Compiled, node: number): string {
+  const k = [...c.from.keys()].find((i) => c.from[i] === node || c.to[i] === node);
+  return k === undefined ? String(c.nodes[node]) : c.branches[k]!.words;
+}
+
+function worstNode(c: Compiled): number {
+  let at = 0;
+  for (let i = 1; i < c.size; i += 1) {
+    if (Math.abs(c.residual[i]!) > Math.abs(c.residual[at]!)) at = i;
+  }
+  return at;
 }
 
 const scratch = new Float64Array(2);
 
-/** Stamps conductances and currents at the present voltages; `gmin` in S goes to ground. */
-function stamp(
-  network: Network,
-  p: Prepared,
-  heldV: Float64Array,
-  gmin: number,
-  linear: boolean,
-): void {
-  p.values.fill(0);
-  p.residual.fill(0);
-  const { branches } = network;
-  for (let k = 0; k < branches.length; k += 1) {
-    const [a, b] = [p.from[k]!, p.to[k]!];
-    const va = a >= 0 ? p.volts[a]! : heldV[2 * k]!;
-    const vb = b >= 0 ? p.volts[b]! : heldV[2 * k + 1]!;
-    const { model } = branches[k]!;
-    if (linear) {
-      scratch[1] = startConductance(model);
-      scratch[0] = scratch[1] * (va - vb);
-    } else {
-      branchCurrent(model, va - vb, scratch);
-    }
-    const [amps, conductance] = [scratch[0]!, scratch[1]!];
-    if (a >= 0) {
-      p.values[p.slots[4 * k]!]! += conductance;
-      p.residual[a]! += amps;
-    }
-    if (b >= 0) {
-      p.values[p.slots[4 * k + 1]!]! += conductance;
-      p.residual[b]! -= amps;
-    }
-    if (a >= 0 && b >= 0) {
-      p.values[p.slots[4 * k + 2]!]! -= conductance;
-      p.values[p.slots[4 * k + 3]!]! -= conductance;
-    }
+function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
+  const volts = new Map<NodeId, number>();
+  for (let i = 0; i < c.nodes.length; i += 1) volts.set(c.nodes[i]!, c.volts[i]!);
+  const amps = new Map<NetworkBranch["id"], number>();
+  let [residualA, meeting] = [0, 0];
+  c.residual.fill(0);
+  for (let k = 0; k < c.branches.length; k += 1) {
+    lawAt(c.codes[k]!, c.laws, k * LAW_WIDTH, voltageOf(c, k), scratch);
+    const current = scratch[0]!;
+    amps.set(c.branches[k]!.id, current);
+    c.residual[c.from[k]!]! += current;
+    c.residual[c.to[k]!]! -= current;
+    meeting = Math.max(meeting, Math.abs(current));
   }
-  if (gmin > 0) {
-    for (let i = 0; i < p.nodes.length; i += 1) {
-      p.values[p.diagonal[i]!]! += gmin;
-      p.residual[i]! += gmin * p.volts[i]!;
-    }
-  }
-}
-
-const largest = (values: Float64Array): number => {
-  let most = 0;
-  for (const value of values) most = Math.max(most, Math.abs(value));
-  return most;
-};
-
-interface Newton {
-  readonly converged: boolean;
-  readonly steps: number;
-  readonly pivotRatio: number;
-  readonly negativePivots: number;
-  readonly residualA: number;
-}
-
-/** Damped Newton from the voltages at hand. null when the matrix has no factors. */
-function newton(
-  network: Network,
-  p: Prepared,
-  heldV: Float64Array,
-  gmin: number,
-  fresh: boolean,
-): Newton | null {
-  let factored = !fresh;
-  let [pivotRatio, negativePivots] = [1, 0];
-  for (let steps = 1; steps <= MOST_STEPS; steps += 1) {
-    stamp(network, p, heldV, gmin, false);
-    const residualA = largest(p.residual);
-    let made = factored ? refactor(p.workspace, p.values) : factor(p.workspace, p.values);
-    if (made.kind === "unhealthy") made = factor(p.workspace, p.values);
-    if (made.kind === "singular") return null;
-    factored = true;
-    ({ pivotRatio, negativePivots } = made.health);
-    solveWith(p.workspace, p.residual, p.step);
-    const moveV = largest(p.step);
-    if (!Number.isFinite(moveV)) return null;
-    const damping = moveV > LARGEST_STEP_V ? LARGEST_STEP_V / moveV : 1;
-    for (let i = 0; i < p.volts.length; i += 1) p.volts[i]! -= damping * p.step[i]!;
-    if (moveV < STEP_V) {
-      return { converged: true, steps, pivotRatio, negativePivots, residualA };
-    }
-  }
-  return {
-    converged: false,
-    steps: MOST_STEPS,
-    pivotRatio,
-    negativePivots,
-    residualA: largest(p.residual),
-  };
-}
-
-/** Linear guess: every load as the resistor it is near its working voltage. */
-function guess(network: Network, p: Prepared, heldV: Float64Array): boolean {
-  p.volts.fill(0);
-  stamp(network, p, heldV, 0, true);
-  if (factor(p.workspace, p.values).kind === "singular") return false;
-  solveWith(p.workspace, p.residual, p.step);
-  for (let i = 0; i < p.volts.length; i += 1) p.volts[i] = -p.step[i]!;
-  return true;
-}
-
-/** Newton, and when that fails Newton with a leak to ground that is taken away by steps. */
-function converge(network: Network, p: Prepared, heldV: Float64Array): Newton | null {
-  if (!guess(network, p, heldV)) return null;
-  const straight = newton(network, p, heldV, 0, false);
-  if (straight?.converged) return straight;
-  if (!guess(network, p, heldV)) return null;
-  for (const gmin of GMIN_STEPS_S) {
-    if (newton(network, p, heldV, gmin, true) === null) return straight;
-  }
-  return newton(network, p, heldV, 0, true);
-}
-
-const worstNode = (p: Prepared): number => {
-  let at = 0;
-  for (let i = 1; i < p.residual.length; i += 1) {
-    if (Math.abs(p.residual[i]!) > Math.abs(p.residual[at]!)) at = i;
-  }
-  return at;
-};
-
-/** Loads of falling current that hang on a node without a held end: those that fight for a share. */
-function fighting(network: Network, p: Prepared): string[] {
-  return network.branches
-    .filter((b) => b.model.kind === "power")
-    .filter((b) => {
-      const va = network.held.get(b.from) ?? p.volts[p.index.get(b.from) ?? 0] ?? 0;
-      const vb = network.held.get(b.to) ?? p.volts[p.index.get(b.to) ?? 0] ?? 0;
-      branchCurrent(b.model, va - vb, scratch);
-      return scratch[1]! < 0;
-    })
-    .map((b) => b.words);
+  for (let i = 0; i < c.size; i += 1) residualA = Math.max(residualA, Math.abs(c.residual[i]!));
+  const backwardError = residualA / Math.max(meeting, LEAST_CURRENT_A);
+  const { pivotRatio, steps } = end;
+  return { kind: "solved", volts, amps, health: { residualA, backwardError, pivotRatio, steps } };
 }
 
 /**
- * The operating point of a network. For a reciprocal network the Jacobian is symmetric, and
- * its negative pivots count its negative eigenvalues (Sylvester's law of inertia): with any
- * capacitance at the nodes such a point runs away, so it is reported and not returned.
- * `kept` may be what `prepare` made for the same topology.
+ * The operating point of a compiled network. For a reciprocal network the Jacobian is
+ * symmetric, and its pivots, where they lie on the diagonal, have the signs of its
+ * eigenvalues: with any capacitance at the nodes a point with a negative one runs away.
  */
-export function solveNetwork(network: Network, kept?: Prepared): NetworkResult {
-  const p = kept ?? prepare(network);
-  if (p.floating.length > 0) return { kind: "singular", floating: p.floating };
-  const heldV = new Float64Array(2 * network.branches.length);
-  network.branches.forEach((b, k) => {
-    heldV[2 * k] = network.held.get(b.from) ?? 0;
-    heldV[2 * k + 1] = network.held.get(b.to) ?? 0;
-  });
-  const end =
-    p.nodes.length === 0
-      ? { converged: true, steps: 0, pivotRatio: 1, negativePivots: 0, residualA: 0 }
-      : converge(network, p, heldV);
-  if (!end) return { kind: "singular", floating: network.branches.slice(0, 1).map((b) => b.words) };
-  if (!end.converged) {
-    const fight = fighting(network, p);
-    if (fight.length > 1 && end.negativePivots > 0) return { kind: "unstableShare", loads: fight };
-    const node = p.nodes[worstNode(p)];
-    const touching = network.branches.find((b) => b.from === node || b.to === node);
-    return {
-      kind: "notConverged",
-      residualA: end.residualA,
-      worst: touching?.words ?? String(node),
-    };
+export function solveCompiled(c: Compiled): NetworkResult {
+  if (c.floating.length > 0) return { kind: "singular", floating: c.floating };
+  if (c.size === 0) {
+    return resultOf(c, {
+      ...{ kind: "converged", steps: 0, pivotRatio: 1, residualA: 0, stable: "yes" },
+    });
   }
-  if (end.negativePivots > 0) return { kind: "unstableShare", loads: fighting(network, p) };
-  const volts = new Map<NodeId, number>(network.held);
-  p.nodes.forEach((node, i) => volts.set(node, p.volts[i]!));
-  const amps = new Map<NetworkBranch["id"], number>();
-  for (const b of network.branches) {
-    branchCurrent(b.model, volts.get(b.from)! - volts.get(b.to)!, scratch);
-    amps.set(b.id, scratch[0]!);
+  const found = converge(c);
+  switch (found.kind) {
+    case "share":
+      return { kind: "unstableShare", loads: found.loads };
+    case "point":
+      return found.end.stable === "no"
+        ? { kind: "unstableShare", loads: fighting(c) }
+        : resultOf(c, found.end);
+    case "none":
+      return found.end.kind === "noFactors"
+        ? { kind: "singular", floating: [wordsAt(c, found.end.column)] }
+        : {
+            kind: "notConverged",
+            residualA: found.end.kind === "stopped" ? found.end.residualA : 0,
+            worst: wordsAt(c, worstNode(c)),
+          };
   }
-  return {
-    kind: "solved",
-    volts,
-    amps,
-    health: { residualA: end.residualA, pivotRatio: end.pivotRatio, steps: end.steps },
-  };
+}
+
+/** The operating point of a network that is solved once. */
+export const solveNetwork = (network: Network): NetworkResult => solveCompiled(compile(network));
+
+/**
+ * Reciprocal condition of the matrix at the voltages that were solved last: below some 1e-13
+ * the voltages have few digits left. An estimate by Hager's method (1984), never too low by much.
+ */
+export function conditionOf(c: Compiled): number {
+  if (c.size === 0) return 1;
+  stamp(c, "true");
+  if (factor(c.workspace, c.values).kind === "singular") return 0;
+  return reciprocalCondition(c.workspace, c.values);
 }

@@ -19,8 +19,20 @@ export const MOST_STEPS = 60;
 /** Largest move of a node in one step, in V: keeps a driver from leaping over its limits. */
 export const LARGEST_STEP_V = 4;
 
-/** Help when Newton does not converge: extra conductance to ground, in S, taken away by steps. */
-export const GMIN_STEPS_S: readonly number[] = [1e-1, 1e-2, 1e-3, 1e-4, 1e-6, 1e-8];
+/** Steps down the co-content before the network is given up; a few dozen do for hundreds of nodes. */
+export const MOST_DESCENT = 400;
+
+/** Halvings of one step on the way down: a billionth of it is no step any more. */
+export const MOST_BISECTIONS = 30;
+
+/** How far a point is pushed off to see whether it holds, in V. */
+export const NUDGE_V = 1e-3;
+
+/** Currents that are told as a share of others count for no less than this, in A. */
+export const LEAST_CURRENT_A = 1e-6;
+
+/** Two answers are the same when no node differs by more, in V. */
+export const SAME_V = 1e-4;
 
 /** Resistance of an open switch or contact, in Ω: finite, so that what lies behind has a voltage. */
 export const OPEN_OHM = 1e8;
