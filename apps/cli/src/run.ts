@@ -14,6 +14,7 @@ import { writeRoute } from "./verbs/route.ts";
 import { writeSheet } from "./verbs/sheet.ts";
 import { solveVerb } from "./verbs/solve.ts";
 import { spiceVerb } from "./verbs/spice.ts";
+import { unitsVerb } from "./verbs/units.ts";
 import { writeTemplate } from "./verbs/template.ts";
 import type { ExitCode, Verb, World } from "./world.ts";
 
@@ -21,6 +22,7 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
 
   check FILE    findings and charging verdicts of a job file
   solve FILE    node voltages, branch amps and lamp levels with the controls as set
+  units FILE    every unit with its terminals, and its inside as SPICE lines [--json]
   spice FILE    netlist for the same state, with the same node names
   prove FILE    every position of the controls against what the runs ask
   faults FILE   every single fault: what goes dark, which fuse opens, does it ride home
@@ -36,7 +38,8 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
 
 --set takes inputs (key, engine, park, low, high, brake, left, right, hazard, horn,
 reverse) and runs by id for their own switches, each =on or =off; "all=on" presses
-everything. Without it everything is off.
+everything; speed=20 is in km/h; phase=off is the dark half of a flash. Without
+it everything is off.
 
 Exit: 0 fine, 1 findings of severity Stop, 2 input that cannot be read.
 `;
@@ -45,6 +48,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   check,
   solve: solveVerb,
   spice: spiceVerb,
+  units: unitsVerb,
   prove: proveVerb,
   faults: faultsVerb,
   budget: budgetVerb,

@@ -12,9 +12,19 @@ const isInput = (name: string): name is Input =>
 export function readSettings(job: Job, text: string): Settings {
   const inputs = new Set<Input>();
   const switches = new Set<RunId>();
+  let phase: "on" | "off" = "on";
   for (const part of text.split(",").map((t) => t.trim())) {
     if (part === "") continue;
     const [name = "", value = ""] = part.split("=");
+    if (name === "phase" && (value === "on" || value === "off")) {
+      phase = value;
+      continue;
+    }
+    if (name === "speed") {
+      // No circuit of today's feels it; it is taken so that a state can be said whole.
+      if (value !== "" && Number.isFinite(Number(value))) continue;
+      return { ok: false, message: `invalid setting: "${part}" (speed in km/h, as speed=20)` };
+    }
     if (value !== "on" && value !== "off") {
       return { ok: false, message: `invalid setting: "${part}" (needs NAME=on or NAME=off)` };
     }
@@ -44,5 +54,5 @@ export function readSettings(job: Job, text: string): Settings {
       return { ok: false, message: `no control "${name}" on this job (one of all, ${known})` };
     }
   }
-  return { ok: true, value: { inputs, switches } };
+  return { ok: true, value: { inputs, switches, phase } };
 }

@@ -106,7 +106,9 @@ describe("the cut list", () => {
     for (const job of demoJobs()) {
       const circuit = synthesise(job);
       const list = cutListOf(job, circuit);
-      const cut = [...circuit.elements.values()].filter((e) => e.kind === "wire" && !e.pigtail);
+      const cut = [...circuit.elements.values()].filter(
+        (e) => e.kind === "wire" && e.harness === "",
+      );
       expect(list.lines).toHaveLength(cut.length);
       for (const line of list.lines) {
         const atBattery = [line.from.at, line.to.at].some((at) => /^(battery|pack)/.test(at));

@@ -129,7 +129,7 @@ describe("the route of a job", () => {
     const job = demo("Box lamp");
     const circuit = synthesise(job);
     const plan = routeOf(job, circuit);
-    const cut = [...circuit.elements.values()].filter((e) => e.kind === "wire" && !e.pigtail);
+    const cut = [...circuit.elements.values()].filter((e) => e.kind === "wire" && e.harness === "");
     expect(plan.gaps).toEqual([]);
     expect(plan.wires).toHaveLength(cut.length);
     expect(lengthsOff(plan)).toEqual([]);

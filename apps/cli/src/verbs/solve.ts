@@ -1,4 +1,4 @@
-import { fixed, spiceNames, workLevel } from "@dragonet/core";
+import { fixed, spiceNames, terminalVolts, workLevel } from "@dragonet/core";
 import { solveJob } from "../solved.ts";
 import { printJson, type Verb } from "../world.ts";
 
@@ -30,7 +30,8 @@ export const solveVerb: Verb = ({ job, controls, json, world }) => {
     ];
   });
   if (json) {
-    printJson(world, { nodes, branches, lamps, health: solved.result.health });
+    const terminals = terminalVolts(circuit, solved.result.volts);
+    printJson(world, { nodes, branches, lamps, terminals, health: solved.result.health });
     return 0;
   }
   for (const n of nodes) world.out(`${fixed(n.volts, 4).padStart(9)} V  ${n.name}\n`);

@@ -18,6 +18,8 @@ const KIND_WORDS: Readonly<Record<ChoiceKind, string>> = {
   switch: "Switch",
   tap: "Trigger",
   plug: "Plug",
+  return: "Return",
+  splice: "Splices",
 };
 
 interface PartPanelProps {

@@ -18,6 +18,7 @@ const GROW: Readonly<Record<StripPart["kind"], string>> = {
   diode: "flex-[1]",
   tap: "flex-[3]",
   chassis: "flex-[1]",
+  strap: "flex-[1]",
   load: "flex-[2]",
   connector: "flex-[2]",
   converter: "flex-[3]",

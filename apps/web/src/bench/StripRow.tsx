@@ -18,7 +18,7 @@ interface StripRowProps extends Selecting {
 }
 
 /** The stub before the fuse is told by the fuse ("150 mm from source") and not drawn again. */
-const isStub = (part: StripPart): boolean => part.elementId.endsWith(".stub");
+const isStub = (part: StripPart): boolean => part.beforeFuse;
 
 const MOST_LAMPS = 3;
 

@@ -8,15 +8,14 @@ interface TrunkRowProps extends Selecting {
   readonly findings: readonly Finding[];
 }
 
-const isStub = (part: StripPart): boolean => part.elementId.endsWith(".stub");
-const isBus = (part: StripPart): boolean => part.elementId.endsWith(".bus");
+const isStub = (part: StripPart): boolean => part.beforeFuse;
 
 /** What several runs share, drawn before them: its own fuse and wire, and what it gives. */
 export function TrunkRow({ trunk, findings, selection, select }: TrunkRowProps) {
   const own = findings.filter((f) => f.place.runId === trunk.ownerId);
   const open =
     (selection.kind === "run" || selection.kind === "part") && selection.runId === trunk.ownerId;
-  const shown = trunk.parts.filter((part) => !isStub(part) && !isBus(part));
+  const shown = trunk.parts.filter((part) => !isStub(part));
   const segments = (parts: readonly StripPart[]) =>
     parts.map((part) => (
       <Segment

@@ -1,10 +1,5 @@
 import { useState } from "react";
-import {
-  type ChargingFacts,
-  type ClampReading,
-  type Edit,
-  type Fault,
-} from "@dragonet/core";
+import { type ChargingFacts, type ClampReading, type Edit, type Fault } from "@dragonet/core";
 import { useEdit } from "../job/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/Section.tsx";

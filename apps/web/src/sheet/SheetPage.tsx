@@ -136,7 +136,6 @@ function TrunkSheet({ plan }: { plan: JobPlan }) {
                 <td className="num">{fixed(trunk.currentA, 2)} A</td>
                 <td>
                   {trunk.parts
-                    .filter((part) => !part.elementId.endsWith(".bus"))
                     .map((part) =>
                       part.kind === "wire" ? `${part.name} ${part.detail}` : part.name,
                     )

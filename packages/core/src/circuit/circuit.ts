@@ -1,6 +1,7 @@
 import type { Interval } from "../quantity/index.ts";
-import type { ElementId, Input, LampId, NodeId, RunId } from "../job/index.ts";
-import type { Element, Root, Source } from "./element.ts";
+import type { ElementId, Input, LampId, NodeId, RunId, UnitId } from "../job/index.ts";
+import type { Element, Root, Source, WireElement } from "./element.ts";
+import { splitNode, type Terminal, type Unit } from "./unit.ts";
 
 /** One lamp's way from the splice and back. */
 export interface Branch {
@@ -78,6 +79,8 @@ export const CHOICE_KINDS = [
   "switch",
   "tap",
   "plug",
+  "return",
+  "splice",
 ] as const;
 export type ChoiceKind = (typeof CHOICE_KINDS)[number];
 
@@ -100,11 +103,27 @@ export interface Gap {
     | "noLoads"
     | "loadAboveLadder"
     | "noSource"
-    | "notInSeries";
+    | "notInSeries"
+    | "returnNotPossible";
   readonly detail: string;
 }
 
+/** A node that is held at a voltage: the post of a battery or pack. */
+export interface Post {
+  readonly node: NodeId;
+  readonly unit: UnitId;
+  readonly root: Root;
+  readonly words: string;
+}
+
+/**
+ * The one physical graph: units with terminals, wires between terminals, and what is inside
+ * the units. Everything that is printed, counted, solved or proven is read from it.
+ */
 export interface Circuit {
+  readonly units: ReadonlyMap<UnitId, Unit>;
+  readonly posts: readonly Post[];
+  /** Insides of units, and the wires between them. */
   readonly elements: ReadonlyMap<ElementId, Element>;
   readonly runs: readonly RunCircuit[];
   readonly trunks: readonly TrunkCircuit[];
@@ -146,3 +165,64 @@ export const powerPath = (run: RunCircuit): ElementId[] => [
   ...run.branches.flatMap((b) => [...b.out, b.load, ...b.back]),
   ...run.back,
 ];
+
+/** The unit that a node belongs to; undefined for ground itself. */
+export const unitAt = (circuit: Pick<Circuit, "units">, node: NodeId): Unit | undefined =>
+  circuit.units.get(splitNode(node).unit);
+
+/** The terminal that a wire ends at; a missing one is a broken invariant. */
+export function terminalAt(circuit: Pick<Circuit, "units">, node: NodeId): Terminal {
+  const name = splitNode(node).terminal;
+  const terminal = unitAt(circuit, node)?.terminals.find((t) => t.name === name);
+  if (!terminal) throw new Error(`circuit has no terminal "${node}"`);
+  return terminal;
+}
+
+/** Kinds whose terminals need no name: a splice has one place for every wire. */
+const PLAIN_KINDS: ReadonlySet<Unit["kind"]> = new Set([
+  "splice",
+  "groundBlock",
+  "chassis",
+  "factory",
+  "lamp",
+  "fuse",
+  "plug",
+  "diode",
+]);
+
+const SIGNS: Readonly<Record<string, string>> = {
+  pos: "+",
+  neg: "−",
+  in_pos: "input +",
+  in_neg: "input −",
+  out_pos: "output +",
+  out_neg: "output −",
+};
+
+/** A wire's end as the installer reads it on the flag: "relay 87", "battery +", "left pod". */
+export function endWords(circuit: Pick<Circuit, "units">, node: NodeId): string {
+  const unit = unitAt(circuit, node);
+  if (!unit) return "ground";
+  const { terminal } = splitNode(node);
+  if (PLAIN_KINDS.has(unit.kind)) return unit.name;
+  return `${unit.name} ${SIGNS[terminal] ?? terminal.replaceAll("_", " ")}`;
+}
+
+/** Every wire, those that come ready-made among them. */
+export const wiresOf = (circuit: Pick<Circuit, "elements">): WireElement[] =>
+  [...circuit.elements.values()].filter((e): e is WireElement => e.kind === "wire");
+
+/** Words of both ends of a wire. */
+export const wireEnds = (
+  circuit: Pick<Circuit, "units">,
+  wire: Pick<WireElement, "from" | "to">,
+): readonly [string, string] => [endWords(circuit, wire.from), endWords(circuit, wire.to)];
+
+/** Terminals with the number of wires that end at each. */
+export function wiredTerminals(circuit: Pick<Circuit, "elements">): ReadonlyMap<NodeId, number> {
+  const wired = new Map<NodeId, number>();
+  for (const wire of wiresOf(circuit)) {
+    for (const end of [wire.from, wire.to]) wired.set(end, (wired.get(end) ?? 0) + 1);
+  }
+  return wired;
+}

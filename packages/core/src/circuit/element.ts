@@ -18,18 +18,31 @@ import type {
   PinId,
   RunId,
   SupplyId,
+  UnitId,
 } from "../job/index.ts";
 
 interface TwoPole {
   readonly id: ElementId;
+  /** The unit it is inside of; "" for a wire, which joins units. */
+  readonly unit: UnitId | "";
   /** The run it belongs to, or the supply or control that several runs share. */
   readonly runId: RunId;
+  /** Terminals of units, or nodes inside one. */
   readonly from: NodeId;
   readonly to: NodeId;
 }
 
 /** Role of a wire in its run, as the cut list and the strip name it. */
-export type WireRole = "feed" | "load" | "branch" | "return" | "coilFeed" | "coilReturn" | "tap";
+export type WireRole =
+  | "feed"
+  | "load"
+  | "branch"
+  | "return"
+  | "coilFeed"
+  | "coilReturn"
+  | "tap"
+  /** Laid by the maker, or a thing bolted to another: there already. */
+  | "factory";
 
 export interface WireElement extends TwoPole {
   readonly kind: "wire";
@@ -39,9 +52,16 @@ export interface WireElement extends TwoPole {
   readonly colour: string;
   /** What is written on the flag at both ends. */
   readonly label: string;
-  readonly ends: readonly [string, string];
-  /** A pigtail that comes with the lamp: not cut from a spool. */
-  readonly pigtail: boolean;
+  /** Ready-made harness that it comes with; "" for a wire that is cut here. */
+  readonly harness: string;
+  /** Wires that are sized together; "" where its size is given. */
+  readonly group: string;
+}
+
+/** A link inside a unit that a screwdriver does not reach: a bar, a jumper, a common negative. */
+export interface StrapElement extends TwoPole {
+  readonly kind: "strap";
+  readonly ohm: number;
 }
 
 /** Frame, body or engine used as the way back. */
@@ -66,6 +86,8 @@ export interface SwitchElement extends TwoPole {
   /** The signal that closes it; "switch" for the own switch of `runId`. */
   readonly input: Input;
   readonly part: SwitchPart;
+  /** Where its tell-tale's current goes; null without one. */
+  readonly tellTaleTo: NodeId | null;
 }
 
 export interface ContactElement extends TwoPole {
@@ -104,13 +126,15 @@ export interface ConnectorElement extends TwoPole {
   readonly part: ConnectorPart;
 }
 
-/** From its input's positive to its output's; both negatives on ground. */
+/** From its input's positive to its output's, each against a negative of its own. */
 export interface ConverterElement extends TwoPole {
   readonly kind: "converter";
+  readonly inNeg: NodeId;
+  readonly outNeg: NodeId;
   readonly part: ConverterPart;
 }
 
-/** A battery of its own, from inside to its positive post. */
+/** A battery of its own, from its negative post to its positive one. */
 export interface BatteryElement extends TwoPole {
   readonly kind: "battery";
   readonly part: BatteryPart;
@@ -122,7 +146,7 @@ export interface FlasherElement extends TwoPole {
   readonly part: FlasherPart;
 }
 
-/** A factory wire that a run is fed or triggered from. */
+/** A factory circuit, from its feed to where it may be tapped: live as its pin says. */
 export interface TapElement extends TwoPole {
   readonly kind: "tap";
   readonly pin: ConnectorPin;
@@ -131,6 +155,7 @@ export interface TapElement extends TwoPole {
 export type Element =
   | WireElement
   | ChassisElement
+  | StrapElement
   | FuseElement
   | SwitchElement
   | ContactElement

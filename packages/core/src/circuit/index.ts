@@ -1,2 +1,3 @@
 export * from "./element.ts";
+export * from "./unit.ts";
 export * from "./circuit.ts";

@@ -1,11 +1,24 @@
-import type { Circuit, WireElement } from "../circuit/index.ts";
-import { ownerName, type Job, type RunId } from "../job/index.ts";
+import {
+  TERMINAL_FORMS,
+  endWords,
+  splitNode,
+  terminalAt,
+  unitAt,
+  wiresOf,
+  type Circuit,
+  type WireElement,
+} from "../circuit/index.ts";
+import { wireOhm } from "../unit/index.ts";
+import { ownerName, type Job, type NodeId, type RunId } from "../job/index.ts";
 import { bundleDiameterM, nextSizeMm, wireDiameterM } from "./bundle.ts";
 import { cutFromSpools, type SpoolPlan } from "./spools.ts";
 
 /** What goes on one end of a wire. */
 export interface WireEnd {
   readonly at: string;
+  /** Unit and terminal of the circuit, as `units` tells them. */
+  readonly unit: string;
+  readonly unitTerminal: string;
   readonly terminal: string;
   /** Insulation to take off, in mm. */
   readonly stripMm: number;
@@ -18,11 +31,15 @@ export interface CutLine {
   readonly label: string;
   readonly ownerId: RunId;
   readonly owner: string;
+  /** Ready-made harness that it comes with; "" for a wire that is cut here. */
+  readonly harness: string;
   readonly gaugeId: string;
   readonly colour: string;
-  /** As routed, and as it is cut: slack and ends added. */
+  /** As routed, and as it is cut: slack and ends added; 0 where nothing is cut. */
   readonly routedM: number;
   readonly cutM: number;
+  /** As solved, in Ω. */
+  readonly ohm: number;
   readonly from: WireEnd;
   readonly to: WireEnd;
 }
@@ -46,7 +63,10 @@ export interface BundleLine {
 }
 
 export interface CutList {
+  /** Wires to cut. */
   readonly lines: readonly CutLine[];
+  /** Wires that come ready-made: only routed and joined. */
+  readonly readyMade: readonly CutLine[];
   readonly spools: readonly SpoolLine[];
   readonly bundles: readonly BundleLine[];
 }
@@ -57,27 +77,19 @@ export const ENDS_M = 0.08;
 /** A spool as shops buy it, in m. */
 export const SPOOL_M = 10;
 
-/** Terminals by what an end goes to: the hand's usual choice, common practice. */
-const ENDS: readonly (readonly [RegExp, string, number])[] = [
-  [/^battery|^pack/, "ring terminal M6", 7],
-  [/^ground block$/, "ring terminal M5", 7],
-  [/^ground$/, "ring terminal M6", 7],
-  [/splice|^step/, "crimp splice", 10],
-  [/^relay|^switch$|input$/, "spade terminal 6.3 mm", 6],
-  [/^fuse$/, "crimp to holder", 8],
-  [/^tap$|^feed$/, "tap splice", 10],
-];
-
 /** Shrinks to a half: it goes over the crimp's barrel, about twice as thick as its wire. */
 const BARREL = 2;
 
-function endOf(at: string, gaugeId: string): WireEnd {
-  const found = ENDS.find(([pattern]) => pattern.test(at));
+function endOf(circuit: Circuit, node: NodeId, gaugeId: string): WireEnd {
+  const { form, name } = terminalAt(circuit, node);
+  const { crimp, stripMm, shrink } = TERMINAL_FORMS[form];
   return {
-    at,
-    terminal: found?.[1] ?? "as the part has it",
-    stripMm: found?.[2] ?? 6,
-    shrinkMm: found ? (nextSizeMm(BARREL * wireDiameterM(gaugeId)) ?? 0) : 0,
+    at: endWords(circuit, node),
+    unit: splitNode(node).unit,
+    unitTerminal: name,
+    terminal: crimp,
+    stripMm,
+    shrinkMm: shrink ? (nextSizeMm(BARREL * wireDiameterM(gaugeId)) ?? 0) : 0,
   };
 }
 
@@ -87,24 +99,30 @@ const byLabel = new Intl.Collator("en", { numeric: true }).compare;
 export const SPARE_M = 0.15;
 
 /** Whole centimetres up: nobody cuts to the millimetre. */
-function cutLength(job: Job, wire: WireElement): number {
-  const atBattery = wire.ends.some((end) => /^battery|^pack/.test(end));
+function cutLength(job: Job, circuit: Circuit, wire: WireElement): number {
+  const atBattery = [wire.from, wire.to].some((end) => {
+    const kind = unitAt(circuit, end)?.kind;
+    return kind === "battery" || kind === "pack";
+  });
   const spare = atBattery && job.practices.slack === "spare" ? SPARE_M : 0;
   const lengthM = wire.lengthM.value * (1 + SLACK_SHARE) + ENDS_M + spare;
   return Math.ceil(lengthM * 100 - 1e-9) / 100;
 }
 
-function lineOf(job: Job, wire: WireElement): CutLine {
+function lineOf(job: Job, circuit: Circuit, wire: WireElement): CutLine {
+  const cut = wire.harness === "";
   return {
     label: wire.label,
     ownerId: wire.runId,
-    owner: ownerName(job, wire.runId),
+    owner: wire.role === "factory" ? "vehicle" : ownerName(job, wire.runId),
+    harness: wire.harness,
     gaugeId: wire.gaugeId,
     colour: wire.colour,
     routedM: wire.lengthM.value,
-    cutM: cutLength(job, wire),
-    from: endOf(wire.ends[0], wire.gaugeId),
-    to: endOf(wire.ends[1], wire.gaugeId),
+    cutM: cut ? cutLength(job, circuit, wire) : 0,
+    ohm: wireOhm(wire, "value", job.practices.ambientC),
+    from: endOf(circuit, wire.from, wire.gaugeId),
+    to: endOf(circuit, wire.to, wire.gaugeId),
   };
 }
 
@@ -138,8 +156,8 @@ function bundlesOf(lines: readonly CutLine[]): BundleLine[] {
 
 /** Every wire to cut with its ends, how they come off spools, and how thick they lie together. */
 export function cutListOf(job: Job, circuit: Circuit, spoolM = SPOOL_M): CutList {
-  const lines = [...circuit.elements.values()]
-    .flatMap((e) => (e.kind === "wire" && !e.pigtail ? [lineOf(job, e)] : []))
-    .sort((a, b) => byLabel(a.label, b.label));
-  return { lines, spools: spoolsOf(lines, spoolM), bundles: bundlesOf(lines) };
+  const all = wiresOf(circuit).map((wire) => lineOf(job, circuit, wire));
+  const lines = all.filter((line) => line.harness === "").sort((a, b) => byLabel(a.label, b.label));
+  const readyMade = all.filter((line) => line.harness !== "");
+  return { lines, readyMade, spools: spoolsOf(lines, spoolM), bundles: bundlesOf(lines) };
 }

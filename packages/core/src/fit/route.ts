@@ -1,4 +1,4 @@
-import type { Circuit, TapElement, WireElement } from "../circuit/index.ts";
+import { unitAt, wireEnds, type Circuit } from "../circuit/index.ts";
 import {
   setIn,
   setRun,
@@ -6,6 +6,8 @@ import {
   type ElementId,
   type Feed,
   type Job,
+  type NodeId,
+  type PinId,
   type PlaceId,
   type RunId,
   type SegmentId,
@@ -163,26 +165,25 @@ function byRun<T extends { readonly runId: RunId }>(elements: Iterable<T>): Map<
   return groups;
 }
 
-/** Finds the place that an end of a wire means, by what the circuit calls it. */
-class EndSites {
-  private readonly byName = new Map<string, PlaceId | null>();
-  private readonly taps: ReadonlyMap<RunId, readonly TapElement[]>;
+/** Finds the place of a unit, by where it says it sits. */
+class UnitSites {
+  private readonly taps: ReadonlyMap<RunId, readonly PinId[]>;
   constructor(
     private readonly job: Job,
-    circuit: Circuit,
+    private readonly circuit: Circuit,
     private readonly ways: Ways,
   ) {
-    const taps = [...circuit.elements.values()].filter((e): e is TapElement => e.kind === "tap");
-    this.taps = byRun(taps);
-    for (const s of job.supplies) {
-      // A way of a box is called by its part, its feed by its own name.
-      const part = job.parts.find((p) => p.id === s.partId);
-      for (const name of part ? [part.name, s.name] : [s.name]) {
-        this.byName.set(name, supplySite(job, s.at));
-        this.byName.set(`${name} input`, supplySite(job, s.at));
-      }
+    const taps = new Map<RunId, PinId[]>();
+    for (const run of circuit.runs) {
+      const pins = [...(run.coil?.lanes ?? []), ...run.ways]
+        .flatMap((lane) => [...lane.ids])
+        .flatMap((id) => {
+          const element = circuit.elements.get(id);
+          return element?.kind === "tap" ? [element.pin.id] : [];
+        });
+      taps.set(run.runId, pins);
     }
-    for (const c of job.controls) this.byName.set(c.name, controlSite(job, c.at));
+    this.taps = taps;
   }
 
   feedSite(feed: Feed | undefined): PlaceId | null {
@@ -201,48 +202,60 @@ class EndSites {
     return at === "" ? null : at;
   }
 
-  /**
-   * A tap's place: the connector of the pin that feeds or triggers it, or the control of the
-   * kit that stands for such a pin.
-   */
-  tapSite(ownerId: RunId, role: "source" | "tap"): PlaceId | null {
+  /** Where a run's trigger is taken from: its pin's connector, or the control of the kit. */
+  tapSite(runId: RunId): PlaceId | null {
     const { job } = this;
-    const taps = this.taps.get(ownerId) ?? [];
-    const tap = taps.find((t) => t.id.endsWith(`.${role}`)) ?? taps[0];
-    if (tap) return this.pinSite(tap.pin.id);
-    const asks = job.runs.find((r) => r.id === ownerId)?.condition.anyOf.flat() ?? [];
+    const [pin] = this.taps.get(runId) ?? [];
+    if (pin) return this.pinSite(pin);
+    const asks = job.runs.find((r) => r.id === runId)?.condition.anyOf.flat() ?? [];
     const control = job.controls.find((c) => asks.some((term) => c.inputs.includes(term.input)));
     return control ? controlSite(job, control.at) : null;
   }
 
-  /** null for an end that nobody has placed; "other" for one at hand of the wire's other end. */
-  of(wire: WireElement, end: string): PlaceId | "other" | null {
+  /** null for a unit that nobody has placed; "other" for one at hand of the wire's other end. */
+  of(node: NodeId): PlaceId | "other" | null {
     const { job } = this;
-    const run = job.runs.find((r) => r.id === wire.runId);
-    const owner =
-      run ?? [...job.supplies, ...job.controls].find((s) => s.id === (wire.runId as string));
-    const lamp = job.lamps.find((l) => l.runId === wire.runId && l.label === end);
-    if (lamp) return lampSite(job, lamp);
-    const named = this.byName.get(end);
-    if (named !== undefined) return named;
-    if (/^battery|^pack/.test(end)) return placeWithRole(job, "battery");
-    if (end === "ground block") return placeWithRole(job, "electrics", "battery");
-    if (end === "ground" || end === "control") return "other";
-    if (end === "fuse" || end === "feed") return this.feedSite(owner?.feed);
-    if (end === "tap") {
-      return this.tapSite(wire.runId, wire.role === "tap" ? "tap" : "source");
+    const site = unitAt(this.circuit, node)?.site;
+    const run = (id: RunId) => job.runs.find((r) => r.id === id);
+    switch (site?.kind) {
+      case undefined:
+      case "atHand":
+        return "other";
+      case "battery":
+        return placeWithRole(job, "battery");
+      case "electrics":
+        return placeWithRole(job, "electrics", "battery");
+      case "source":
+        return this.feedSite(site.feed);
+      case "pin":
+        return this.pinSite(site.pinId);
+      case "supply":
+        return supplySite(job, job.supplies.find((s) => s.id === site.supplyId)?.at ?? "");
+      case "control":
+        return controlSite(job, job.controls.find((c) => c.id === site.controlId)?.at ?? "");
+      case "lamp": {
+        const lamp = job.lamps.find((l) => l.id === site.lampId);
+        return lamp ? lampSite(job, lamp) : null;
+      }
+      case "relay": {
+        const found = run(site.runId);
+        return found ? relaySite(job, found) : placeWithRole(job, "electrics", "battery");
+      }
+      case "switch": {
+        const found = run(site.runId);
+        return found ? switchSite(job, found) : placeWithRole(job, "controls");
+      }
+      case "splice": {
+        const found = run(site.runId);
+        if (!found) return "other";
+        if (site.end !== "") return placeWithRole(job, site.end);
+        return spliceSite(job, found, this.ways.of);
+      }
     }
-    const supply = job.supplies.find((s) => s.id === (wire.runId as string));
-    if (supply && /^relay/.test(end)) return supplySite(job, supply.at);
-    if (!run) return "other";
-    if (end === "switch") return switchSite(job, run);
-    if (/^relay/.test(end)) return relaySite(job, run);
-    if (/splice$|^step/.test(end)) return spliceSite(job, run, this.ways.of);
-    return "other";
   }
 }
 
-function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: EndSites): RoutedLength[] {
+function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: UnitSites): RoutedLength[] {
   const elements = byRun(circuit.elements.values());
   return job.runs.flatMap((run): RoutedLength[] => {
     const built = circuit.runs.find((r) => r.runId === run.id);
@@ -253,7 +266,7 @@ function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: EndSites): Rou
     const ownSwitch = owned.some((e) => e.kind === "switch");
     const splice = spliceSite(job, run, ways.of);
     const [relay, knob] = [relaySite(job, run), switchSite(job, run)];
-    const tap = sites.tapSite(run.id, "tap");
+    const tap = sites.tapSite(run.id);
     const lamps = job.lamps.filter((l) => l.runId === run.id);
     const branch = lamps
       .flatMap((l) => ways.between(splice, lampSite(job, l)) ?? [])
@@ -323,17 +336,20 @@ export function routeOf(job: Job, circuit: Circuit): RoutePlan {
 function makeRoute(job: Job, circuit: Circuit): RoutePlan {
   if (job.vehicle.places.length === 0) return { wires: [], segments: [], gaps: [], lengths: [] };
   const ways = new Ways(job);
-  const sites = new EndSites(job, circuit, ways);
+  const sites = new UnitSites(job, circuit, ways);
   const names = new Map<PlaceId, string>(job.vehicle.places.map((p) => [p.id, p.name]));
   const wires: RoutedWire[] = [];
   const gaps: RouteGap[] = [];
   for (const wire of circuit.elements.values()) {
-    if (wire.kind !== "wire" || wire.pigtail) continue;
-    const ends = wire.ends.map((end) => sites.of(wire, end));
+    if (wire.kind !== "wire" || wire.harness !== "") continue;
+    const ends = [wire.from, wire.to].map((end) => sites.of(end));
     const unplaced = ends.indexOf(null);
     const base = { ownerId: wire.runId, label: wire.label };
     if (unplaced >= 0) {
-      gaps.push({ ...base, words: `nobody has said where “${wire.ends[unplaced]}” sits` });
+      gaps.push({
+        ...base,
+        words: `nobody has said where “${wireEnds(circuit, wire)[unplaced]}” sits`,
+      });
       continue;
     }
     const [a, b] = ends as [PlaceId | "other", PlaceId | "other"];

@@ -33,24 +33,30 @@ export function spiceNames(network: Network): ReadonlyMap<NodeId, string> {
 }
 
 /** Written in full: the checks compare to 1 mV, and SPICE takes 17 digits. */
-const num = (x: number): string => x.toExponential(12);
+export const spiceNumber = (x: number): string => x.toExponential(12);
 
-function device(branch: NetworkBranch, k: number, a: string, b: string): string[] {
-  const { model } = branch;
+/** The SPICE lines of a branch between two nodes; `tag` makes its names, `inner` a node of its own. */
+export function spiceDevice(
+  { model }: Pick<NetworkBranch, "model">,
+  tag: string,
+  a: string,
+  b: string,
+  inner: string,
+): string[] {
   const v = `V(${a},${b})`;
   switch (model.kind) {
     case "resistor":
-      return [`R${k} ${a} ${b} ${num(model.ohm)}`];
+      return [`R${tag} ${a} ${b} ${spiceNumber(model.ohm)}`];
     case "power": {
       const { powerW, minV } = model;
       const start = minV * TURN_ON_SHARE;
       const foot = OFF_S * start;
       const slope = (powerW / minV - foot) / (minV - start);
-      const on = `${num(powerW)}/max(${v},${num(start)})`;
-      const ramp = `${num(foot)}+${num(slope)}*(${v}-${num(start)})`;
-      const off = `${num(OFF_S)}*${v}`;
+      const on = `${spiceNumber(powerW)}/max(${v},${spiceNumber(start)})`;
+      const ramp = `${spiceNumber(foot)}+${spiceNumber(slope)}*(${v}-${spiceNumber(start)})`;
+      const off = `${spiceNumber(OFF_S)}*${v}`;
       return [
-        `B${k} ${a} ${b} I = (${v} >= ${num(minV)}) ? (${on}) : ((${v} > ${num(start)}) ? (${ramp}) : (${off}))`,
+        `B${tag} ${a} ${b} I = (${v} >= ${spiceNumber(minV)}) ? (${on}) : ((${v} > ${spiceNumber(start)}) ? (${ramp}) : (${off}))`,
       ];
     }
     case "filament": {
@@ -58,25 +64,28 @@ function device(branch: NetworkBranch, k: number, a: string, b: string): string[
       const knee = ratedV / 100;
       const cold = (ratedA * (knee / ratedV) ** exponent) / knee;
       return [
-        `B${k} ${a} ${b} I = (abs(${v}) < ${num(knee)}) ? (${num(cold)}*${v}) : (${num(ratedA)}*sgn(${v})*exp(${num(exponent)}*ln(max(abs(${v}),1e-9)/${num(ratedV)})))`,
+        `B${tag} ${a} ${b} I = (abs(${v}) < ${spiceNumber(knee)}) ? (${spiceNumber(cold)}*${v}) : (${spiceNumber(ratedA)}*sgn(${v})*exp(${spiceNumber(exponent)}*ln(max(abs(${v}),1e-9)/${spiceNumber(ratedV)})))`,
       ];
     }
     case "current":
       return [
-        `B${k} ${a} ${b} I = (${v} > 0) ? (${num(model.currentA)}*min(1,${v}/${num(SOFT_ON_V)})+${num(OFF_S)}*max(0,${v}-${num(SOFT_ON_V)})) : (${num(OFF_S)}*${v})`,
+        `B${tag} ${a} ${b} I = (${v} > 0) ? (${spiceNumber(model.currentA)}*min(1,${v}/${spiceNumber(SOFT_ON_V)})+${spiceNumber(OFF_S)}*max(0,${v}-${spiceNumber(SOFT_ON_V)})) : (${spiceNumber(OFF_S)}*${v})`,
       ];
     case "dies": {
-      const x = `(${v}-${num(model.forwardV)})`;
+      const x = `(${v}-${spiceNumber(model.forwardV)})`;
       return [
-        `B${k} ${a} ${b} I = (${x}+sqrt(${x}*${x}+${num(DIES_KNEE_V ** 2)})-${num(diesFootV(model.forwardV))})/${num(2 * model.ohm)}+${num(OFF_S)}*${v}`,
+        `B${tag} ${a} ${b} I = (${x}+sqrt(${x}*${x}+${spiceNumber(DIES_KNEE_V ** 2)})-${spiceNumber(diesFootV(model.forwardV))})/${spiceNumber(2 * model.ohm)}+${spiceNumber(OFF_S)}*${v}`,
       ];
     }
     case "source":
-      return [`V${k} ${a} src_${k} ${num(model.volts)}`, `R${k} src_${k} ${b} ${num(model.ohm)}`];
+      return [
+        `V${tag} ${a} ${inner} ${spiceNumber(model.volts)}`,
+        `R${tag} ${inner} ${b} ${spiceNumber(model.ohm)}`,
+      ];
     case "diode":
       return [
-        `D${k} ${a} ${b} DM${k}`,
-        `.model DM${k} D(IS=${num(model.saturationA)} N=${num(model.thermalV / SPICE_VT)})`,
+        `D${tag} ${a} ${b} DM${tag}`,
+        `.model DM${tag} D(IS=${spiceNumber(model.saturationA)} N=${spiceNumber(model.thermalV / SPICE_VT)})`,
       ];
   }
 }
@@ -86,10 +95,16 @@ export function printSpice(network: Network, title: string): string {
   const names = spiceNames(network);
   const sources = [...network.held]
     .filter(([, volts]) => volts !== 0)
-    .map(([node, volts], i) => `V${i + 1} ${names.get(node)!} 0 DC ${num(volts)}`);
+    .map(([node, volts], i) => `V${i + 1} ${names.get(node)!} 0 DC ${spiceNumber(volts)}`);
   const devices = network.branches.flatMap((branch, i) => [
     `* ${branch.words.replace(/[^\x20-\x7e]/g, "?")}`,
-    ...device(branch, i + 1, names.get(branch.from)!, names.get(branch.to)!),
+    ...spiceDevice(
+      branch,
+      String(i + 1),
+      names.get(branch.from)!,
+      names.get(branch.to)!,
+      `src_${i + 1}`,
+    ),
   ]);
   return [
     `* ${title.replace(/[^\x20-\x7e]/g, "?")}`,

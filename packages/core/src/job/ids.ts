@@ -23,6 +23,7 @@ export type HoleId = Id<"hole">;
 export type BondId = Id<"bond">;
 export type ElementId = Id<"element">;
 export type NodeId = Id<"node">;
+export type UnitId = Id<"unit">;
 
 /** What an id in a document may look like: short, printable, safe in a path or a netlist. */
 export const ID_PATTERN = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;

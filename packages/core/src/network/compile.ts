@@ -28,6 +28,8 @@ export interface Compiled {
   readonly values: Float64Array;
   /** Sum of currents that leave each node, in A; held nodes included. */
   readonly residual: Float64Array;
+  /** What rounding leaves of such a sum, in A. */
+  readonly noise: Float64Array;
   /** Voltages of free nodes and of held ones, in V. */
   readonly volts: Float64Array;
   readonly step: Float64Array;
@@ -101,6 +103,7 @@ export function compile(network: Network): Compiled {
     laws: new Float64Array(branches.length * LAW_WIDTH),
     values: new Float64Array(pattern.rowIndex.length),
     residual: new Float64Array(nodes.length),
+    noise: new Float64Array(nodes.length),
     volts: new Float64Array(nodes.length),
     step: new Float64Array(size),
     spare: new Float64Array(size),

@@ -1,8 +1,6 @@
-import type { ConverterPart } from "../part/index.ts";
-import type { ConverterState } from "./fromCircuit.ts";
+import { LIMIT_SHARE, type ConverterPart } from "../part/index.ts";
+import type { ConverterState } from "./options.ts";
 
-/** Over its rating by this much a converter begins to give way: common practice. */
-export const LIMIT_SHARE = 1.1;
 /** Below this share of its voltage a converter that gives way turns itself off. */
 const TRIP_SHARE = 0.5;
 

@@ -1,14 +1,7 @@
 export * from "./network.ts";
 export * from "./position.ts";
-export {
-  networkOf,
-  insideOf,
-  BATTERY_PLUS,
-  GROUND,
-  PACK_PLUS,
-  type ConverterState,
-  type NetworkOptions,
-} from "./fromCircuit.ts";
+export * from "./options.ts";
+export { heldNodes, networkOf } from "./fromCircuit.ts";
 export { DIES_KNEE_V, branchCurrent, diesFootV } from "./law.ts";
 export * from "./designPoint.ts";
 export { compile, hold, putLaw, type Compiled } from "./compile.ts";

@@ -3,6 +3,7 @@ import {
   MOST_BISECTIONS,
   MOST_DESCENT,
   MOST_STEPS,
+  ROUNDING,
   STEP_V,
 } from "../solve/defaults.ts";
 import { factor, refactor, solveWith, type LuResult } from "../solve/sparse/lu.ts";
@@ -20,9 +21,10 @@ type Slope = "true" | "rising" | "start";
 
 /** Stamps currents into the residual and conductances into the matrix at the present voltages. */
 export function stamp(c: Compiled, slope: Slope): void {
-  const { from, to, codes, laws, volts, values, residual, slots, size } = c;
+  const { from, to, codes, laws, volts, values, residual, noise, slots, size } = c;
   values.fill(0);
   residual.fill(0);
+  noise.fill(0);
   for (let k = 0; k < from.length; k += 1) {
     const a = from[k]!;
     const b = to[k]!;
@@ -39,6 +41,10 @@ export function stamp(c: Compiled, slope: Slope): void {
     }
     residual[a]! += amps;
     residual[b]! -= amps;
+    const rounding =
+      ROUNDING * Math.abs(conductance) * Math.max(Math.abs(volts[a]!), Math.abs(volts[b]!));
+    noise[a]! += rounding;
+    noise[b]! += rounding;
     if (a < size) values[slots[4 * k]!]! += conductance;
     if (b < size) values[slots[4 * k + 1]!]! += conductance;
     if (a < size && b < size) {
@@ -68,6 +74,12 @@ function largestFree(values: Float64Array, size: number): number {
     if (!(value <= most)) most = value;
   }
   return most;
+}
+
+/** Whether the currents balance as well as numbers can say. */
+function atTheFloor({ residual, noise, size }: Compiled): boolean {
+  for (let i = 0; i < size; i += 1) if (Math.abs(residual[i]!) > noise[i]!) return false;
+  return true;
 }
 
 export interface NewtonEnd {
@@ -117,6 +129,7 @@ export function newton(c: Compiled, kept: boolean): NewtonEnd | NoFactors {
   for (let steps = 1; steps <= MOST_STEPS; steps += 1) {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
+    const floor = atTheFloor(c);
     const made = factors(c, factored);
     if (made.kind === "singular") return { kind: "noFactors", column: made.column };
     factored = true;
@@ -127,7 +140,7 @@ export function newton(c: Compiled, kept: boolean): NewtonEnd | NoFactors {
     if (!Number.isFinite(moveV)) break;
     const damping = moveV > LARGEST_STEP_V ? LARGEST_STEP_V / moveV : 1;
     for (let i = 0; i < c.size; i += 1) c.volts[i]! -= damping * c.step[i]!;
-    if (moveV < STEP_V) return { kind: "converged", steps, pivotRatio, residualA, stable };
+    if (moveV < STEP_V || floor) return { kind: "converged", steps, pivotRatio, residualA, stable };
   }
   const residualA = largestFree(c.residual, c.size);
   return { kind: "stopped", steps: MOST_STEPS, pivotRatio, residualA, stable };
@@ -156,6 +169,7 @@ export function descend(c: Compiled): NewtonEnd | NoFactors {
   for (let steps = 1; steps <= MOST_DESCENT; steps += 1) {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
+    const floor = atTheFloor(c);
     let made = factor(c.workspace, c.values);
     const stable = made.kind === "factored" ? stability(made) : "unknown";
     if (stable !== "yes") {
@@ -167,7 +181,7 @@ export function descend(c: Compiled): NewtonEnd | NoFactors {
     solveWith(c.workspace, free, c.step);
     const moveV = largestFree(c.step, c.size);
     if (!Number.isFinite(moveV)) break;
-    if (moveV < STEP_V) {
+    if (moveV < STEP_V || floor) {
       for (let i = 0; i < c.size; i += 1) c.volts[i]! -= c.step[i]!;
       return { kind: "converged", steps, pivotRatio, residualA, stable };
     }

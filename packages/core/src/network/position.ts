@@ -11,6 +11,8 @@ export interface Position {
   readonly sourceV: number;
   /** Volts of the traction pack; 0 without one. */
   readonly packV: number;
+  /** Flashers and dimmed channels in their dark phase; in their lit one where it is not said. */
+  readonly phase?: "on" | "off";
 }
 
 /** Everything pressed: what a run's design is judged by. */

@@ -1,14 +1,16 @@
-import { elementOf, type Circuit } from "../circuit/index.ts";
+import { elementOf, rootV, type Circuit, type Element } from "../circuit/index.ts";
 import type { ElementId } from "../job/index.ts";
 import { MOST_CONVERTER_ROUNDS, MOST_RELAY_ROUNDS } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
-import { stepConverter } from "./converter.ts";
-import { networkOf, type ConverterState } from "./fromCircuit.ts";
-import type { Network } from "./network.ts";
-import type { Position } from "./position.ts";
+import { insideOf } from "../unit/index.ts";
 import { compile, hold, putLaw, type Compiled } from "./compile.ts";
-import { solveCompiled, type NetworkResult } from "./solveNetwork.ts";
+import { stepConverter } from "./converter.ts";
+import { networkOf } from "./fromCircuit.ts";
+import type { Network } from "./network.ts";
+import type { ConverterState, NetworkOptions } from "./options.ts";
+import type { Position } from "./position.ts";
+import { solveCompiled, type NetworkResult, type SolvedNetwork } from "./solveNetwork.ts";
 
 /** Volts at which a 12 V relay pulls in at the latest, and lets go at the latest: ISO 7588-1 (m). */
 const PULL_IN_V = 8;
@@ -17,23 +19,15 @@ const RATED_COIL_V = 12;
 /** An output below this share of its voltage has given way to its load. */
 const GAVE_WAY_SHARE = 0.98;
 
-interface RelayPair {
-  readonly contact: ElementId;
-  readonly coil: ElementId;
-}
-
-/** Every contact of a circuit with the coil that works it. */
-export const relaysOf = (circuit: Circuit): RelayPair[] =>
-  [...circuit.elements.values()].flatMap((e) =>
-    e.kind === "contact" ? [{ contact: e.id, coil: e.coilId }] : [],
-  );
-
 export type CircuitResult =
   | {
       readonly kind: "solved";
       readonly point: OperatingPoint;
+      /** Relays and converters as they settled. */
+      readonly options: NetworkOptions;
+      /** The network as it was solved, made when it is asked for. */
       readonly network: Network;
-      readonly result: Extract<NetworkResult, { kind: "solved" }>;
+      readonly result: SolvedNetwork;
       readonly closed: ReadonlySet<ElementId>;
       /** Converters that gave way under their load, or turned themselves off for it. */
       readonly tripped: readonly ElementId[];
@@ -42,20 +36,45 @@ export type CircuitResult =
   | { readonly kind: "chatters"; readonly contacts: readonly ElementId[] }
   | Exclude<NetworkResult, { kind: "solved" }>;
 
-function pointOf(
-  circuit: Circuit,
-  { sourceV, packV }: Position,
-  result: Extract<NetworkResult, { kind: "solved" }>,
-): OperatingPoint {
-  const at = new Map<ElementId, ElementPoint>();
-  for (const element of circuit.elements.values()) {
-    at.set(element.id, {
-      fromV: result.volts.get(element.from) ?? 0,
-      toV: result.volts.get(element.to) ?? 0,
-      currentA: result.amps.get(element.id) ?? 0,
-    });
+/** Points of elements, worked out when they are asked for: a sweep looks at a few of hundreds. */
+class Points implements ReadonlyMap<ElementId, ElementPoint> {
+  constructor(
+    private readonly circuit: Circuit,
+    private readonly result: SolvedNetwork,
+  ) {}
+  get size(): number {
+    return this.circuit.elements.size;
   }
-  return { sourceV, packV, at };
+  has(id: ElementId): boolean {
+    return this.circuit.elements.has(id);
+  }
+  get(id: ElementId): ElementPoint | undefined {
+    const element = this.circuit.elements.get(id);
+    return element && this.pointOf(element);
+  }
+  private pointOf({ id, from, to }: Element): ElementPoint {
+    const { volts, amps } = this.result;
+    return {
+      fromV: volts.get(from) ?? 0,
+      toV: volts.get(to) ?? 0,
+      currentA: amps.get(id) ?? 0,
+    };
+  }
+  forEach(each: (value: ElementPoint, key: ElementId, map: Points) => void): void {
+    for (const [id, point] of this) each(point, id, this);
+  }
+  *entries(): MapIterator<[ElementId, ElementPoint]> {
+    for (const [id, element] of this.circuit.elements) yield [id, this.pointOf(element)];
+  }
+  keys(): MapIterator<ElementId> {
+    return this.circuit.elements.keys();
+  }
+  *values(): MapIterator<ElementPoint> {
+    for (const element of this.circuit.elements.values()) yield this.pointOf(element);
+  }
+  [Symbol.iterator](): MapIterator<[ElementId, ElementPoint]> {
+    return this.entries();
+  }
 }
 
 export interface SolveOptions {
@@ -66,14 +85,79 @@ export interface SolveOptions {
   readonly change?: (network: Network) => Network;
 }
 
-/** The matrix of a circuit is laid out once: positions change what stands in it, not where. */
-const laidOut = new WeakMap<Circuit, Compiled>();
+/** An element whose branches change with the position, and where they are among the others. */
+interface Moving {
+  readonly element: Element;
+  readonly first: number;
+}
+
+/** A circuit's network in flat arrays, made once: a position changes what stands in it, not where. */
+interface Board {
+  readonly compiled: Compiled;
+  readonly moving: readonly Moving[];
+}
+
+/** By circuit, by temperature and estimate: everything else moves. */
+const boards = new WeakMap<Circuit, Map<string, Board>>();
+
+function boardOf(circuit: Circuit, options: NetworkOptions): Board {
+  const key = `${options.celsius} ${options.estimate ?? "value"}`;
+  const known = boards.get(circuit) ?? new Map<string, Board>();
+  boards.set(circuit, known);
+  const before = known.get(key);
+  if (before) return before;
+  const moving: Moving[] = [];
+  let first = 0;
+  for (const element of circuit.elements.values()) {
+    const spec = insideOf(element);
+    if (spec.moves) moving.push({ element, first });
+    first += spec.branches(element, options).length;
+  }
+  const board = { compiled: compile(networkOf(circuit, options)), moving };
+  known.set(key, board);
+  return board;
+}
+
+/** Writes a position into a board: what moves, and the voltages of the posts. */
+function setBoard(circuit: Circuit, board: Board, options: NetworkOptions): void {
+  for (const { element, first } of board.moving) {
+    insideOf(element)
+      .branches(element, options)
+      .forEach((branch, i) => {
+        putLaw(board.compiled, first + i, branch.model);
+      });
+  }
+  for (const { node, root } of circuit.posts) {
+    hold(board.compiled, node, rootV(root, options.position));
+  }
+}
+
+interface Pair {
+  readonly contact: ElementId;
+  readonly coil: Element;
+  readonly share: number;
+}
+
+const pairs = new WeakMap<Circuit, readonly Pair[]>();
+
+/** Every contact of a circuit with the coil that works it. */
+function relaysOf(circuit: Circuit): readonly Pair[] {
+  const known = pairs.get(circuit);
+  if (known) return known;
+  const found = [...circuit.elements.values()].flatMap((e): Pair[] => {
+    if (e.kind !== "contact") return [];
+    const coil = elementOf(circuit, e.coilId);
+    const share = coil.kind === "coil" ? coil.part.coilV / RATED_COIL_V : 1;
+    return [{ contact: e.id, coil, share }];
+  });
+  pairs.set(circuit, found);
+  return found;
+}
 
 /**
  * Solves a circuit in a position of its controls. Relays start let go and are worked by
  * their coils' voltages until none changes, with the hysteresis between pulling in and
- * letting go; converters start off and follow their input and load. The order of the matrix
- * is kept through the rounds.
+ * letting go; converters start off and follow their input and load.
  */
 export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResult {
   const relays = relaysOf(circuit);
@@ -82,56 +166,71 @@ export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResu
   let closed = new Set<ElementId>();
   let states = new Map<ElementId, ConverterState>();
   const tripped = new Set<ElementId>();
-  let kept = change ? undefined : laidOut.get(circuit);
   const changed = new Set<ElementId>();
+  let changedBoard: Compiled | null = null;
   const rounds = converters.length > 0 ? MOST_CONVERTER_ROUNDS : MOST_RELAY_ROUNDS;
   for (let round = 0; round < rounds; round += 1) {
-    const plain = networkOf(circuit, {
-      position: o.position,
-      closed,
-      celsius: o.celsius,
+    const options: NetworkOptions = {
+      ...{ position: o.position, closed, celsius: o.celsius, converters: states },
       ...(o.estimate ? { estimate: o.estimate } : {}),
-      converters: states,
-    });
-    const network = change ? change(plain) : plain;
-    if (!kept) {
-      kept = compile(network);
-      if (!change) laidOut.set(circuit, kept);
+    };
+    let compiled: Compiled;
+    if (change) {
+      const network = change(networkOf(circuit, options));
+      if (changedBoard) {
+        const board = changedBoard;
+        network.branches.forEach((branch, k) => {
+          putLaw(board, k, branch.model);
+        });
+        for (const [node, volts] of network.held) hold(board, node, volts);
+      }
+      changedBoard ??= compile(network);
+      compiled = changedBoard;
     } else {
-      const compiled = kept;
-      network.branches.forEach((branch, k) => putLaw(compiled, k, branch.model));
-      for (const [node, volts] of network.held) hold(compiled, node, volts);
+      const board = boardOf(circuit, options);
+      setBoard(circuit, board, options);
+      ({ compiled } = board);
     }
-    const result = solveCompiled(kept);
+    const result = solveCompiled(compiled);
     if (result.kind !== "solved") return result;
+    const { volts } = result;
     const next = new Set<ElementId>();
     changed.clear();
-    for (const { contact, coil } of relays) {
-      const element = elementOf(circuit, coil);
-      const volts = result.volts.get(element.from)! - result.volts.get(element.to)!;
-      const share = element.kind === "coil" ? element.part.coilV / RATED_COIL_V : 1;
+    for (const { contact, coil, share } of relays) {
+      const across = Math.abs(volts.get(coil.from)! - volts.get(coil.to)!);
       const was = closed.has(contact);
-      const is = was ? volts > DROP_OUT_V * share : volts >= PULL_IN_V * share;
+      const is = was ? across > DROP_OUT_V * share : across >= PULL_IN_V * share;
       if (is) next.add(contact);
       if (is !== was) changed.add(contact);
     }
     const nextStates = new Map<ElementId, ConverterState>();
-    for (const element of converters) {
-      const was = states.get(element.id) ?? { outV: 0, inputW: 0 };
-      if (tripped.has(element.id)) continue;
-      const inV = result.volts.get(element.from) ?? 0;
-      const step = stepConverter(element.part, was, inV, result.amps.get(element.id) ?? 0);
-      if (step.tripped) tripped.add(element.id);
-      if (step.state.outV > 0) nextStates.set(element.id, step.state);
-      if (!step.settled) changed.add(element.id);
+    for (const e of converters) {
+      const was = states.get(e.id) ?? { outV: 0, inputW: 0 };
+      if (tripped.has(e.id)) continue;
+      const inV = (volts.get(e.from) ?? 0) - (volts.get(e.inNeg) ?? 0);
+      const step = stepConverter(e.part, was, inV, result.amps.get(e.id) ?? 0);
+      if (step.tripped) tripped.add(e.id);
+      if (step.state.outV > 0) nextStates.set(e.id, step.state);
+      if (!step.settled) changed.add(e.id);
     }
     if (changed.size === 0) {
-      const point = pointOf(circuit, o.position, result);
       for (const { id, part } of converters) {
         const outV = states.get(id)?.outV ?? 0;
         if (outV > 0 && outV < part.outV.value * GAVE_WAY_SHARE) tripped.add(id);
       }
-      return { kind: "solved", point, network, result, closed, tripped: [...tripped] };
+      const { sourceV, packV } = o.position;
+      return {
+        kind: "solved",
+        point: { sourceV, packV, at: new Points(circuit, result) },
+        options,
+        get network(): Network {
+          const plain = networkOf(circuit, options);
+          return change ? change(plain) : plain;
+        },
+        result,
+        closed,
+        tripped: [...tripped],
+      };
     }
     closed = next;
     states = nextStates;

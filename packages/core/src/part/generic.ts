@@ -46,6 +46,7 @@ export function wayRelay(box: BoxPart): RelayPart {
     coilV: 12,
     coilOhm: box.inputOhm,
     diode: false,
+    electronic: box.form === "hub",
   };
 }
 
@@ -64,3 +65,6 @@ export const GENERIC_SWITCH: SwitchPart = {
 
 /** Resistance in Ω of a closed relay contact or switch: about 50 mV at 10 A, common practice. */
 export const CONTACT_RESISTANCE: Interval = exactly(0.005);
+
+/** Over its rating by this much a converter begins to give way: common practice. */
+export const LIMIT_SHARE = 1.1;

@@ -47,6 +47,8 @@ export interface RelayPart extends PartBase {
   readonly coilOhm: Fact;
   /** A diode across the coil: then 86 must be the positive side. */
   readonly diode: boolean;
+  /** A channel with a sense input and a transistor: there is no coil, and nothing clicks. */
+  readonly electronic?: boolean;
 }
 
 export const TELL_TALES = ["none", "whenOn", "always"] as const;

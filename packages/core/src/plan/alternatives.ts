@@ -1,6 +1,7 @@
 import { decimal } from "../quantity/index.ts";
 import type { Choice, ChoiceKind } from "../circuit/index.ts";
 import {
+  RETURN_CHOICES,
   adoptPart,
   applyEdits,
   pinFuse,
@@ -225,6 +226,19 @@ function plugOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
   ];
 }
 
+const RETURN_LABELS: Readonly<Record<Run["return"], string>> = {
+  chassis: "frame",
+  wire: "wire of its own",
+  block: "ground block",
+};
+
+const returnOptions = (run: Run): Option[] =>
+  RETURN_CHOICES.map((choice) => ({
+    label: RETURN_LABELS[choice],
+    edits: [setRun(run.id, "return", choice)],
+    current: run.return === choice,
+  }));
+
 function optionsFor(job: Job, run: Run, kind: ChoiceKind, shelf: readonly Part[]): Option[] {
   switch (kind) {
     case "fuse":
@@ -243,6 +257,10 @@ function optionsFor(job: Job, run: Run, kind: ChoiceKind, shelf: readonly Part[]
       return feedOptions(job, run);
     case "plug":
       return plugOptions(job, run, shelf);
+    case "return":
+      return returnOptions(run);
+    case "splice":
+      return [];
   }
 }
 

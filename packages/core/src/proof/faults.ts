@@ -1,4 +1,5 @@
 import {
+  GROUND,
   controlPath,
   elementOf,
   powerPath,
@@ -8,45 +9,22 @@ import {
   type RunCircuit,
   type TrunkCircuit,
 } from "../circuit/index.ts";
-import {
-  asId,
-  ownerName,
-  type ElementId,
-  type Job,
-  type NodeId,
-  type RunId,
-} from "../job/index.ts";
+import { asId, ownerName, type ElementId, type Job, type RunId } from "../job/index.ts";
 import { restVolts } from "../source/index.ts";
 import {
-  BATTERY_PLUS,
-  GROUND,
   everythingOn,
-  PACK_PLUS,
   solveCircuitWith,
   type Network,
   type NetworkBranch,
   type Position,
 } from "../network/index.ts";
 import { workLevel } from "../part/index.ts";
+import { SHORT_OHM, insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
 import { openingTime, overheatS, type OpeningTime } from "../protection/index.ts";
-import { OPEN_OHM } from "../solve/defaults.ts";
 import { ampacityA, gaugeOf } from "../wire/index.ts";
 import { chafePlaces, routeOf, type RoutePlan } from "../fit/index.ts";
 import { decimal } from "../quantity/index.ts";
 import { partOf } from "./groups.ts";
-
-export type FaultKind =
-  | "open"
-  | "chafed"
-  | "groundLost"
-  | "fuseBlown"
-  | "relayDead"
-  | "relayStuck"
-  | "switchOpen"
-  | "switchStuck"
-  | "badJoint"
-  | "deadUnit"
-  | "shorted";
 
 /** Whether the vehicle still rides: `yes`; `withoutLights`; `no` when its ignition is gone. */
 export type RidesHome = "yes" | "withoutLights" | "no";
@@ -72,127 +50,52 @@ export interface FaultResult {
   readonly chafes: readonly string[];
 }
 
-/** Resistance of a chafe to the frame and of a battery with its leads, in Ω: assumed. */
-const CHAFE_OHM = 0.01;
+/** Resistance of a battery with its leads, in Ω: assumed. */
 const BATTERY_OHM = 0.012;
-/** What a corroded joint has grown to, in Ω. */
-const BAD_JOINT_OHM = 2;
 const WORKING = 0.05;
 /** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
 const CYCLING_SHARE = 0.25;
 
 const CHAFE = asId<ElementId>("chafe");
 
-interface Trial {
-  readonly kind: FaultKind;
-  readonly words: string;
+interface Trial extends FaultSpec {
   readonly element: Element;
-  readonly change: (network: Network) => Network;
-  /** The run as asked to be: on for most faults, off for what may stick. */
-  readonly asked: "on" | "off";
 }
 
-const withOhm =
-  (id: ElementId, ohm: number) =>
-  (network: Network): Network => ({
-    ...network,
-    branches: network.branches.map((b) =>
-      b.id === id ? { ...b, model: { kind: "resistor", ohm } } : b,
-    ),
+/** The network with a fault in it. */
+function withFault(network: Network, { ohms, touches }: FaultSpec): Network {
+  const changed = new Map(ohms);
+  const branches = network.branches.map((b): NetworkBranch => {
+    const ohm = changed.get(b.id);
+    return ohm === undefined ? b : { ...b, model: { kind: "resistor", ohm } };
   });
-
-const chafe =
-  (node: NodeId) =>
-  (network: Network): Network => ({
-    ...network,
-    branches: [
-      ...network.branches,
-      {
-        id: CHAFE,
-        from: node,
-        to: GROUND,
-        model: { kind: "resistor", ohm: CHAFE_OHM },
-        words: "chafe",
-      },
-    ],
-  });
-
-function trialsOf(element: Element, name: string): Trial[] {
-  const { id } = element;
-  const trial = (
-    kind: FaultKind,
-    words: string,
-    change: Trial["change"],
-    asked: Trial["asked"] = "on",
-  ): Trial => ({ kind, words: `${name}: ${words}`, element, change, asked });
-  switch (element.kind) {
-    case "wire": {
-      const wire = element.pigtail
-        ? `pigtail of ${element.ends.find((e) => e !== "splice" && e !== "ground splice") ?? "lamp"}`
-        : `wire ${element.label}, ${element.ends.join(" to ")}`;
-      const live = element.role !== "return" && element.role !== "coilReturn";
-      return [
-        trial("open", `${wire} broken`, withOhm(id, OPEN_OHM)),
-        trial("badJoint", `${wire} with a joint of ${BAD_JOINT_OHM} Ω`, withOhm(id, BAD_JOINT_OHM)),
-        ...(live ? [trial("chafed", `${wire} chafed to the frame`, chafe(element.to))] : []),
-      ];
-    }
-    case "chassis":
-      return [trial("groundLost", "ground lost", withOhm(id, OPEN_OHM))];
-    case "fuse":
-      return [
-        trial("fuseBlown", `${decimal(element.ratingA)} A fuse blown`, withOhm(id, OPEN_OHM)),
-      ];
-    case "contact":
-      return [
-        trial("relayDead", "relay dead", withOhm(id, OPEN_OHM)),
-        trial("relayStuck", "relay stuck on", withOhm(id, 0.005), "off"),
-      ];
-    case "switch":
-      return [
-        trial("switchOpen", "switch dead", withOhm(id, OPEN_OHM)),
-        trial("switchStuck", "switch stuck on", withOhm(id, 0.005), "off"),
-      ];
-    case "coil":
-      return [trial("relayDead", "coil broken", withOhm(id, OPEN_OHM))];
-    case "diode":
-      return [trial("open", "diode broken", withOhm(id, OPEN_OHM))];
-    case "connector":
-      return [
-        trial("open", "plug apart", withOhm(id, OPEN_OHM)),
-        trial("badJoint", `plug of ${BAD_JOINT_OHM} Ω`, withOhm(id, BAD_JOINT_OHM)),
-      ];
-    case "converter":
-      return [trial("deadUnit", `${element.part.name} dead`, withOhm(id, OPEN_OHM))];
-    case "battery":
-      return [trial("deadUnit", `${element.part.name} flat`, withOhm(id, OPEN_OHM))];
-    case "flasher":
-      return [trial("deadUnit", `${element.part.name} stuck open`, withOhm(id, OPEN_OHM))];
-    case "load":
-      return [
-        trial("open", `${element.label} dead`, withOhm(id, OPEN_OHM)),
-        trial("shorted", `${element.label} shorted inside`, withOhm(id, CHAFE_OHM)),
-      ];
-    case "tap":
-      return [];
+  if (touches !== null) {
+    branches.push({
+      ...{ id: CHAFE, from: touches, to: GROUND, words: "chafe" },
+      model: { kind: "resistor", ohm: SHORT_OHM },
+    });
   }
+  return { ...network, branches };
 }
+
+const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
+  insideOf(element)
+    .faults(element, circuit)
+    .map((fault) => ({ ...fault, words: `${name}: ${fault.words}`, element }));
 
 /** Sources with some resistance inside, so that a short has an end. */
-function realSources(network: Network): Network {
+function realSources(circuit: Circuit, network: Network): Network {
   const held = new Map(network.held);
   const inside: NetworkBranch[] = [];
-  for (const post of [BATTERY_PLUS, PACK_PLUS]) {
+  for (const { node: post } of circuit.posts) {
     const emf = held.get(post) ?? 0;
     if (emf <= 0) continue;
-    const node = asId<NodeId>(`${post}-inside`);
     held.delete(post);
-    held.set(node, emf);
     inside.push({
-      id: asId<ElementId>(`${post}-battery`),
-      from: node,
-      to: post,
-      model: { kind: "resistor", ohm: BATTERY_OHM },
+      id: asId<ElementId>(`${post}.inside`),
+      from: post,
+      to: GROUND,
+      model: { kind: "source", volts: emf, ohm: BATTERY_OHM },
       words: "battery",
     });
   }
@@ -201,7 +104,7 @@ function realSources(network: Network): Network {
 
 /** Relays and converters as they stand with a fault in place; null where nothing settles. */
 function solveWithFault(circuit: Circuit, position: Position, celsius: number, trial: Trial) {
-  const change = (network: Network): Network => realSources(trial.change(network));
+  const change = (network: Network): Network => realSources(circuit, withFault(network, trial));
   const solved = solveCircuitWith(circuit, { position, celsius, change });
   return solved.kind === "solved" ? solved.result : null;
 }
@@ -230,7 +133,8 @@ function overheated(
   share: number,
 ): string {
   for (const element of circuit.elements.values()) {
-    if (element.kind !== "wire") continue;
+    // What the maker laid is not known well enough to say what burns.
+    if (element.kind !== "wire" || element.role === "factory") continue;
     const gauge = gaugeOf(element.gaugeId);
     const limit = overheatS(
       gauge.areaM2,
@@ -238,7 +142,7 @@ function overheated(
       share * Math.abs(amps.get(element.id) ?? 0),
     );
     if (limit < afterS)
-      return `${element.gaugeId} ${element.pigtail ? "pigtail" : `wire ${element.label}`}`;
+      return `${element.gaugeId} ${element.harness === "" ? `wire ${element.label}` : element.harness}`;
   }
   return "";
 }
@@ -340,7 +244,7 @@ const trialsIn = (job: Job, scope: Scope, owner: RunId): FaultResult[] =>
   [...scope.circuit.elements.values()]
     .filter((element) => scope.own.has(element.id))
     .flatMap((element) =>
-      trialsOf(element, scope.name).map((trial) => judge(job, scope, owner, trial)),
+      trialsOf(scope.circuit, element, scope.name).map((trial) => judge(job, scope, owner, trial)),
     );
 
 /** Branches of a run that are tried one by one; lamps beyond are alike and fare alike. */

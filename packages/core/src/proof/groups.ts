@@ -1,7 +1,9 @@
 import {
+  GROUND,
   controlPath,
   elementOf,
   powerPath,
+  unitAt,
   type Circuit,
   type RunCircuit,
 } from "../circuit/index.ts";
@@ -14,7 +16,6 @@ import {
   type NodeId,
   type RunId,
 } from "../job/index.ts";
-import { BATTERY_PLUS, GROUND, PACK_PLUS } from "../network/index.ts";
 
 /** Runs that share a node other than the battery's posts: only they can trouble each other. */
 export interface RunGroup {
@@ -50,9 +51,14 @@ function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
   return [...asked, ...felt].filter((input) => input !== "switch");
 }
 
-/** Nodes held at their voltage: what happens behind one cannot be felt behind another. */
-const isPost = (node: NodeId): boolean =>
-  node === BATTERY_PLUS || node === PACK_PLUS || node === GROUND || node.startsWith("pack-block-");
+/**
+ * Nodes held at their voltage, or as stiff: what happens behind one cannot be felt behind
+ * another. The vehicle's own circuits are of milliohms, and count as such.
+ */
+function isPost(circuit: Circuit, posts: ReadonlySet<NodeId>, node: NodeId): boolean {
+  if (node === GROUND || posts.has(node)) return true;
+  return unitAt(circuit, node)?.kind === "factory";
+}
 
 /**
  * Splits a circuit into groups that share nothing but posts held at their voltage. What
@@ -63,11 +69,12 @@ export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
   const owner = new Map<NodeId, number>();
   const group = circuit.runs.map((_, i) => i);
   const root = (i: number): number => (group[i] === i ? i : root(group[i]!));
+  const posts = new Set(circuit.posts.map((post) => post.node));
   circuit.runs.forEach((run, i) => {
     for (const id of everythingOf(circuit, run)) {
       const { from, to } = elementOf(circuit, id);
       for (const node of [from, to]) {
-        if (isPost(node)) continue;
+        if (isPost(circuit, posts, node)) continue;
         const other = owner.get(node);
         if (other === undefined) owner.set(node, i);
         else group[root(i)] = root(other);
@@ -96,8 +103,21 @@ export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
 
 /** The part of a circuit that belongs to some of its runs, with what lies before them. */
 export function partOf(circuit: Circuit, runs: readonly RunCircuit[]): Circuit {
-  const owners = new Set(runs.map((run) => run.runId));
   const ids = new Set(runs.flatMap((run) => everythingOf(circuit, run)));
+  const owners = new Set<RunId>(runs.map((run) => run.runId));
+  // What a supply needs besides its path: its negative, its bond to the frame, its tell-tale.
+  for (const trunk of circuit.trunks) {
+    if (trunk.path.some((id) => ids.has(id))) owners.add(trunk.ownerId);
+  }
+  for (const element of circuit.elements.values()) {
+    if (!owners.has(element.runId) || element.kind !== "wire") continue;
+    // A tap of the vehicle's that only a tell-tale or a helper hangs on.
+    const unit = unitAt(circuit, element.from);
+    if (unit?.kind !== "factory") continue;
+    for (const other of circuit.elements.values()) {
+      if (other.unit === unit.id || unitAt(circuit, other.to)?.id === unit.id) ids.add(other.id);
+    }
+  }
   return {
     ...circuit,
     runs,

@@ -13,7 +13,6 @@ export {
   faultsOfRun,
   faultsOfTrunk,
   weakestPoints,
-  type FaultKind,
   type FaultResult,
   type RidesHome,
 } from "./faults.ts";

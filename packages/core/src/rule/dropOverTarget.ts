@@ -1,7 +1,7 @@
 import { rootV } from "../circuit/index.ts";
 import { decimal } from "../quantity/index.ts";
 import { pinWire, setRun } from "../job/index.ts";
-import { dropShare } from "../solve/index.ts";
+import { dropOf } from "../solve/index.ts";
 import { builtRuns, placeOfRun, type Remedy, type Rule } from "./finding.ts";
 
 /** Bounds that reach a little over the target trouble nobody; this far over, they are told. */
@@ -11,13 +11,13 @@ export const dropOverTarget: Rule = {
   id: "drop-over-target",
   source: "common practice: 3 % for lighting, out and back",
   check: (context) => {
-    const { engineOff, worst, job } = context;
+    const { engineOff, worst, job, circuit } = context;
     if (!engineOff || !worst) return [];
     const target = job.practices.dropTarget;
     return builtRuns(context).flatMap(({ run, made }) => {
       if (made.drawA.mid <= 0) return [];
-      const drop = dropShare(made, engineOff);
-      const most = dropShare(made, worst);
+      const drop = dropOf(circuit, made, engineOff).copper;
+      const most = dropOf(circuit, made, worst).copper;
       const sure = drop > target;
       if (!sure && most <= target * NOTED_EXCESS) return [];
       const remedies: Remedy[] = [];
@@ -36,7 +36,7 @@ export const dropOverTarget: Rule = {
           severity: sure ? ("fix" as const) : ("note" as const),
           place: placeOfRun(run, made.branches[0]?.load ?? null, "lamp farthest out"),
           title: sure
-            ? `Drop of ${decimal(drop * 100)} % at the lamp`
+            ? `Drop of ${decimal(drop * 100)} % in its wires`
             : `Drop may reach ${decimal(most * 100)} % if lengths and draw are at their upper bound`,
           figures: [
             {
@@ -47,7 +47,7 @@ export const dropOverTarget: Rule = {
               limit: `at most ${decimal(target * 100)} %`,
             },
           ],
-          why: "Volts lost in wire, out and back, are light lost at the lamp.",
+          why: "Volts lost in wire, out and back, are light lost at the lamp. What fuses and contacts lose beside that no copper buys back.",
           remedies,
         },
       ];

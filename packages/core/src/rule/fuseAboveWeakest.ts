@@ -1,6 +1,7 @@
 import { decimal } from "../quantity/index.ts";
 import { elementOf, powerPath, type Element } from "../circuit/index.ts";
 import { pinFuse, pinWire, type Edit, type ElementId, type Run } from "../job/index.ts";
+import { insideOf } from "../unit/index.ts";
 import { ampacityA, gaugeOf } from "../wire/index.ts";
 import {
   builtRuns,
@@ -19,41 +20,17 @@ interface Weak {
 
 /** What an element may carry for long, in A; null when it sets no limit. */
 function limitOf(element: Element, { job }: RuleContext): Weak | null {
-  switch (element.kind) {
-    case "wire": {
-      const limitA = ampacityA(gaugeOf(element.gaugeId), job.practices);
-      const what = element.pigtail ? "pigtail" : "wire";
-      return { element, limitA, words: `${element.gaugeId} ${what} carries ${decimal(limitA)} A` };
-    }
-    case "contact":
-    case "switch":
-      return {
-        element,
-        limitA: element.part.contactA,
-        words: `${element.part.name} carries ${decimal(element.part.contactA)} A`,
-      };
-    case "connector":
-      return {
-        element,
-        limitA: element.part.ratingA,
-        words: `${element.part.name} carries ${decimal(element.part.ratingA)} A`,
-      };
-    case "flasher":
-      return {
-        element,
-        limitA: element.part.contactA,
-        words: `${element.part.name} carries ${decimal(element.part.contactA)} A`,
-      };
-    case "converter":
-    case "battery":
-    case "chassis":
-    case "fuse":
-    case "coil":
-    case "diode":
-    case "load":
-    case "tap":
-      return null;
+  if (element.kind === "wire") {
+    if (element.role === "factory") return null;
+    const limitA = ampacityA(gaugeOf(element.gaugeId), job.practices);
+    const what = element.harness === "" ? "wire" : "pigtail";
+    return { element, limitA, words: `${element.gaugeId} ${what} carries ${decimal(limitA)} A` };
   }
+  const spec = insideOf(element);
+  const limitA = spec.ratedA(element);
+  return limitA === null
+    ? null
+    : { element, limitA, words: `${spec.words(element)} carries ${decimal(limitA)} A` };
 }
 
 function remedies(run: Run): Remedy[] {

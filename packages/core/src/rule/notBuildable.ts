@@ -9,6 +9,7 @@ const TITLES: Readonly<Record<Gap["kind"], string>> = {
   loadAboveLadder: "Too much for one fuse",
   noSource: "Nothing to feed it from",
   notInSeries: "These lamps do not share a voltage",
+  returnNotPossible: "Not back the way that was asked for",
 };
 
 const WHY: Readonly<Record<Gap["kind"], string>> = {
@@ -20,11 +21,14 @@ const WHY: Readonly<Record<Gap["kind"], string>> = {
   loadAboveLadder: "Split it into two runs, each with a fuse of its own.",
   noSource:
     "Add a converter, a battery of its own, or feed it from the pack, then choose that as its feed.",
+  returnNotPossible:
+    "The plan does what works instead, and says so: choose a wire of its own or a ground block, or tie that negative to the frame.",
   notInSeries:
     "A switching driver takes more current as its voltage falls, so in a string one lamp takes all of it and the others go out. Lamps of dies and resistors, or bulbs, may stand in series.",
 };
 
-const severityOf = (kind: Gap["kind"]): Severity => (kind === "noLoads" ? "note" : "stop");
+const severityOf = (kind: Gap["kind"]): Severity =>
+  kind === "noLoads" ? "note" : kind === "returnNotPossible" ? "fix" : "stop";
 
 /** Whatever synthesis could not do is said here, so that no run is silently incomplete. */
 export const notBuildable: Rule = {

@@ -13,6 +13,12 @@ export const UNHEALTHY_PIVOT_RATIO = 1e-8;
  */
 export const STEP_V = 1e-9;
 
+/**
+ * Sums of currents below so many units in the last place of what meets at the node are as
+ * good as zero: on a part that floats but for a leak no step gets below it.
+ */
+export const ROUNDING = 16 * Number.EPSILON;
+
 /** Newton steps before help is called; 3 to 6 do for any sound circuit. */
 export const MOST_STEPS = 60;
 
@@ -36,6 +42,9 @@ export const SAME_V = 1e-4;
 
 /** Resistance of an open switch or contact, in Ω: finite, so that what lies behind has a voltage. */
 export const OPEN_OHM = 1e8;
+
+/** What ties a floating part to the vehicle's negative, in Ω: so that it has a voltage at all. */
+export const LEAK_OHM = 1e8;
 
 /** Least resistance of a wire that is drawn with none, in Ω. */
 export const LEAST_OHM = 1e-6;

@@ -1,3 +1,3 @@
 export * from "./operatingPoint.ts";
+export * from "./drop.ts";
 export * from "./elementOhm.ts";
-export * from "./series.ts";

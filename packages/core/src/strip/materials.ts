@@ -1,4 +1,4 @@
-import { elementOf, type Circuit, type Element } from "../circuit/index.ts";
+import { wireEnds, wiresOf, type Circuit, type Element, type Unit } from "../circuit/index.ts";
 import type { Job, RunId } from "../job/index.ts";
 import { decimal } from "../quantity/index.ts";
 
@@ -16,75 +16,109 @@ const BLADE_FUSE_V = 32;
 /** "7.5 A" before "10 A". One collator for all: making one is dear. */
 const byName = new Intl.Collator("en", { numeric: true }).compare;
 
-function materialOf(element: Element): Material[] {
-  switch (element.kind) {
-    case "wire":
-      return element.pigtail
-        ? []
-        : [
-            {
-              name: `wire ${element.gaugeId}`,
-              count: element.lengthM.high,
-              unit: "m",
-              detail: element.colour,
-            },
-          ];
-    case "fuse":
-      return [
-        {
-          name: `${element.resets ? "breaker" : "blade fuse"} ${decimal(element.ratingA)} A`,
-          count: 1,
-          unit: "",
-          detail:
-            element.systemV > BLADE_FUSE_V
-              ? `for ${decimal(element.systemV, 0)} V, with holder`
-              : "with holder",
-        },
-      ];
-    case "contact":
-      // A way of a hub or board comes with it.
-      return element.inBox !== ""
-        ? []
-        : [{ name: element.part.name, count: 1, unit: "", detail: "with socket" }];
+/** What lies in hand for one unit: its part, with what it is fitted in. */
+function materialOf(unit: Unit, insides: readonly Element[]): Omit<Material, "count"> | null {
+  const first = insides[0];
+  const named = (name: string, detail = "") => ({ name, unit: "" as const, detail });
+  switch (unit.kind) {
+    case "fuse": {
+      if (first?.kind !== "fuse") return null;
+      const what = first.resets ? "breaker" : "blade fuse";
+      const high = first.systemV > BLADE_FUSE_V;
+      return named(
+        `${what} ${decimal(first.ratingA)} A`,
+        high ? `for ${decimal(first.systemV, 0)} V, with holder` : "with holder",
+      );
+    }
+    case "relay": {
+      const contact = insides.find((e) => e.kind === "contact");
+      return contact?.kind === "contact" ? named(contact.part.name, "with socket") : null;
+    }
     case "switch":
-      return [{ name: element.part.name, count: 1, unit: "", detail: "" }];
-    case "load":
-      return [{ name: element.part.name, count: 1, unit: "", detail: "" }];
-    case "connector":
+    case "control": {
+      const made = insides.find((e) => e.kind === "switch");
+      return named(made?.kind === "switch" ? made.part.name : unit.name);
+    }
+    case "lamp": {
+      const host = insides.find((e) => e.kind === "load");
+      return host?.kind === "load" ? named(host.part.name) : null;
+    }
+    case "plug":
+      return first?.kind === "connector" ? named(first.part.name) : null;
     case "converter":
     case "battery":
-    case "flasher":
-      return [{ name: element.part.name, count: 1, unit: "", detail: "" }];
+    case "flasher": {
+      const made = insides.find(
+        (e) => e.kind === "converter" || e.kind === "battery" || e.kind === "flasher",
+      );
+      return made && "part" in made ? named(made.part.name) : null;
+    }
     case "diode":
-      return [{ name: "diode 1 A", count: 1, unit: "", detail: "between ways to a coil" }];
-    case "coil":
+      return named("diode 1 A", "between ways to a coil");
+    // A box is told with the fuses in it; the rest is the vehicle's, or a joint of wires.
+    case "box":
+    case "groundBlock":
+    case "pack":
     case "chassis":
-    case "tap":
-      return [];
+    case "factory":
+    case "splice":
+      return null;
   }
 }
 
-/** What to lay out before starting: counted parts, and wire at its upper length bound. */
+/** Fuses that sit in a box and not in a holder of their own. */
+function boxFuses(insides: readonly Element[]): Omit<Material, "count">[] {
+  return insides.flatMap((e) =>
+    e.kind === "fuse"
+      ? [{ name: `blade fuse ${decimal(e.ratingA)} A`, unit: "" as const, detail: "in its box" }]
+      : [],
+  );
+}
+
+/** Elements by the unit they are inside of. */
+function insidesOf(circuit: Circuit): ReadonlyMap<string, Element[]> {
+  const insides = new Map<string, Element[]>();
+  for (const element of circuit.elements.values()) {
+    const others = insides.get(element.unit);
+    if (others) others.push(element);
+    else insides.set(element.unit, [element]);
+  }
+  return insides;
+}
+
+/**
+ * What to lay out before starting: each unit once, however many lights or contacts are in it,
+ * and wire at its upper length bound.
+ */
 export function materialsOf(job: Job, circuit: Circuit): Material[] {
   const lines = new Map<string, Material>();
-  for (const id of circuit.elements.keys()) {
-    for (const item of materialOf(elementOf(circuit, id))) {
-      const key = `${item.name}|${item.detail}`;
-      const before = lines.get(key);
-      lines.set(key, before ? { ...before, count: before.count + item.count } : item);
+  const put = (item: Omit<Material, "count">, count = 1): void => {
+    const key = `${item.name}|${item.detail}`;
+    const before = lines.get(key);
+    lines.set(key, { ...item, count: (before?.count ?? 0) + count });
+  };
+  const insides = insidesOf(circuit);
+  for (const unit of circuit.units.values()) {
+    const within = insides.get(unit.id) ?? [];
+    if (unit.kind === "box") {
+      const supply = job.supplies.find((s) => (s.id as string) === unit.ownerId);
+      const part = job.parts.find((p) => p.id === supply?.partId);
+      const ways = part?.kind === "box" ? `${part.ways} channels` : "";
+      put({ name: part?.name ?? unit.name, unit: "", detail: ways });
+      for (const fuse of boxFuses(within)) put(fuse);
+      continue;
     }
+    const item = unit.fitted ? materialOf(unit, within) : null;
+    if (item) put(item);
   }
-  for (const supply of job.supplies) {
-    const part = job.parts.find((p) => p.id === supply.partId);
-    if (part?.kind !== "box") continue;
-    const before = lines.get(part.name);
-    const count = (before?.count ?? 0) + 1;
-    lines.set(part.name, { name: part.name, count, unit: "", detail: `${part.ways} ways` });
+  for (const wire of wiresOf(circuit)) {
+    if (wire.harness !== "") continue;
+    put({ name: `wire ${wire.gaugeId}`, unit: "m", detail: wire.colour }, wire.lengthM.high);
   }
   for (const { name, needed } of job.kit) {
     const part = job.parts.find((p) => p.kind === "flasher" && p.name === name);
     if (!part || job.supplies.some((s) => s.partId === part.id)) continue;
-    lines.set(name, { name, count: needed, unit: "", detail: "in the place of the vehicle’s own" });
+    put({ name, unit: "", detail: "in the place of the vehicle’s own" }, needed);
   }
   return [...lines.values()].sort((a, b) => a.unit.localeCompare(b.unit) || byName(a.name, b.name));
 }
@@ -102,21 +136,12 @@ export interface WireLine {
 
 /** Every wire that is cut, in the order of its label. */
 export function wireListOf(circuit: Circuit): WireLine[] {
-  return [...circuit.elements.values()]
-    .flatMap((e): WireLine[] =>
-      e.kind === "wire" && !e.pigtail
-        ? [
-            {
-              runId: e.runId,
-              label: e.label,
-              gaugeId: e.gaugeId,
-              colour: e.colour,
-              lengthM: e.lengthM.value,
-              from: e.ends[0],
-              to: e.ends[1],
-            },
-          ]
-        : [],
-    )
+  return wiresOf(circuit)
+    .filter((wire) => wire.harness === "")
+    .map((wire): WireLine => {
+      const [from, to] = wireEnds(circuit, wire);
+      const { runId, label, gaugeId, colour } = wire;
+      return { runId, label, gaugeId, colour, lengthM: wire.lengthM.value, from, to };
+    })
     .sort((a, b) => byName(a.label, b.label));
 }

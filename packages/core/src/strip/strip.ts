@@ -1,13 +1,15 @@
-import { decimal, lengthText, type Interval, type UnitSystem } from "../quantity/index.ts";
+import type { Interval, UnitSystem } from "../quantity/index.ts";
 import {
   controlPath,
   elementOf,
   powerPath,
   rootV,
+  unitAt,
   type Circuit,
   type Element,
   type RunCircuit,
   type TrunkCircuit,
+  type WireElement,
 } from "../circuit/index.ts";
 import type { ChoiceKind } from "../circuit/index.ts";
 import {
@@ -20,7 +22,8 @@ import {
   type RunId,
 } from "../job/index.ts";
 import { workLevel, type LightColour } from "../part/index.ts";
-import { dropShare, type OperatingPoint } from "../solve/index.ts";
+import { dropOf, type OperatingPoint } from "../solve/index.ts";
+import { insideOf } from "../unit/index.ts";
 
 /** One thing on a strip, with what the operating point says of it. */
 export interface StripPart {
@@ -32,6 +35,8 @@ export interface StripPart {
   readonly detail: string;
   /** Insulation colour of a wire by name; "" for anything else. */
   readonly colour: string;
+  /** The piece between a source and its fuse. */
+  readonly beforeFuse: boolean;
   readonly fromV: number;
   readonly toV: number;
   readonly currentA: number;
@@ -69,7 +74,10 @@ export interface Strip {
   readonly control: readonly { readonly label: string; readonly parts: readonly StripPart[] }[];
   readonly coilSwitching: "positive" | "negative" | null;
   readonly lowestV: number;
+  /** Lost in copper out and back by the worst lamp, as a share of the source. */
   readonly dropShare: number;
+  /** Lost in fuses, contacts and the frame beside that, in V. */
+  readonly fixedV: number;
 }
 
 /** What several runs share before they part, as a strip of its own. */
@@ -86,109 +94,49 @@ export interface TrunkStrip {
   readonly runs: readonly string[];
 }
 
-const CHOICE_OF: Readonly<Record<Element["kind"], ChoiceKind | null>> = {
-  wire: "wire",
-  chassis: null,
-  fuse: "fuse",
-  switch: "switch",
-  contact: "relay",
-  coil: "coil",
-  diode: null,
-  load: null,
-  connector: "plug",
-  converter: null,
-  battery: null,
-  flasher: null,
-  tap: "tap",
-};
+/** Links inside a unit and what the maker laid are there, but no one has to be shown them. */
+const isShown = (element: Element): boolean =>
+  element.kind !== "strap" && !(element.kind === "wire" && element.role === "factory");
 
-function nameOf(element: Element): string {
-  switch (element.kind) {
-    case "wire":
-      return element.gaugeId;
-    case "chassis":
-      return "chassis";
-    case "fuse":
-      return `${decimal(element.ratingA)} A ${element.resets ? "breaker" : "fuse"}`;
-    case "switch":
-    case "contact":
-      return element.part.name;
-    case "coil":
-      return "coil 85/86";
-    case "connector":
-    case "converter":
-    case "battery":
-    case "flasher":
-      return element.part.name;
-    case "diode":
-      return "diode";
-    case "load":
-      return element.label;
-    case "tap":
-      return element.pin.carries;
-  }
-}
-
-function detailOf(element: Element, units: UnitSystem): string {
-  switch (element.kind) {
-    case "wire": {
-      const length = lengthText(element.lengthM.value, units);
-      return element.pigtail ? `pigtail, ${length}` : `${element.colour}, ${length}`;
-    }
-    case "chassis":
-      return "frame";
-    case "fuse":
-      return `${lengthText(element.fromSourceM.value, units)} from source`;
-    case "switch":
-      return `rated ${decimal(element.part.contactA)} A`;
-    case "contact":
-      return `30 → ${element.normallyClosed ? "87a" : "87"}, rated ${decimal(element.part.contactA)} A`;
-    case "coil":
-      return `${element.plusTerminal} positive`;
-    case "connector":
-      return `rated ${decimal(element.part.ratingA)} A`;
-    case "converter":
-      return `${decimal(element.part.inMinV, 0)}–${decimal(element.part.inMaxV, 0)} V to ${decimal(element.part.outV.value)} V`;
-    case "battery":
-      return `${decimal(element.part.capacityAh.value, 0)} Ah`;
-    case "flasher":
-      return `${decimal(element.part.ratePerMin.value, 0)} a minute`;
-    case "diode":
-      return "band to the coil";
-    case "load":
-      return element.part.name;
-    case "tap":
-      return [element.pin.colour, element.pin.certainty].filter((t) => t !== "").join(", ");
-  }
-}
-
+/** Parts of a path in order; on a control's path sizes are given, and a tap is a tap. */
 function partsOf(
   circuit: Circuit,
   ids: readonly ElementId[],
   point: OperatingPoint,
   units: UnitSystem,
+  path: "power" | "control",
 ): StripPart[] {
-  return ids.map((id): StripPart => {
+  return ids.flatMap((id): StripPart[] => {
     const element = elementOf(circuit, id);
+    if (!isShown(element)) return [];
     const at = point.at.get(id);
-    const coilPart = /\.(tap|coil)/.test(id);
-    const choice = element.kind === "tap" && !coilPart ? "feed" : CHOICE_OF[element.kind];
-    const fixed =
-      (element.kind === "wire" && (element.pigtail || coilPart)) ||
-      (element.kind === "fuse" && coilPart);
-    return {
-      elementId: id,
-      kind: element.kind,
-      name: nameOf(element),
-      detail: detailOf(element, units),
-      colour: element.kind === "wire" && !element.pigtail ? element.colour : "",
-      fromV: at?.fromV ?? 0,
-      toV: at?.toV ?? 0,
-      currentA: at?.currentA ?? 0,
-      choice: fixed ? null : choice,
-    };
+    const spec = insideOf(element);
+    const given =
+      element.kind === "wire"
+        ? element.group === ""
+        : element.kind === "fuse" && path === "control";
+    const choice = element.kind === "tap" && path === "power" ? "feed" : spec.choice;
+    const isCut = element.kind === "wire" && element.harness === "";
+    return [
+      {
+        elementId: id,
+        kind: element.kind,
+        name: spec.name(element),
+        detail: spec.detail(element, units),
+        colour: isCut ? element.colour : "",
+        beforeFuse: element.kind === "wire" && isBeforeFuse(circuit, element),
+        fromV: at?.fromV ?? 0,
+        toV: at?.toV ?? 0,
+        currentA: at?.currentA ?? 0,
+        choice: given ? null : choice,
+      },
+    ];
   });
 }
+
+/** The piece of wire between a source and its fuse, which nothing protects. */
+const isBeforeFuse = (circuit: Circuit, wire: WireElement): boolean =>
+  unitAt(circuit, wire.to)?.kind === "fuse" && wire.role === "feed";
 
 function stripOf(
   job: Job,
@@ -198,6 +146,7 @@ function stripOf(
   units: UnitSystem,
 ): Strip {
   const run = job.runs.find((r) => r.id === made.runId);
+  const drop = dropOf(circuit, made, point);
   const lamps = made.branches.map((branch): StripLamp => {
     const load = elementOf(circuit, branch.load);
     if (load.kind !== "load") throw new Error(`branch of "${branch.lampId}" has no load`);
@@ -212,7 +161,7 @@ function stripOf(
       currentA: at?.currentA ?? 0,
       level: at ? workLevel(load.part.load, at.fromV - at.toV, at.currentA) : 0,
       place: job.lamps.find((l) => l.id === branch.lampId)?.place ?? "front",
-      leads: partsOf(circuit, [...branch.out, ...branch.back], point, units),
+      leads: partsOf(circuit, [...branch.out, ...branch.back], point, units, "power"),
     };
   });
   return {
@@ -223,16 +172,20 @@ function stripOf(
     totalA: lamps.reduce((amps, lamp) => amps + lamp.currentA, 0),
     sourceV: rootV(made.root, point),
     steps: made.steps,
-    out: partsOf(circuit, made.out, point, units),
+    out: partsOf(circuit, made.out, point, units, "power"),
     lamps,
-    back: partsOf(circuit, made.back, point, units),
-    control: [...(made.coil?.lanes ?? []), ...made.ways].map((lane) => ({
+    back: partsOf(circuit, made.back, point, units, "power"),
+    control: [
+      ...(made.coil?.lanes ?? []).map((lane) => ({ lane, path: "control" as const })),
+      ...made.ways.map((lane) => ({ lane, path: "power" as const })),
+    ].map(({ lane, path }) => ({
       label: lane.label,
-      parts: partsOf(circuit, lane.ids, point, units),
+      parts: partsOf(circuit, lane.ids, point, units, path),
     })),
     coilSwitching: made.coil?.switching ?? null,
     lowestV: lamps.length > 0 ? Math.min(...lamps.map((l) => l.volts)) : 0,
-    dropShare: dropShare(made, point),
+    dropShare: drop.copper,
+    fixedV: drop.fixedV,
   };
 }
 
@@ -244,8 +197,9 @@ export function trunkStripsOf(
   units: UnitSystem,
 ): TrunkStrip[] {
   return circuit.trunks.map((trunk): TrunkStrip => {
-    const parts = partsOf(circuit, trunk.path, point, units);
-    const last = parts[parts.length - 1];
+    const parts = partsOf(circuit, trunk.path, point, units, "power");
+    const last = trunk.path[trunk.path.length - 1];
+    const end = last && point.at.get(last);
     const behind = circuit.runs.filter((run) =>
       [...powerPath(run), ...controlPath(run)].some((id) => trunk.path.includes(id)),
     );
@@ -253,11 +207,11 @@ export function trunkStripsOf(
       ownerId: trunk.ownerId,
       kind: trunk.kind,
       name: trunk.name,
-      givesV: last?.toV ?? 0,
-      currentA: last?.currentA ?? 0,
+      givesV: end?.toV ?? 0,
+      currentA: end?.currentA ?? 0,
       drawA: trunk.drawA,
       parts,
-      gate: partsOf(circuit, trunk.gate, point, units),
+      gate: partsOf(circuit, trunk.gate, point, units, "control"),
       runs: behind.map((run) => ownerName(job, run.runId)),
     };
   });

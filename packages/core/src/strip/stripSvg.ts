@@ -14,6 +14,7 @@ const escape = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.
 const WIDTHS: Readonly<Record<StripPart["kind"], number>> = {
   wire: 104,
   chassis: 60,
+  strap: 40,
   fuse: 70,
   switch: 96,
   contact: 104,

@@ -34,3 +34,23 @@ export const RUN_COLOURS = [
   "grey",
   "light blue",
 ] as const;
+
+/** The vehicle's own wire to a circuit that is tapped: assumed, as nobody has measured it. */
+export const FACTORY_WIRE = "16 AWG";
+export const FACTORY_WIRE_M = 0.3;
+
+/** A wire between two things that sit beside each other, in m. */
+export const AT_HAND_M: Fact = assumed(0.15, 0.1, 0.25);
+
+/** Thinnest wire of a power path on a vehicle: common practice. */
+export const FLOOR_WIRE: Readonly<Record<WireSystem, string>> = {
+  awg: "18 AWG",
+  metric: "0.75 mm²",
+};
+
+/** Inside a box or a converter from one terminal to another, in Ω: assumed. */
+export const STRAP_OHM = 0.0005;
+
+/** A thing bolted to another, written as a wire: as good as none. */
+export const BOLT_WIRE = "6 AWG";
+export const BOLT_M = 0.02;

@@ -1,4 +1,13 @@
-import type { Circuit, Element, RunCircuit, WireElement } from "../circuit/index.ts";
+import {
+  BATTERY,
+  PACK,
+  terminalNode,
+  type Circuit,
+  type Element,
+  type RunCircuit,
+  type Unit,
+  type WireElement,
+} from "../circuit/index.ts";
 import {
   asId,
   type Deviation,
@@ -6,13 +15,17 @@ import {
   type Job,
   type NodeId,
   type RunId,
+  type UnitId,
 } from "../job/index.ts";
 import { measured } from "../quantity/index.ts";
-import { GROUND } from "./runBuilder.ts";
 
-const splice = (run: RunId): NodeId => asId<NodeId>(`${run}.splice`);
+/** Where a run's lamps part: the end of the last wire on its way out. */
+function spliceOf(elements: ReadonlyMap<ElementId, Element>, run: RunCircuit): NodeId | null {
+  const last = run.out[run.out.length - 1];
+  return (last && elements.get(last)?.to) ?? null;
+}
 
-/** A wire that the plan does not have. */
+/** A wire that the plan does not have; not cut from a spool of this job. */
 function strayWire(
   id: string,
   runId: RunId,
@@ -24,6 +37,7 @@ function strayWire(
   return {
     kind: "wire",
     id: asId<ElementId>(id),
+    unit: "",
     runId,
     from,
     to,
@@ -32,9 +46,8 @@ function strayWire(
     lengthM: measured(lengthM),
     colour: "",
     label: "stray",
-    ends: ["other run", "this run"],
-    // Not cut from a spool of this job.
-    pigtail: true,
+    harness: "stray, as found",
+    group: "",
   };
 }
 
@@ -42,10 +55,16 @@ function strayWire(
 const SHARED_RETURN_M = 8;
 const SHARED_RETURN_GAUGE = "22 AWG";
 
-function swapLamps(elements: Map<ElementId, Element>, d: Deviation): void {
+interface Wiring {
+  readonly elements: Map<ElementId, Element>;
+  readonly units: Map<UnitId, Unit>;
+  readonly runs: ReadonlyMap<RunId, RunCircuit>;
+}
+
+function swapLamps({ elements }: Wiring, a: NodeId, b: NodeId): void {
   const swapped = new Map([
-    [splice(d.runId), splice(d.otherRunId)],
-    [splice(d.otherRunId), splice(d.runId)],
+    [a, b],
+    [b, a],
   ]);
   for (const [id, element] of elements) {
     const to = element.kind === "wire" && element.role === "branch" && swapped.get(element.from);
@@ -53,61 +72,76 @@ function swapLamps(elements: Map<ElementId, Element>, d: Deviation): void {
   }
 }
 
-function shareReturn(
-  elements: Map<ElementId, Element>,
-  runs: readonly RunCircuit[],
-  d: Deviation,
-): ElementId {
-  const shared = asId<NodeId>(`${d.runId}.shared`);
-  for (const run of runs) {
-    if (run.runId !== d.runId && run.runId !== d.otherRunId) continue;
-    const last = elements.get(run.back[run.back.length - 1]!);
-    if (last) elements.set(last.id, { ...last, to: shared });
+function shareReturn(w: Wiring, job: Job, d: Deviation): ElementId {
+  const unit = asId<UnitId>(`stray_${d.id.replace(/\W/g, "_")}`);
+  w.units.set(unit, {
+    ...{ id: unit, kind: "splice", name: "shared splice", ownerId: d.runId },
+    site: { kind: "atHand" },
+    terminals: [{ name: "j", form: "splice", spare: "" }],
+    fitted: false,
+  });
+  const shared = terminalNode(unit, "j");
+  for (const runId of [d.runId, d.otherRunId]) {
+    const run = w.runs.get(runId)!;
+    const first = run.back[0] && w.elements.get(run.back[0]);
+    if (!first) continue;
+    if (first.kind === "wire") {
+      w.elements.set(first.id, { ...first, to: shared });
+      continue;
+    }
+    // Off its bolt on the frame, and tied to the other's instead.
+    w.elements.delete(first.id);
+    const tie = strayWire(`${d.id}.${runId}`, runId, first.from, shared, "18 AWG", 0.1);
+    w.elements.set(tie.id, tie);
   }
+  const own = job.vehicle.system.kind === "pack" ? PACK : BATTERY;
   const wire = strayWire(
     `${d.runId}.sharedReturn`,
     d.runId,
     shared,
-    GROUND,
+    terminalNode(own, "neg"),
     SHARED_RETURN_GAUGE,
     SHARED_RETURN_M,
   );
-  elements.set(wire.id, wire);
+  w.elements.set(wire.id, wire);
   return wire.id;
 }
 
 /** The circuit as it is wired where that differs from the plan: what proof and bench then solve. */
 export function deviate(job: Job, circuit: Circuit): Circuit {
   if (job.deviations.length === 0) return circuit;
-  const elements = new Map(circuit.elements);
+  const wiring: Wiring = {
+    elements: new Map(circuit.elements),
+    units: new Map(circuit.units),
+    runs: new Map(circuit.runs.map((run) => [run.runId, run])),
+  };
+  const { elements, units } = wiring;
   const extra = new Map<RunId, ElementId[]>();
   for (const d of job.deviations) {
-    const both = [d.runId, d.otherRunId].every((id) => circuit.runs.some((r) => r.runId === id));
-    if (!both) continue;
+    const [run, other] = [wiring.runs.get(d.runId), wiring.runs.get(d.otherRunId)];
+    const a = run && spliceOf(elements, run);
+    const b = other && spliceOf(elements, other);
+    if (!a || !b) continue;
     const note = (id: ElementId): void =>
       void extra.set(d.runId, [...(extra.get(d.runId) ?? []), id]);
     switch (d.kind) {
       case "lampsSwapped":
-        swapLamps(elements, d);
+        swapLamps(wiring, a, b);
         break;
       case "joined": {
-        const wire = strayWire(
-          `${d.id}.joined`,
-          d.runId,
-          splice(d.runId),
-          splice(d.otherRunId),
-          "18 AWG",
-          0.3,
-        );
+        const wire = strayWire(`${d.id}.joined`, d.runId, a, b, "18 AWG", 0.3);
         elements.set(wire.id, wire);
         note(wire.id);
         break;
       }
       case "thinSharedReturn":
-        note(shareReturn(elements, circuit.runs, d));
+        note(shareReturn(wiring, job, d));
         break;
     }
   }
-  const runs = circuit.runs.map((run) => ({ ...run, extra: extra.get(run.runId) ?? [] }));
-  return { ...circuit, elements, runs };
+  const runs = circuit.runs.map((run) => {
+    const there = (ids: readonly ElementId[]) => ids.filter((id) => elements.has(id));
+    return { ...run, back: there(run.back), extra: extra.get(run.runId) ?? [] };
+  });
+  return { ...circuit, elements, units, runs };
 }

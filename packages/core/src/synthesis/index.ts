@@ -4,4 +4,5 @@ export { pinText, tapsFor } from "./tap.ts";
 export { COIL_FUSE_A } from "./defaults.ts";
 export { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 export { runsOnControl } from "./kitControl.ts";
-export { ownerOf, trunkV } from "./trunks.ts";
+export { ownerOf } from "./decideTrunks.ts";
+export { trunkV } from "./trunkVolts.ts";

@@ -1,14 +1,5 @@
 import { controlPath, powerPath, type Circuit } from "../circuit/index.ts";
-import {
-  asId,
-  type Control,
-  type ElementId,
-  type Input,
-  type Job,
-  type NodeId,
-  type PinId,
-  type RunId,
-} from "../job/index.ts";
+import { asId, type Control, type Input, type Job, type PinId, type RunId } from "../job/index.ts";
 import { GENERIC_SWITCH, type SwitchPart } from "../part/index.ts";
 import { measured, type Fact } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
@@ -59,20 +50,20 @@ export function controlOfPin(
 
 /** Runs of a circuit that one position of a control works. */
 export function runsOnControl(circuit: Circuit, control: Control, input: Input): RunId[] {
-  const shared = asId<ElementId>(`${control.id}.${input}`);
-  return circuit.runs.flatMap((run) => {
-    const ids = [...powerPath(run), ...controlPath(run)];
-    const own = ids.some((id) => {
+  return circuit.runs.flatMap((run) =>
+    [...powerPath(run), ...controlPath(run)].some((id) => {
       const element = circuit.elements.get(id);
-      return (
-        element?.kind === "switch" &&
-        element.input === input &&
-        element.from === asId<NodeId>(`${control.id}.feedEnd`)
-      );
-    });
-    return own || ids.includes(shared) ? [run.runId] : [];
-  });
+      if (element?.kind !== "switch" || element.input !== input || element.unit === "")
+        return false;
+      const unit = circuit.units.get(element.unit);
+      return unit?.kind === "control" && unit.ownerId === ownerId(control);
+    })
+      ? [run.runId]
+      : [],
+  );
 }
+
+const ownerId = (control: Control): RunId => asId<RunId>(control.id);
 
 /** Whether two or more runs work on fewer poles than they are, so that their feeds meet. */
 export const tiesFeeds = (control: Control, users: number): boolean => control.poles < users;

@@ -43,3 +43,14 @@ export interface RunPlan {
 
 export type Choices = Choice[];
 export type Gaps = Gap[];
+
+/** Signals of the controls and factory wires that a run's ways go through. */
+export const pinsOf = (plan: RunPlan): ConnectorPin[] => [
+  ...(plan.feedPin ? [plan.feedPin] : []),
+  ...(plan.direct ?? []),
+  ...(plan.coilTap && !plan.logic ? [plan.coilTap] : []),
+  ...(plan.logic ?? []).flatMap((way) => [
+    ...(way.feed ? [way.feed] : []),
+    ...way.helpers.map((h) => h.pin),
+  ]),
+];

@@ -1,113 +1,200 @@
-import type { Choice, Circuit, Element, RunCircuit } from "../circuit/index.ts";
-import type { ElementId, Job, RunId } from "../job/index.ts";
-import { designPoint } from "../network/index.ts";
-import { dropShare } from "../solve/index.ts";
+import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circuit/index.ts";
+import type { Job, LampId, RunId } from "../job/index.ts";
+import { LIMIT_SHARE } from "../part/index.ts";
 import { restVolts } from "../source/index.ts";
+import { Assembly } from "./assembly.ts";
+import {
+  decideControls,
+  decideSupplies,
+  ownerOf,
+  type ControlPlan,
+  type SupplyPlan,
+} from "./decideTrunks.ts";
 import { deviate } from "./deviate.ts";
-import { RUN_COLOURS } from "./defaults.ts";
-import { shareHousings } from "./housing.ts";
-import { layOutRun, type LayOutPlace } from "./layOut.ts";
+import { blockTrunk, type GroundBlocks } from "./groundBlocks.ts";
+import { hostsOf, type Housings } from "./layOutLamps.ts";
+import { layOutRun, shareBacks } from "./layOutRun.ts";
+import { layOutControl, layOutSupply } from "./layOutTrunks.ts";
+import { nameWires, runColour, type Naming } from "./nameWires.ts";
+import { originOfSource, type Laid } from "./origin.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
 import { planRun } from "./planRun.ts";
-import { layOutTrunks, ownerOf, type Trunks } from "./trunks.ts";
-import { decideWire } from "./wire.ts";
+import { sizeWires, type WireGroup } from "./size.ts";
+import { layOutSources } from "./sources.ts";
+import { supplyInputA } from "./trunkDraw.ts";
 
-/** Share of the drop target that a run behind a trunk begins with. */
-const FIRST_SHARE = 0.8;
-/** What that share shrinks by while the solved drop is over the target, and how often. */
-const SHRINK = 0.8;
-const MOST_PASSES = 6;
-
-interface Planned {
-  readonly index: number;
-  readonly plan: RunPlan;
+/** First pass: what is fed from where, through what, behind which fuse. */
+interface Decided {
+  readonly plans: readonly RunPlan[];
+  readonly supplies: readonly SupplyPlan[];
+  readonly controls: readonly ControlPlan[];
+  readonly choices: Choices;
+  readonly gaps: Gaps;
 }
 
-interface Laid {
-  readonly elements: Map<ElementId, Element>;
-  readonly runs: readonly RunCircuit[];
-  readonly wires: readonly Choice[];
-}
-
-const behindTrunk = ({ feed }: RunPlan): boolean =>
-  feed.source.kind === "supply" || feed.source.kind === "control";
-
-/** Every run laid out, each with so much of the drop target for its own wire. */
-function layOutAll(
-  job: Job,
-  planned: readonly Planned[],
-  trunks: Trunks,
-  shares: ReadonlyMap<RunId, number>,
-): Laid {
-  const elements = new Map<ElementId, Element>(trunks.elements.map((e) => [e.id, e]));
-  const runs: RunCircuit[] = [];
-  const wires: Choice[] = [];
-  for (const { plan, index } of planned) {
-    const { source } = plan.feed;
-    const before =
-      source.kind === "supply"
-        ? trunks.trunks.find((t) => t.ownerId === ownerOf(source.supplyId))
-        : undefined;
-    const place: LayOutPlace = {
-      index,
-      colour: RUN_COLOURS[index % RUN_COLOURS.length]!,
-      controls: trunks.controls,
-      shared: before ? [...before.shared, ...before.path] : [],
-      groundBlock: trunks.groundBlock,
-    };
-    const controlFuseA =
-      source.kind === "control" ? (trunks.controlFuseA.get(source.controlId) ?? 0) : 0;
-    const share = shares.get(plan.run.id) ?? 1;
-    const wire = decideWire(plan, job.practices, place, controlFuseA, share);
-    const { picked, reason, pinned } = wire;
-    wires.push({ runId: plan.run.id, kind: "wire", picked, reason, pinned });
-    const made = layOutRun(plan, wire.value, job.practices, place);
-    for (const element of made.elements) elements.set(element.id, element);
-    runs.push(made.circuit);
-  }
-  return { elements, runs: shareHousings(job, elements, runs), wires };
-}
-
-/**
- * Runs behind trunks share a drop that only the network knows: their wires are chosen, the
- * whole is solved, and those still over the target get a thicker one.
- */
-function sized(job: Job, planned: readonly Planned[], trunks: Trunks, gaps: Gaps): Laid {
-  const shares = new Map<RunId, number>();
-  for (const { plan } of planned) {
-    const shared = behindTrunk(plan) || plan.run.return === "block";
-    shares.set(plan.run.id, shared ? FIRST_SHARE : 1);
-  }
-  let laid = layOutAll(job, planned, trunks, shares);
-  if (trunks.trunks.length === 0) return laid;
-  for (let pass = 0; pass < MOST_PASSES; pass += 1) {
-    const circuit = { ...laid, trunks: trunks.trunks, choices: [], gaps };
-    const point = designPoint(job, circuit, restVolts(job.vehicle));
-    const over = laid.runs.filter(
-      (run) => run.steps === 1 && dropShare(run, point) > job.practices.dropTarget,
-    );
-    if (over.length === 0) break;
-    for (const run of over) shares.set(run.runId, (shares.get(run.runId) ?? 1) * SHRINK);
-    laid = layOutAll(job, planned, trunks, shares);
-  }
-  return laid;
-}
-
-/**
- * From runs to a buildable circuit, with a reason for every part picked. Pure and
- * deterministic: the same job gives the same circuit. What cannot be built is listed in
- * `gaps` and never left out in silence.
- */
-export function synthesise(job: Job): Circuit {
+function decide(job: Job): Decided {
   const choices: Choices = [];
   const gaps: Gaps = [];
-  const planned = job.runs.flatMap((run, index): Planned[] => {
-    const plan = planRun(job, run, choices, gaps);
-    return plan ? [{ plan, index }] : [];
+  const plans = job.runs.flatMap((run) => planRun(job, run, choices, gaps) ?? []);
+  const notes = { choices, gaps };
+  return {
+    plans,
+    supplies: decideSupplies(job, plans, notes),
+    controls: decideControls(job, plans, notes),
+    choices,
+    gaps,
+  };
+}
+
+interface LaidOut {
+  readonly assembly: Assembly;
+  readonly runs: readonly RunCircuit[];
+  readonly trunks: readonly TrunkCircuit[];
+  readonly blocks: GroundBlocks;
+}
+
+/** Second pass: units with terminals, and wires between them that have no size yet. */
+function layOut(job: Job, decided: Decided): LaidOut {
+  const assembly = new Assembly();
+  const laid: Laid = {
+    ...{ job, assembly },
+    factory: new Map(),
+    supplies: new Map(),
+    controls: new Map(),
+  };
+  layOutSources(assembly, job);
+  const trunks = [
+    ...decided.supplies.flatMap((plan) => layOutSupply(laid, plan) ?? []),
+    ...decided.controls.flatMap((plan) => layOutControl(laid, plan) ?? []),
+  ];
+  const blocks: GroundBlocks = new Map();
+  const fitted = new Set<LampId>(
+    decided.plans.flatMap((plan) => plan.loads.map(({ lamp }) => lamp.id)),
+  );
+  const housings: Housings = { hosts: hostsOf(job, fitted), units: new Map(), backs: new Map() };
+  const { choices, gaps } = decided;
+  const made = decided.plans.flatMap((plan): RunCircuit[] => {
+    const origin = originOfSource(laid, plan.feed.source, plan.feedPin);
+    if (!origin) {
+      const detail = "what it is fed from could not be laid out";
+      gaps.push({ runId: plan.run.id, kind: "noSource", detail });
+      return [];
+    }
+    return [layOutRun(plan, { laid, origin, housings, blocks, choices, gaps })];
   });
-  const plans = planned.map(({ plan }) => plan);
-  const trunks = layOutTrunks(job, plans, choices, gaps);
-  const { elements, runs, wires } = sized(job, planned, trunks, gaps);
-  choices.push(...wires);
-  return deviate(job, { elements, runs, trunks: trunks.trunks, choices, gaps });
+  const runs = shareBacks(made, housings);
+  return {
+    assembly,
+    runs,
+    trunks: [...trunks, ...[...blocks.values()].map((block) => blockTrunk(job, block))],
+    blocks,
+  };
+}
+
+/** What each run's wires have to bear: its own fuse, or whatever larger one lies before it. */
+function runGroup(plan: RunPlan, controls: readonly ControlPlan[]): WireGroup {
+  const { source } = plan.feed;
+  const control =
+    source.kind === "control" ? controls.find((c) => c.control.id === source.controlId) : undefined;
+  // The stub between a factory wire and the run's own fuse has only the factory's before it.
+  const upstreamA = Math.max(
+    plan.feedPin && source.kind === "pin" ? plan.feedPin.fuseA : 0,
+    control?.fuseA ?? 0,
+  );
+  const ownA = plan.fuseA ?? (upstreamA > 0 ? 0 : plan.drawA.high);
+  const behind =
+    upstreamA > ownA
+      ? control
+        ? "fuse of the control"
+        : "factory fuse"
+      : plan.fuseA === null
+        ? "draw"
+        : "fuse";
+  return {
+    key: plan.run.id,
+    ownerId: plan.run.id,
+    pinned: plan.run.wire,
+    throughA: Math.max(ownA, upstreamA),
+    behind,
+    told: true,
+  };
+}
+
+function groupsOf(decided: Decided, blocks: GroundBlocks): WireGroup[] {
+  const supplies = decided.supplies.flatMap((plan): WireGroup[] => {
+    const ownerId = ownerOf(plan.supply.id);
+    const { part, drawA, fuseA } = plan;
+    // What a converter gives before it lets go, whatever hangs on it.
+    const outA = part?.kind === "converter" ? part.outA * LIMIT_SHARE : drawA.high;
+    const out: WireGroup = {
+      ...{ key: `${plan.supply.id}.out`, ownerId, pinned: null, throughA: outA, told: false },
+      behind: part?.kind === "converter" ? "limit" : "draw",
+    };
+    const feed: WireGroup = {
+      ...{ key: plan.supply.id, ownerId, pinned: plan.supply.wire, told: true },
+      throughA: fuseA ?? drawA.high,
+      behind: fuseA === null ? "draw" : "fuse",
+    };
+    return [feed, out];
+  });
+  const controls = decided.controls.map(({ control, drawA, fuseA }): WireGroup => ({
+    ...{ key: control.id, ownerId: ownerOf(control.id), pinned: null, told: true },
+    throughA: fuseA ?? drawA.high,
+    behind: fuseA === null ? "draw" : "fuse",
+  }));
+  const returns = [...blocks.values()].map(({ ownerId, drawA }): WireGroup => ({
+    ...{ key: ownerId, ownerId, pinned: null, throughA: drawA.high, behind: "draw", told: true },
+  }));
+  const runs = decided.plans.map((plan) => runGroup(plan, decided.controls));
+  return [...supplies, ...controls, ...returns, ...runs];
+}
+
+/** Names by owner: runs by their place in the job, what they share by a letter. */
+function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
+  return new Map<RunId, Naming>([
+    ...job.supplies.map((s, i) => [ownerOf(s.id), { prefix: `S${i + 1}`, colour: "red" }] as const),
+    ...job.controls.map(
+      (c, i) => [ownerOf(c.id), { prefix: `C${i + 1}`, colour: "grey" }] as const,
+    ),
+    ...[...blocks.values()].map(
+      (b, i) => [b.ownerId, { prefix: i === 0 ? "G" : `G${i + 1}`, colour: "black" }] as const,
+    ),
+    ...job.runs.map((r, i) => [r.id, { prefix: String(i + 1), colour: runColour(i) }] as const),
+  ]);
+}
+
+/**
+ * From runs to a buildable circuit, in four passes, each a pure function of the one before:
+ * decide, lay out units and wires, size, name. With a reason for every part picked. Pure and
+ * deterministic: the same job gives the same circuit. What cannot be built is listed in `gaps`
+ * and never left out in silence.
+ */
+export function synthesise(job: Job): Circuit {
+  const decided = decide(job);
+  const { assembly, runs, trunks, blocks } = layOut(job, decided);
+  const rest = restVolts(job.vehicle);
+  const converters = decided.supplies.filter(({ part }) => part?.kind === "converter");
+  const sized = sizeWires({
+    ...{ job, runs, trunks },
+    units: assembly.units,
+    elements: assembly.elements,
+    groups: groupsOf(decided, blocks),
+    inputA: new Map(
+      converters.map(({ supply }) => [
+        ownerOf(supply.id),
+        supplyInputA(job, decided.plans, supply).mid,
+      ]),
+    ),
+    voltsOf: (source) => rootV("feedRoot" in source ? source.feedRoot : source.root, rest),
+  });
+  decided.choices.push(...sized.choices);
+  return deviate(job, {
+    units: assembly.units,
+    posts: assembly.posts,
+    elements: nameWires(sized.elements, namingsOf(job, blocks)),
+    runs,
+    trunks,
+    choices: decided.choices,
+    gaps: decided.gaps,
+  });
 }

@@ -2,8 +2,7 @@ import { sum, times, type Interval } from "../quantity/index.ts";
 import type { Control, Job, RunId, Supply, SupplyId } from "../job/index.ts";
 import { packEmptyV } from "../source/index.ts";
 import { controlOfPin } from "./kitControl.ts";
-import { pinsOf } from "./layOut.ts";
-import type { RunPlan } from "./plan.ts";
+import { pinsOf, type RunPlan } from "./plan.ts";
 
 /** What a coil or an input takes through a control of the kit, in A: a mini relay's, rounded up. */
 const COIL_A = 0.15;

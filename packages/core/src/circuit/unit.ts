@@ -1,0 +1,113 @@
+import type { ControlId, LampId, NodeId, PinId, RunId, SupplyId, UnitId } from "../job/index.ts";
+import { asId } from "../job/index.ts";
+import type { Feed } from "../job/index.ts";
+
+/** Things that one can hold: what a circuit is made of, wires apart. */
+export const UNIT_KINDS = [
+  "battery",
+  "pack",
+  "chassis",
+  "factory",
+  "fuse",
+  "relay",
+  "switch",
+  "control",
+  "converter",
+  "box",
+  "flasher",
+  "lamp",
+  "plug",
+  "splice",
+  "groundBlock",
+  "diode",
+] as const;
+export type UnitKind = (typeof UNIT_KINDS)[number];
+
+/** What a wire's end wants at a terminal. */
+export interface TerminalForm {
+  /** What goes on the wire's end. */
+  readonly crimp: string;
+  /** Insulation to take off, in mm. */
+  readonly stripMm: number;
+  /** Whether heat-shrink goes over the joint. */
+  readonly shrink: boolean;
+  /** Thickest copper that it takes, in mm². */
+  readonly mostMm2: number;
+  /** Wires that it takes. */
+  readonly takes: number;
+}
+
+/**
+ * Forms of terminals, by common practice; the thickest wire by the sizes of DIN 46245
+ * crimps (m): red 1.5, blue 2.5, yellow 6 mm². Two wires in one crimp are the most that hold.
+ */
+export const TERMINAL_FORMS = {
+  post: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 35, takes: 8 },
+  lug: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 16, takes: 8 },
+  stud: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 4 },
+  block: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 12 },
+  blade: { crimp: "spade terminal 6.3 mm", stripMm: 6, shrink: true, mostMm2: 6, takes: 2 },
+  screw: { crimp: "ferrule", stripMm: 8, shrink: false, mostMm2: 10, takes: 2 },
+  holder: { crimp: "crimp to holder", stripMm: 8, shrink: true, mostMm2: 6, takes: 2 },
+  splice: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 10, takes: 16 },
+  tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 8 },
+  cavity: { crimp: "terminal of the plug", stripMm: 5, shrink: false, mostMm2: 6, takes: 1 },
+  own: { crimp: "as the part has it", stripMm: 6, shrink: false, mostMm2: 16, takes: 2 },
+} as const satisfies Readonly<Record<string, TerminalForm>>;
+export type TerminalFormName = keyof typeof TERMINAL_FORMS;
+
+/** Where a wire may end. */
+export interface Terminal {
+  /** As it is marked, DIN 72552 where that has a number: "87", "49a", "in_pos". */
+  readonly name: string;
+  readonly form: TerminalFormName;
+  /** Why it may stay without a wire; "" where it must have one. */
+  readonly spare: string;
+}
+
+/** Where a unit sits, as the route map can find it. */
+export type Site =
+  | { readonly kind: "source"; readonly feed: Feed }
+  | { readonly kind: "battery" }
+  | { readonly kind: "electrics" }
+  | { readonly kind: "pin"; readonly pinId: PinId }
+  | { readonly kind: "lamp"; readonly lampId: LampId }
+  | { readonly kind: "relay"; readonly runId: RunId }
+  | { readonly kind: "switch"; readonly runId: RunId }
+  | { readonly kind: "splice"; readonly runId: RunId; readonly end: "front" | "rear" | "" }
+  | { readonly kind: "supply"; readonly supplyId: SupplyId }
+  | { readonly kind: "control"; readonly controlId: ControlId }
+  /** At hand of whatever the wire comes from. */
+  | { readonly kind: "atHand" };
+
+export interface Unit {
+  readonly id: UnitId;
+  readonly kind: UnitKind;
+  /** What the installer calls it. */
+  readonly name: string;
+  /** The run, supply or control it belongs to; "" for what the vehicle has. */
+  readonly ownerId: RunId | "";
+  readonly site: Site;
+  readonly terminals: readonly Terminal[];
+  /** Laid out for this job: a line among the parts. */
+  readonly fitted: boolean;
+}
+
+/** The node of a unit's terminal: what solver, cut list and sheet all mean by it. */
+export const terminalNode = (unit: UnitId, terminal: string): NodeId =>
+  asId<NodeId>(`${unit}.${terminal}`);
+
+/** Unit and terminal of a node; the terminal is "" for ground itself. */
+export function splitNode(node: NodeId): { readonly unit: UnitId; readonly terminal: string } {
+  const dot = node.indexOf(".");
+  return dot < 0
+    ? { unit: asId<UnitId>(node), terminal: "" }
+    : { unit: asId<UnitId>(node.slice(0, dot)), terminal: node.slice(dot + 1) };
+}
+
+/** The vehicle's own negative: what voltages are measured against. */
+export const GROUND = asId<NodeId>("0");
+
+export const BATTERY = asId<UnitId>("battery");
+export const PACK = asId<UnitId>("pack");
+export const CHASSIS = asId<UnitId>("chassis");

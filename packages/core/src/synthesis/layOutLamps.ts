@@ -1,0 +1,178 @@
+import { terminalNode, type Branch } from "../circuit/index.ts";
+import type { ElementId, Job, Lamp, LampId, NodeId, UnitId } from "../job/index.ts";
+import type { Assembly, Bench, WireSize } from "./assembly.ts";
+import { AT_HAND_M, BOLT_M, BOLT_WIRE, STRAP_OHM } from "./defaults.ts";
+import { stepsOf } from "./draw.ts";
+import { frameLug, hasFrameReturn } from "./grounds.ts";
+import { factOf } from "../quantity/index.ts";
+import type { FittedLoad, RunPlan } from "./plan.ts";
+
+export type End = "front" | "rear";
+
+/** A joint where lamps of one end part, and where their ways back meet. */
+export interface LampJoint {
+  readonly splice: NodeId;
+  readonly joint: NodeId;
+  /** Wires between the run's own splice and this one; none where they are the same. */
+  readonly out: readonly ElementId[];
+  readonly back: readonly ElementId[];
+}
+
+/** Lamps in whose housing others sit, by the lamp that says so; rings and strangers left out. */
+export function hostsOf(job: Job, fitted: ReadonlySet<LampId>): ReadonlyMap<LampId, LampId> {
+  const hosts = new Map<LampId, LampId>();
+  for (const lamp of job.lamps) {
+    const { housing } = lamp;
+    if (housing === "" || housing === lamp.id || !fitted.has(lamp.id)) continue;
+    const host = job.lamps.find((l) => l.id === housing);
+    if (host && fitted.has(host.id) && host.housing === "") hosts.set(lamp.id, host.id);
+  }
+  return hosts;
+}
+
+/** What is known of every lamp's housing while runs are laid out one after the other. */
+export interface Housings {
+  readonly hosts: ReadonlyMap<LampId, LampId>;
+  readonly units: Map<LampId, UnitId>;
+  /** Ways back of lamps that have one of their own. */
+  readonly backs: Map<LampId, readonly ElementId[]>;
+}
+
+/** The housing of a lamp: its own, or that of the lamp it sits in. */
+function housingUnit(a: Assembly, b: Bench, { lamp }: FittedLoad, h: Housings): UnitId {
+  const hostId = h.hosts.get(lamp.id) ?? lamp.id;
+  const known = h.units.get(hostId);
+  if (known) return known;
+  const host: Pick<Lamp, "id" | "label"> =
+    hostId === lamp.id ? lamp : { id: hostId, label: lamp.label };
+  const unit = a.put(a.claim(`lamp_${hostId}`), b.ownerId, {
+    ...{ kind: "lamp", name: host.label, site: { kind: "lamp", lampId: hostId } },
+    terminals: [["neg", "own"]],
+  });
+  h.units.set(hostId, unit);
+  return unit;
+}
+
+interface LampPlace {
+  readonly plan: RunPlan;
+  readonly size: WireSize;
+  readonly housings: Housings;
+  readonly job: Job;
+}
+
+/** A plug in a lamp's leads: both wires part in it. */
+function plugUnit(b: Bench, n: number, { plan }: LampPlace, lamp: Lamp) {
+  const part = plan.connectorPart;
+  if (!part) return null;
+  const unit = b.unit(`plug${n}`, {
+    ...{ kind: "plug", name: `plug of ${lamp.label}`, site: { kind: "lamp", lampId: lamp.id } },
+    terminals: [
+      ["a1", "cavity"],
+      ["b1", "cavity"],
+      ["a2", "cavity"],
+      ["b2", "cavity"],
+    ],
+  });
+  const at = (terminal: string): NodeId => terminalNode(unit, terminal);
+  const out = b.inside(unit, `plug${n}`, { kind: "connector", from: at("a1"), to: at("b1"), part });
+  const back = b.inside(unit, `plug${n}Back`, {
+    ...{ kind: "connector", from: at("a2"), to: at("b2"), part },
+  });
+  return { out, back, a1: at("a1"), b1: at("b1"), a2: at("a2"), b2: at("b2") };
+}
+
+/** One lamp between two joints: its leads, its plug, its light inside its housing. */
+function layOutLamp(
+  b: Bench,
+  place: LampPlace,
+  fitted: FittedLoad,
+  n: number,
+  from: NodeId,
+  to: NodeId,
+): Branch {
+  const { plan, size, housings, job } = place;
+  const { lamp, part } = fitted;
+  const a = b.assembly;
+  const unit = housingUnit(a, b, fitted, housings);
+  const lights = a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
+  const plus = a.terminal(unit, lights === 0 ? "pos" : `pos${lights + 1}`, "own");
+  const minus = terminalNode(unit, "neg");
+  const own = part.pigtail !== "";
+  const lead: WireSize = own ? { gaugeId: part.pigtail } : size;
+  const harness = own ? `leads of ${lamp.label}` : "";
+  const plug = plugUnit(b, n, place, lamp);
+  const { branchM } = plan.run;
+  const out: ElementId[] = [];
+  let start = from;
+  if (plug) {
+    out.push(b.wire(`toPlug${n}`, "branch", from, plug.a1, size, AT_HAND_M), plug.out);
+    start = plug.b1;
+  }
+  out.push(b.wire(`branch${n}`, "branch", start, plus, lead, branchM, harness));
+  const load = b.inside(unit, `load${n}`, {
+    ...{ kind: "load", from: plus, to: minus, lampId: lamp.id, label: lamp.label, part },
+  });
+  if (housings.hosts.has(lamp.id)) {
+    // A guest has its host's way back: noted when the host is there.
+    return { lampId: lamp.id, out, load, back: [] };
+  }
+  const back: ElementId[] = [];
+  if (plug) {
+    back.push(b.wire(`back${n}`, "return", minus, plug.b2, lead, branchM, harness));
+    back.push(plug.back, b.wire(`fromPlug${n}`, "return", plug.a2, to, size, AT_HAND_M));
+  } else {
+    back.push(b.wire(`back${n}`, "return", minus, to, lead, branchM, harness));
+  }
+  if (part.caseGround) {
+    const spare = "its mount is on nothing that conducts back";
+    const body = a.terminal(unit, "body", "own", spare);
+    b.inside(unit, `body${n}`, { kind: "strap", from: minus, to: body, ohm: STRAP_OHM });
+    if (hasFrameReturn(job)) {
+      const lug = frameLug(b, `case${n}`);
+      const bolt = factOf(BOLT_M, "assumed");
+      b.wire(`mount${n}`, "factory", body, lug.node, { gaugeId: BOLT_WIRE }, bolt, "its mount");
+      back.push(lug.id);
+    }
+  }
+  housings.backs.set(lamp.id, back);
+  return { lampId: lamp.id, out, load, back };
+}
+
+/** Which end of the vehicle each lamp of a run is at; the first end of the run for one at neither. */
+export function endsOf(plan: RunPlan): readonly End[] {
+  const place = ({ lamp }: FittedLoad): End | null =>
+    lamp.place === "front" || lamp.place === "rear" ? lamp.place : null;
+  const first = plan.loads.map(place).find((end) => end !== null) ?? "front";
+  return plan.loads.map((load) => place(load) ?? first);
+}
+
+/** Lamps in parallel from the splice of their end. */
+export function layOutParallel(
+  b: Bench,
+  place: LampPlace,
+  joints: ReadonlyMap<End, LampJoint>,
+): Branch[] {
+  const ends = endsOf(place.plan);
+  return place.plan.loads.map((fitted, i): Branch => {
+    const joint = joints.get(ends[i]!)!;
+    const made = layOutLamp(b, place, fitted, i + 1, joint.splice, joint.joint);
+    return { ...made, out: [...joint.out, ...made.out], back: [...made.back, ...joint.back] };
+  });
+}
+
+/** Lamps step after step in a series string, as many in parallel in each as the run says. */
+export function layOutString(b: Bench, place: LampPlace, splice: NodeId, joint: NodeId): Branch[] {
+  const { plan } = place;
+  const steps = stepsOf(plan.run, plan.loads);
+  const perStep = Math.max(1, plan.run.perStep);
+  const nodes: NodeId[] = [splice];
+  for (let k = 1; k < steps; k += 1) {
+    const site = { kind: "splice", runId: plan.run.id, end: "" } as const;
+    nodes.push(b.splice(`step${k}`, `step ${k}`, site));
+  }
+  nodes.push(joint);
+  return plan.loads.map((fitted, i) => {
+    const step = Math.floor(i / perStep);
+    return layOutLamp(b, place, fitted, i + 1, nodes[step]!, nodes[step + 1]!);
+  });
+}

@@ -1,0 +1,391 @@
+import { terminalNode, type Site, type TrunkCircuit } from "../circuit/index.ts";
+import type { ElementId, NodeId } from "../job/index.ts";
+import { GENERIC_SWITCH, relayForV, type Part } from "../part/index.ts";
+import { assumed, type Fact } from "../quantity/index.ts";
+import { Bench, type WireSize } from "./assembly.ts";
+import { ownerOf, type ControlPlan, type SupplyPlan } from "./decideTrunks.ts";
+import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE, STRAP_OHM } from "./defaults.ts";
+import type { FeedPoint } from "./feedPoint.ts";
+import { frameLug, hasFrameReturn, toNegative, type Negative } from "./grounds.ts";
+import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./inline.ts";
+import {
+  channelNode,
+  originOf,
+  studOf,
+  tapOf,
+  type BoxUnit,
+  type Laid,
+  type Origin,
+} from "./origin.ts";
+
+const NONE: readonly ElementId[] = [];
+
+interface FeederSpec {
+  readonly feed: FeedPoint;
+  readonly origin: Origin;
+  readonly site: Site;
+  readonly fuseA: number | null;
+  readonly resets: boolean;
+  readonly fuseAtM: Fact;
+  readonly feedM: Fact;
+  readonly size: WireSize;
+}
+
+interface Feeder {
+  readonly path: readonly ElementId[];
+  readonly shared: readonly ElementId[];
+}
+
+/** Fuse and wire from a feed to a terminal of something added. */
+function layOutFeeder(b: Bench, f: FeederSpec, to: NodeId): Feeder {
+  const path: ElementId[] = [];
+  let { node, path: shared } = f.origin;
+  if (f.feed.source.kind === "pin") {
+    path.push(...shared);
+    shared = NONE;
+  }
+  const spec = {
+    ratingA: f.fuseA ?? 0,
+    resets: f.resets,
+    systemV: f.feed.volts,
+    fromSourceM: f.fuseAtM,
+  };
+  const { box } = f.origin;
+  if (box) {
+    const channel = channelNode(b, box, "ch", box.next);
+    box.next += 1;
+    const bar = studOf(box);
+    path.push(
+      f.fuseA === null
+        ? b.inside(box.unit, "bar", { kind: "strap", from: bar, to: channel, ohm: STRAP_OHM })
+        : fuseInside(b, box.unit, "fuse", bar, channel, spec),
+    );
+    node = channel;
+  } else if (f.fuseA !== null) {
+    const names = { stub: "stub", fuse: "fuse", role: "feed" } as const;
+    const fused = fuseInLine(b, names, node, f.site, f.size, spec);
+    path.push(...fused.ids);
+    node = fused.node;
+  }
+  path.push(b.wire("feed", "feed", node, to, f.size, f.feedM));
+  return { path, shared };
+}
+
+/** Where a supply's feed wire ends, and how it goes on from there to the supply itself. */
+interface Gate {
+  readonly entry: NodeId;
+  readonly path: readonly ElementId[];
+  readonly gate: readonly ElementId[];
+}
+
+/** A relay on the key, or a switch, between a feeder and what it feeds. */
+function layOutGate(
+  laid: Laid,
+  b: Bench,
+  plan: SupplyPlan,
+  size: WireSize,
+  input: NodeId,
+  negative: Negative,
+): Gate {
+  const { supply, feed, key } = plan;
+  const site: Site = { kind: "supply", supplyId: supply.id };
+  const coilSize = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
+  if (supply.gate === "switch") {
+    const knob = switchUnit(b, "switch", { kind: "switch", runId: b.ownerId }, GENERIC_SWITCH);
+    const on = b.wire("gated", "feed", knob.out, input, size, AT_HAND_M);
+    if (knob.tellTale) toNegative(b, "tellTale", knob.tellTale, negative, coilSize, supply.feedM);
+    return { entry: knob.in, path: [knob.id, on], gate: NONE };
+  }
+  if (supply.gate === "always" || !key) return { entry: input, path: NONE, gate: NONE };
+  const { system } = laid.job.vehicle;
+  const coilV = key.supply === "pack" && system.kind !== "engine" ? system.pack.nominalV : 12;
+  const names = { unit: "relay", contact: "contact", coil: "coil" };
+  const relay = relayUnit(b, names, "relay", site, relayForV(coilV), "86");
+  const tap = tapOf(laid, b, "tap", key);
+  const fuse = fuseInLine(
+    b,
+    { stub: "coilStub", fuse: "coilFuse", role: "tap" },
+    tap.node,
+    { kind: "pin", pinId: key.id },
+    coilSize,
+    {
+      ratingA: COIL_FUSE_A,
+      resets: false,
+      systemV: feed?.volts ?? 0,
+      fromSourceM: COIL_FUSE_AT_M,
+    },
+  );
+  const lead = b.wire("tapWire", "tap", fuse.node, relay.plus, coilSize, assumed(0.5, 0.3, 1));
+  const ground = toNegative(b, "coilReturn", relay.minus, tap.negative, coilSize, supply.feedM);
+  const on = b.wire("gated", "feed", relay.to, input, size, AT_HAND_M);
+  return {
+    entry: relay.from,
+    path: [relay.contact, on],
+    gate: [...tap.ids, ...fuse.ids, lead, relay.coil, ...ground],
+  };
+}
+
+/** A splice behind a terminal that more wires start from than it takes. */
+function outlet(
+  b: Bench,
+  name: string,
+  from: NodeId,
+  users: number,
+  site: Site,
+  size: WireSize,
+): { readonly node: NodeId; readonly ids: readonly ElementId[] } {
+  if (users <= 2) return { node: from, ids: NONE };
+  const splice = b.splice(`${name}Splice`, "splice", site);
+  return { node: splice, ids: [b.wire(name, "feed", from, splice, size, AT_HAND_M)] };
+}
+
+/** How many wires start at a supply: runs, controls and further supplies on it. */
+function usersOf({ job }: Laid, id: string): number {
+  const on = [...job.runs, ...job.controls, ...job.supplies];
+  return on.filter(({ feed }) => feed.kind === "supply" && feed.supplyId === id).length;
+}
+
+/** Whether anything behind a supply means to go back by the frame. */
+const wantsFrame = ({ job }: Laid, id: string): boolean =>
+  job.runs.some(
+    (r) => r.feed.kind === "supply" && r.feed.supplyId === id && r.return === "chassis",
+  );
+
+interface Given {
+  readonly node: NodeId;
+  readonly path: readonly ElementId[];
+  readonly negative: Negative;
+}
+
+/** A negative of its own: wires go back to it, and the frame only where it is tied to that. */
+function ownNegativeOf(laid: Laid, b: Bench, plan: SupplyPlan, node: NodeId): Negative {
+  const { supply } = plan;
+  const site: Site = { kind: "supply", supplyId: supply.id };
+  const words = `${supply.name} −`;
+  if (hasFrameReturn(laid.job) && wantsFrame(laid, supply.id)) {
+    const lug = frameLug(b, "bond");
+    b.wire("bond", "return", node, lug.node, { group: `${supply.id}.out` }, AT_HAND_M);
+    return { node, path: NONE, words, onFrame: true };
+  }
+  const users = usersOf(laid, supply.id);
+  if (users <= 2) return { node, path: NONE, words, onFrame: false };
+  const size = { group: `${supply.id}.out` };
+  const joint = b.splice("negSplice", "splice", site);
+  const wire = b.wire("neg", "return", joint, node, size, AT_HAND_M);
+  return { node: joint, path: [wire], words, onFrame: false };
+}
+
+/** A battery of its own: its negative floats, but for a leak that gives it a voltage. */
+function layOutBattery(
+  laid: Laid,
+  b: Bench,
+  plan: SupplyPlan,
+  part: Extract<Part, { kind: "battery" }>,
+): Given {
+  const { supply } = plan;
+  const site: Site = { kind: "supply", supplyId: supply.id };
+  const unit = b.unit("battery", {
+    ...{ kind: "battery", name: supply.name, site },
+    terminals: [
+      ["pos", "post", "nothing is fed from it"],
+      ["neg", "post", "nothing returns to it"],
+    ],
+  });
+  const [plus, minus] = [terminalNode(unit, "pos"), terminalNode(unit, "neg")];
+  const id = b.inside(unit, "battery", { kind: "battery", from: minus, to: plus, part });
+  return { node: plus, path: [id], negative: ownNegativeOf(laid, b, plan, minus) };
+}
+
+/** Something that is fed, and what it gives. */
+function layOutFed(
+  laid: Laid,
+  b: Bench,
+  plan: SupplyPlan,
+  origin: Origin,
+  feed: FeedPoint,
+): Given & {
+  readonly shared: readonly ElementId[];
+  readonly gate: readonly ElementId[];
+  readonly box: BoxUnit | null;
+} {
+  const { supply, part } = plan;
+  const site: Site = { kind: "supply", supplyId: supply.id };
+  const size: WireSize = { group: supply.id };
+  const outSize: WireSize = { group: `${supply.id}.out` };
+  const coilSize = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
+  const users = usersOf(laid, supply.id);
+  const feeder = {
+    feed,
+    origin,
+    site: { kind: "source", feed: supply.feed } as const,
+    fuseA: plan.fuseA,
+    resets: supply.fuse.kind === "breaker",
+    fuseAtM: supply.fuseAtM,
+    feedM: supply.feedM,
+    size,
+  };
+  const { negative } = origin;
+  const join = (input: NodeId) => {
+    const gate = layOutGate(laid, b, plan, size, input, negative);
+    const fed = layOutFeeder(b, feeder, gate.entry);
+    return { path: [...fed.path, ...gate.path], shared: fed.shared, gate: gate.gate };
+  };
+  if (part?.kind === "converter") {
+    const unit = b.unit("converter", {
+      ...{ kind: "converter", name: supply.name, site },
+      terminals: [
+        ["in_pos", "screw"],
+        ["in_neg", "screw"],
+        ["out_pos", "screw", "nothing is fed from it"],
+        ["out_neg", "screw", "nothing returns to it"],
+      ],
+    });
+    const at = (terminal: string): NodeId => terminalNode(unit, terminal);
+    const before = join(at("in_pos"));
+    toNegative(b, "inNeg", at("in_neg"), negative, size, supply.feedM);
+    const [inNeg, outNeg] = [at("in_neg"), at("out_neg")];
+    const id = b.inside(unit, "converter", {
+      ...{ kind: "converter", from: at("in_pos"), to: at("out_pos"), inNeg, outNeg, part },
+    });
+    if (!part.isolated) {
+      b.inside(unit, "common", { kind: "strap", from: inNeg, to: outNeg, ohm: STRAP_OHM });
+    }
+    const out = outlet(b, "out", at("out_pos"), users, site, outSize);
+    return {
+      ...before,
+      path: [...before.path, id, ...out.ids],
+      node: out.node,
+      negative: ownNegativeOf(laid, b, plan, outNeg),
+      box: null,
+    };
+  }
+  if (part?.kind === "flasher") {
+    // A thermal one lives of the load's own current; what is electronic wants a ground.
+    const grounded = part.principle !== "thermal";
+    const unit = b.unit("flasher", {
+      ...{ kind: "flasher", name: supply.name, site },
+      terminals: [
+        ["49", "blade"],
+        ["49a", "blade", "nothing is fed from it"],
+        ...(grounded ? [["31", "blade"] as const] : []),
+      ],
+    });
+    const [input, output] = [terminalNode(unit, "49"), terminalNode(unit, "49a")];
+    const before = join(input);
+    const id = b.inside(unit, "flasher", { kind: "flasher", from: input, to: output, part });
+    if (grounded) {
+      toNegative(b, "ground", terminalNode(unit, "31"), negative, coilSize, supply.feedM);
+    }
+    const out = outlet(b, "out", output, users, site, size);
+    return {
+      ...before,
+      path: [...before.path, id, ...out.ids],
+      node: out.node,
+      negative,
+      box: null,
+    };
+  }
+  const ways = part?.kind === "box" ? part.ways : 0;
+  const worked = part?.kind === "box" && part.form !== "fuseBlock";
+  const boxUnit = b.unit("box", {
+    ...{ kind: "box", name: supply.name, site },
+    terminals: [
+      ["in", "stud"],
+      ...(worked ? [["neg", "stud"] as const] : []),
+      ...Array.from({ length: ways }, (_, i) => i + 1).flatMap((n) => [
+        [`ch${n}`, "blade", `channel ${n}: spare`] as const,
+        ...(worked ? [[`in${n}`, "blade", `channel ${n}: input not used`] as const] : []),
+      ]),
+    ],
+  });
+  const bar = terminalNode(boxUnit, "in");
+  const before = join(bar);
+  if (worked) {
+    // A hub that switches ground carries every lamp's current there.
+    const heavy = part.switches === "ground" ? size : coilSize;
+    toNegative(b, "boxNeg", terminalNode(boxUnit, "neg"), negative, heavy, supply.feedM);
+  }
+  const runsOn = laid.job.runs.filter(
+    (r) => r.feed.kind === "supply" && r.feed.supplyId === supply.id,
+  ).length;
+  const box = part?.kind === "box" ? { unit: boxUnit, part, next: runsOn + 1 } : null;
+  return { ...before, node: bar, negative, box };
+}
+
+/** Lays out one supply, and notes where runs start from it. */
+export function layOutSupply(laid: Laid, plan: SupplyPlan): TrunkCircuit | null {
+  const { supply, part, feed, root, drawA } = plan;
+  const ownerId = ownerOf(supply.id);
+  const b = new Bench(laid.assembly, ownerId);
+  const base = { ownerId, kind: "supply", name: supply.name, root, drawA } as const;
+  if (part?.kind === "battery") {
+    const { node, path, negative } = layOutBattery(laid, b, plan, part);
+    laid.supplies.set(supply.id, { node, path, negative, box: null });
+    const source = { kind: "supply", supplyId: supply.id } as const;
+    return { ...base, source, feedRoot: root, shared: NONE, path, gate: NONE, node };
+  }
+  const origin = feed && originOf(laid, supply.feed);
+  if (!feed || !origin) return null;
+  const made = layOutFed(laid, b, plan, origin, feed);
+  const { node, path, shared, negative, gate, box } = made;
+  laid.supplies.set(supply.id, { node, path: [...shared, ...path], negative, box });
+  return { ...base, source: feed.source, feedRoot: feed.root, shared, path, gate, node };
+}
+
+/** Lays out one of the kit's own controls, and notes where runs start from its positions. */
+export function layOutControl(laid: Laid, plan: ControlPlan): TrunkCircuit | null {
+  const { control, part, feed, drawA, positions } = plan;
+  const ownerId = ownerOf(control.id);
+  const b = new Bench(laid.assembly, ownerId);
+  const origin = originOf(laid, control.feed);
+  if (!origin) return null;
+  const site: Site = { kind: "control", controlId: control.id };
+  const size: WireSize = { group: control.id };
+  const lit = part.tellTale !== "none" && part.tellTaleA.value > 0;
+  const unit = b.unit("control", {
+    ...{ kind: "control", name: control.name, site },
+    terminals: [
+      ["com", "blade"],
+      ...positions
+        .filter((p) => p.users === 0)
+        .map((p) => [p.input, "blade", `nothing is on ${p.input}`] as const),
+      ...(lit ? [["neg", "blade"] as const] : []),
+    ],
+  });
+  const common = terminalNode(unit, "com");
+  const fed = layOutFeeder(
+    b,
+    {
+      ...{ feed, origin, size, fuseA: plan.fuseA, resets: false, feedM: control.feedM },
+      site: { kind: "source", feed: control.feed },
+      fuseAtM: assumed(0.15, 0.1, 0.2),
+    },
+    common,
+  );
+  const path = [...fed.shared, ...fed.path];
+  const tellTaleTo = lit ? terminalNode(unit, "neg") : null;
+  if (tellTaleTo) {
+    const coilSize = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
+    toNegative(b, "tellTale", tellTaleTo, origin.negative, coilSize, control.feedM);
+  }
+  const tellTale = { to: tellTaleTo };
+  for (const { input, pin, tied, users } of positions) {
+    let sharedOut = null;
+    if (tied) {
+      const node = b.assembly.terminal(unit, input, "blade");
+      const id = b.inside(unit, input, {
+        ...{ kind: "switch", from: common, to: node, input, part, tellTaleTo: tellTale.to },
+      });
+      tellTale.to = null;
+      const out = outlet(b, `${input}Out`, node, users, site, size);
+      sharedOut = { node: out.node, ids: [id, ...out.ids] };
+    }
+    laid.controls.set(pin.id, {
+      ...{ input, part, unit, common, sharedOut, path, negative: origin.negative, tellTale },
+    });
+  }
+  return {
+    ...{ ownerId, kind: "control", name: control.name, source: feed.source, root: feed.root },
+    ...{ feedRoot: feed.root, shared: fed.shared, path: fed.path, gate: NONE, node: common, drawA },
+  };
+}

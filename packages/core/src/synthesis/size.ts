@@ -1,0 +1,264 @@
+import {
+  TERMINAL_FORMS,
+  type Choice,
+  type Element,
+  type RunCircuit,
+  type TrunkCircuit,
+  type Unit,
+  type WireElement,
+} from "../circuit/index.ts";
+import { splitNode } from "../circuit/index.ts";
+import type { ElementId, Job, Practices, RunId, UnitId } from "../job/index.ts";
+import { decimal } from "../quantity/index.ts";
+import { ampacityA, gaugeOf, gaugesOf, wireResistanceOhm, type Gauge } from "../wire/index.ts";
+import { FLOOR_WIRE } from "./defaults.ts";
+
+/** Wires that get one size, and what that has to bear. */
+export interface WireGroup {
+  readonly key: string;
+  readonly ownerId: RunId;
+  readonly pinned: string | null;
+  /** What may flow before something opens, in A, and what that something is. */
+  readonly throughA: number;
+  readonly behind: string;
+  /** Told as a choice of its owner; the leads beside it are not. */
+  readonly told: boolean;
+}
+
+/** Current through wires on the way to something and back, in the order electricity takes them. */
+interface Journey {
+  readonly groups: ReadonlySet<string>;
+  readonly ownerId: RunId;
+  /** Copper of the way, each wire with its current in A. */
+  readonly wires: readonly (readonly [wire: WireElement, currentA: number])[];
+  readonly volts: number;
+}
+
+interface Sizing {
+  readonly job: Job;
+  readonly elements: ReadonlyMap<ElementId, Element>;
+  readonly units: ReadonlyMap<UnitId, Unit>;
+  readonly runs: readonly RunCircuit[];
+  readonly trunks: readonly TrunkCircuit[];
+  readonly groups: readonly WireGroup[];
+  /** Input current of a converter in A, by its trunk. */
+  readonly inputA: ReadonlyMap<RunId, number>;
+  /** Volts that a run or trunk starts from. */
+  readonly voltsOf: (source: RunCircuit | TrunkCircuit) => number;
+}
+
+const isWire = (e: Element | undefined): e is WireElement => e?.kind === "wire";
+
+/** From the last thing on a path that holds a voltage of its own: what lies before it costs no lamp a volt. */
+function behindSource(s: Sizing, path: readonly ElementId[]): readonly ElementId[] {
+  const at = path.findLastIndex((id) => {
+    const kind = s.elements.get(id)?.kind;
+    return kind === "converter" || kind === "battery";
+  });
+  return path.slice(at + 1);
+}
+
+/** Current through every wire with everything on, in A: what each carries is the sum of what is behind it. */
+function currentsOf(s: Sizing): ReadonlyMap<ElementId, number> {
+  const amps = new Map<ElementId, number>();
+  const put = (ids: readonly ElementId[], currentA: number): void => {
+    for (const id of new Set(ids)) amps.set(id, (amps.get(id) ?? 0) + currentA);
+  };
+  for (const run of s.runs) {
+    const branchIds = new Set(run.branches.flatMap((b) => [...b.out, ...b.back]));
+    const common = [...behindSource(s, run.shared), ...run.out, ...run.back];
+    put(
+      common.filter((id) => !branchIds.has(id)),
+      run.drawA.mid,
+    );
+    const perBranch =
+      run.steps > 1 ? run.drawA.mid : run.drawA.mid / Math.max(1, run.branches.length);
+    for (const branch of run.branches) put([...branch.out, ...branch.back], perBranch);
+  }
+  for (const trunk of s.trunks) {
+    const inputA = s.inputA.get(trunk.ownerId);
+    if (inputA === undefined) continue;
+    const at = trunk.path.findIndex((id) => s.elements.get(id)?.kind === "converter");
+    put([...behindSource(s, trunk.shared), ...trunk.path.slice(0, Math.max(0, at))], inputA);
+  }
+  return amps;
+}
+
+/** The way to every lamp that loses most, and to every converter. */
+function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] {
+  const journey = (
+    owner: RunCircuit | TrunkCircuit,
+    ownerId: RunId,
+    ids: readonly ElementId[],
+  ): Journey => {
+    const wires = ids.flatMap((id) => {
+      const wire = s.elements.get(id);
+      return isWire(wire) ? [[wire, amps.get(id) ?? 0] as const] : [];
+    });
+    return {
+      ownerId,
+      wires,
+      groups: new Set(wires.map(([w]) => w.group).filter((g) => g !== "")),
+      volts: s.voltsOf(owner),
+    };
+  };
+  const weight = (ids: readonly ElementId[]): number =>
+    ids.reduce((sum, id) => {
+      const e = s.elements.get(id);
+      return isWire(e) ? sum + e.lengthM.value * (amps.get(id) ?? 0) : sum;
+    }, 0);
+  const runs = s.runs.flatMap((run): Journey[] => {
+    const common = [...behindSource(s, run.shared), ...run.out];
+    if (run.steps > 1) {
+      // One current through everything: the whole string is one way.
+      const all = run.branches.flatMap((b) => [...b.out, ...b.back]);
+      return [journey(run, run.runId, [...common, ...all, ...run.back])];
+    }
+    const branches = run.branches.map((b) => [...b.out, ...b.back]);
+    const worst = branches.reduce<readonly ElementId[]>(
+      (most, ids) => (weight(ids) > weight(most) ? ids : most),
+      branches[0] ?? [],
+    );
+    return [journey(run, run.runId, [...common, ...worst, ...run.back])];
+  });
+  const trunks = s.trunks.flatMap((trunk): Journey[] => {
+    if (!s.inputA.has(trunk.ownerId)) return [];
+    const at = trunk.path.findIndex((id) => s.elements.get(id)?.kind === "converter");
+    const before = [...behindSource(s, trunk.shared), ...trunk.path.slice(0, Math.max(0, at))];
+    return [journey(trunk, trunk.ownerId, before)];
+  });
+  return [...runs, ...trunks];
+}
+
+/** Thickest copper that every end of a group's wires takes, in mm². */
+function mostMm2(s: Sizing, wires: readonly WireElement[]): number {
+  let most = Infinity;
+  for (const wire of wires) {
+    for (const end of [wire.from, wire.to]) {
+      const { unit, terminal } = splitNode(end);
+      const form = s.units.get(unit)?.terminals.find((t) => t.name === terminal)?.form;
+      if (form) most = Math.min(most, TERMINAL_FORMS[form].mostMm2);
+    }
+  }
+  return most;
+}
+
+/** One group while its size is looked for: sizes it may have, thinnest first. */
+interface Candidate {
+  readonly group: WireGroup;
+  readonly wires: readonly WireElement[];
+  readonly sizes: readonly Gauge[];
+  at: number;
+  /** No size of the ladder that its terminals take carries what its fuse lets through. */
+  readonly tooSmall: boolean;
+}
+
+function candidateOf(s: Sizing, group: WireGroup, wires: readonly WireElement[]): Candidate {
+  const { practices } = s.job;
+  if (group.pinned !== null) {
+    return { group, wires, sizes: [gaugeOf(group.pinned)], at: 0, tooSmall: false };
+  }
+  const floor = gaugeOf(FLOOR_WIRE[practices.wireSystem]).areaM2;
+  const ladder = gaugesOf(practices.wireSystem).filter((g) => g.areaM2 >= floor * 0.999);
+  const carrying = ladder.filter((g) => ampacityA(g, practices) >= group.throughA);
+  const thickest = mostMm2(s, wires) * 1e-6 * 1.02;
+  const fitting = carrying.filter((g) => g.areaM2 <= thickest);
+  // What carries its fuse comes before what fits a crimp: a thicker lug can be had, a fire not be undone.
+  const sizes = fitting.length > 0 ? fitting : carrying.slice(0, 1);
+  return sizes.length > 0
+    ? { group, wires, sizes, at: 0, tooSmall: false }
+    : { group, wires, sizes: ladder.slice(-1), at: 0, tooSmall: true };
+}
+
+const areaOf = (c: Candidate | undefined, wire: WireElement, practices: Practices, at = c?.at) => {
+  const gauge = c ? c.sizes[at ?? 0]! : gaugeOf(wire.gaugeId);
+  return wireResistanceOhm(gauge, wire.lengthM.value, practices.ambientC);
+};
+
+export interface Sized {
+  readonly elements: ReadonlyMap<ElementId, Element>;
+  readonly choices: readonly Choice[];
+}
+
+/**
+ * Sizes every wire: first the thinnest that carries what its fuse lets through and stands
+ * handling, then as little more copper as keeps every lamp's loss in copper, out and back,
+ * within the target. Where several sizes would help, the one that saves most volts a gram is
+ * taken first. What fuses, contacts and converters lose is not bought back with copper.
+ */
+export function sizeWires(s: Sizing): Sized {
+  const { practices } = s.job;
+  const byGroup = new Map<string, WireElement[]>();
+  for (const element of s.elements.values()) {
+    if (!isWire(element) || element.group === "") continue;
+    const others = byGroup.get(element.group);
+    if (others) others.push(element);
+    else byGroup.set(element.group, [element]);
+  }
+  const candidates = new Map<string, Candidate>();
+  for (const group of s.groups) {
+    const wires = byGroup.get(group.key);
+    if (wires) candidates.set(group.key, candidateOf(s, group, wires));
+  }
+  const amps = currentsOf(s);
+  const journeys = journeysOf(s, amps);
+  const dropOf = (journey: Journey, group?: string, at?: number): number => {
+    let volts = 0;
+    for (const [wire, currentA] of journey.wires) {
+      const c = candidates.get(wire.group);
+      volts += currentA * areaOf(c, wire, practices, wire.group === group ? at : c?.at);
+    }
+    return journey.volts > 0 ? volts / journey.volts : 0;
+  };
+  const target = practices.dropTarget;
+  for (const journey of journeys) {
+    for (let drop = dropOf(journey); drop > target;) {
+      let best: Candidate | null = null;
+      let most = 0;
+      for (const key of journey.groups) {
+        const c = candidates.get(key);
+        if (!c || c.at + 1 >= c.sizes.length) continue;
+        const saved = drop - dropOf(journey, key, c.at + 1);
+        const more = c.sizes[c.at + 1]!.areaM2 - c.sizes[c.at]!.areaM2;
+        const copper = c.wires.reduce((sum, w) => sum + w.lengthM.value * more, 0);
+        const worth = copper > 0 ? saved / copper : 0;
+        if (worth > most) [best, most] = [c, worth];
+      }
+      if (!best) break;
+      best.at += 1;
+      drop = dropOf(journey);
+    }
+  }
+  const elements = new Map(s.elements);
+  const choices: Choice[] = [];
+  for (const c of candidates.values()) {
+    const gauge = c.sizes[c.at]!;
+    for (const wire of c.wires) elements.set(wire.id, { ...wire, gaugeId: gauge.id });
+    if (!c.group.told) continue;
+    const worst = Math.max(
+      0,
+      ...journeys
+        .filter((j) => j.ownerId === c.group.ownerId || j.groups.has(c.group.key))
+        .map((j) => dropOf(j)),
+    );
+    choices.push(choiceOf(c, gauge, worst, practices));
+  }
+  return { elements, choices };
+}
+
+function choiceOf(c: Candidate, gauge: Gauge, worst: number, practices: Practices): Choice {
+  const { group } = c;
+  const target = practices.dropTarget;
+  const facts = `carries ${decimal(ampacityA(gauge, practices))} A (${group.behind} ${decimal(group.throughA)} A), copper drops ${decimal(100 * worst)} % out and back (target ${decimal(100 * target)} %)`;
+  const base = { runId: group.ownerId, kind: "wire", picked: gauge.id } as const;
+  if (group.pinned !== null) return { ...base, reason: `Pinned; ${facts}.`, pinned: true };
+  if (c.tooSmall) return { ...base, reason: `No size here is enough: ${facts}.`, pinned: false };
+  const over = worst > target * 1.0001;
+  const why = over
+    ? "the thickest that its terminals take; a shorter way, a relay near the lamp or a second circuit would mend the rest"
+    : c.at === 0
+      ? "the fuse and handling decide"
+      : "the drop decides";
+  const lead = over ? "As good as fits" : "Thinnest that will do";
+  return { ...base, reason: `${lead} (${why}): ${facts}.`, pinned: false };
+}

@@ -1,0 +1,20 @@
+import type { FuseElement } from "../circuit/index.ts";
+import { fuseResistanceOhm } from "../protection/index.ts";
+import { decimal, lengthText } from "../quantity/index.ts";
+import { OPEN_OHM } from "../solve/defaults.ts";
+import { branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
+
+const nameOf = (e: FuseElement): string =>
+  `${decimal(e.ratingA)} A ${e.resets ? "breaker" : "fuse"}`;
+
+/** A fuse in its holder or in a box, or a breaker that closes again by itself. */
+export const fuse: InsideSpec<FuseElement> = {
+  branches: (e) => [branchOf(e, resistor(fuseResistanceOhm(e.ratingA)), nameOf(e))],
+  moves: false,
+  words: nameOf,
+  name: nameOf,
+  detail: (e, units) => `${lengthText(e.fromSourceM.value, units)} from source`,
+  choice: "fuse",
+  faults: (e) => [faultOf("fuseBlown", `${decimal(e.ratingA)} A fuse blown`, e.id, OPEN_OHM)],
+  ratedA: () => null,
+};

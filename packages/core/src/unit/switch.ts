@@ -1,0 +1,47 @@
+import type { SwitchElement } from "../circuit/index.ts";
+import { asId, type ElementId } from "../job/index.ts";
+import type { NetworkBranch } from "../network/network.ts";
+import type { Position } from "../network/position.ts";
+import { CONTACT_RESISTANCE } from "../part/index.ts";
+import { decimal } from "../quantity/index.ts";
+import { OPEN_OHM } from "../solve/defaults.ts";
+import { OPEN, WELDED_OHM, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
+
+/** The voltage for which a tell-tale's current is stated. */
+const TELL_TALE_V = 12;
+
+/** Whether a switch is closed in a position. */
+export const isPressed = (e: SwitchElement, position: Position): boolean =>
+  e.input === "switch" ? position.switches.has(e.runId) : position.inputs.has(e.input);
+
+function tellTale(e: SwitchElement): NetworkBranch[] {
+  const { tellTale: kind, tellTaleA } = e.part;
+  if (kind === "none" || tellTaleA.value <= 0 || e.tellTaleTo === null) return [];
+  return [
+    {
+      id: asId<ElementId>(`${e.id}.tellTale`),
+      from: kind === "always" ? e.from : e.to,
+      to: e.tellTaleTo,
+      model: resistor(TELL_TALE_V / tellTaleA.value),
+      words: `tell-tale of ${e.part.name}`,
+    },
+  ];
+}
+
+/** A contact that a hand works, with its tell-tale. */
+export const switchSpec: InsideSpec<SwitchElement> = {
+  branches: (e, o) => [
+    branchOf(e, isPressed(e, o.position) ? resistor(CONTACT_RESISTANCE.mid) : OPEN, e.part.name),
+    ...tellTale(e),
+  ],
+  moves: true,
+  words: (e) => e.part.name,
+  name: (e) => e.part.name,
+  detail: (e) => `rated ${decimal(e.part.contactA)} A`,
+  choice: "switch",
+  faults: (e) => [
+    faultOf("switchOpen", "switch dead", e.id, OPEN_OHM),
+    faultOf("switchStuck", "switch stuck on", e.id, WELDED_OHM, "off"),
+  ],
+  ratedA: (e) => e.part.contactA,
+};
