@@ -120,7 +120,9 @@ describe("the cut list", () => {
       }
       const labels = list.spools.flatMap((s) => s.cuts.flat()).sort();
       expect(labels).toEqual(list.lines.map((l) => l.label).sort());
-      expect(cutListCsv(list).trim().split("\n")).toHaveLength(list.lines.length + 1);
+      expect(cutListCsv(list).trim().split("\n")).toHaveLength(
+        list.lines.length + list.readyMade.length + 1,
+      );
     }
   });
 });

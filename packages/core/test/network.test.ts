@@ -1,9 +1,6 @@
 import {
-  type Job,
   allOf,
   asId,
-  everythingOn,
-  seriesOperatingPoint,
   solveCircuit,
   solveNetwork,
   synthesise,
@@ -15,7 +12,7 @@ import {
   type Position,
 } from "../src/index.ts";
 import { FELLRUNNER } from "../src/demo/index.ts";
-import { RUN, jobWith, switchPart, plannedJobs } from "./helpers.ts";
+import { RUN, jobWith, switchPart } from "./helpers.ts";
 
 const node = (name: string): NodeId => asId<NodeId>(name);
 
@@ -179,29 +176,7 @@ describe("what cannot be solved is said", () => {
   });
 });
 
-/** Nothing between its runs but the battery: what series arithmetic is made for. */
-const standsAlone = (job: Job): boolean =>
-  job.vehicle.system.kind !== "pack" &&
-  job.supplies.length === 0 &&
-  job.lamps.every((lamp) => lamp.housing === "");
-
 describe("circuits of jobs", () => {
-  it("agree with series arithmetic with everything on, lamp by lamp", () => {
-    for (const job of plannedJobs().filter(standsAlone)) {
-      const circuit = synthesise(job);
-      const series = seriesOperatingPoint(circuit, { sourceV: 12.7, packV: 0 }, 40);
-      const result = solveCircuit(circuit, everythingOn(job, { sourceV: 12.7, packV: 0 }), 40);
-      if (result.kind !== "solved") throw new Error(result.kind);
-      for (const run of circuit.runs) {
-        for (const branch of run.branches) {
-          const [a, b] = [series.at.get(branch.load)!, result.point.at.get(branch.load)!];
-          // Series arithmetic leaves out the factory wire and the tell-tale: hundredths of a volt, a tenth at most.
-          expect(Math.abs(a.fromV - a.toV - (b.fromV - b.toV))).toBeLessThan(0.1);
-        }
-      }
-    }
-  });
-
   const at = (inputs: readonly Input[], on = true): Position => ({
     inputs: new Set(inputs),
     switches: new Set(on ? [RUN] : []),

@@ -204,13 +204,13 @@ describe("single faults", () => {
   });
 
   it("a chafed trigger wire opens the coil's own fuse, not the headlight's", () => {
-    const chafed = find("pods", "chafed", "tap to switch");
+    const chafed = find("pods", "chafed", "2 A fuse to switch in");
     expect(chafed.opens?.words).toBe("own 2 A fuse");
     expect(chafed.ridesHome).toBe("yes");
   });
 
   it("a chafe before the fuse has nothing to stop it, and is the weakest point", () => {
-    const stub = find("pods", "chafed", "battery + to fuse");
+    const stub = find("pods", "chafed", "battery + to 5 A fuse");
     expect(stub.opens).toBeNull();
     expect(stub.overheats).toContain("AWG");
     expect(weakestPoints(results)[0]).toMatchObject({ kind: "chafed", overheats: stub.overheats });

@@ -1,14 +1,19 @@
-import type { Circuit } from "../circuit/index.ts";
-import type { Job } from "../job/index.ts";
+import { controlPath, powerPath, type Circuit } from "../circuit/index.ts";
+import type { ElementId, Input, Job, Run } from "../job/index.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
-import type { OperatingPoint } from "../solve/operatingPoint.ts";
+import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
 import type { SourceVolts } from "../source/index.ts";
-import { everythingOn } from "./position.ts";
+import { everythingOn, type Position } from "./position.ts";
 import { solveCircuit } from "./solveCircuit.ts";
 
+/** Signals that have to be off for a run to be on in the first of its ways. */
+const refusedBy = (run: Run): Input[] =>
+  (run.condition.anyOf[0] ?? []).filter((t) => t.negated).map((t) => t.input);
+
 /**
- * What a design is judged by: everything on at once, solved. Where that has no answer its
- * points are empty, and the rules and the proof say why.
+ * What a design is judged by: everything on at once, solved; a run that is on only while
+ * something is off, with that off. Where that has no answer its points are empty, and the
+ * rules and the proof say why.
  */
 export function designPoint(
   job: Job,
@@ -17,6 +22,26 @@ export function designPoint(
   estimate: Estimate = "value",
 ): OperatingPoint {
   const celsius = job.practices.ambientC;
-  const solved = solveCircuit(circuit, everythingOn(job, volts), celsius, estimate);
-  return solved.kind === "solved" ? solved.point : { ...volts, at: new Map() };
+  const all = everythingOn(job, volts);
+  const at = (position: Position): ReadonlyMap<ElementId, ElementPoint> => {
+    const solved = solveCircuit(circuit, position, celsius, estimate);
+    return solved.kind === "solved" ? solved.point.at : new Map();
+  };
+  const base = at(all);
+  const odd = job.runs.filter((run) => refusedBy(run).length > 0);
+  if (odd.length === 0) return { ...volts, at: base };
+  const points = new Map(base);
+  for (const run of odd) {
+    const made = circuit.runs.find((r) => r.runId === run.id);
+    if (!made) continue;
+    const refused = new Set(refusedBy(run));
+    const inputs = new Set([...all.inputs].filter((input) => !refused.has(input)));
+    const alone = at({ ...all, inputs });
+    for (const id of [...powerPath(made), ...controlPath(made)]) {
+      const point = alone.get(id);
+      // What it shares with others is told with everything on.
+      if (point && !made.shared.includes(id)) points.set(id, point);
+    }
+  }
+  return { ...volts, at: points };
 }

@@ -8,6 +8,7 @@ import {
 } from "../solve/defaults.ts";
 import { factor, refactor, solveWith, type LuResult } from "../solve/sparse/lu.ts";
 import type { Compiled } from "./compile.ts";
+import { settleIslands } from "./islands.ts";
 import { LAW_WIDTH, SOURCE, lawAt, startConductance } from "./law.ts";
 
 const scratch = new Float64Array(2);
@@ -140,7 +141,10 @@ export function newton(c: Compiled, kept: boolean): NewtonEnd | NoFactors {
     if (!Number.isFinite(moveV)) break;
     const damping = moveV > LARGEST_STEP_V ? LARGEST_STEP_V / moveV : 1;
     for (let i = 0; i < c.size; i += 1) c.volts[i]! -= damping * c.step[i]!;
-    if (moveV < STEP_V || floor) return { kind: "converged", steps, pivotRatio, residualA, stable };
+    if (moveV < STEP_V || floor) {
+      if (moveV >= STEP_V) settleIslands(c);
+      return { kind: "converged", steps, pivotRatio, residualA, stable };
+    }
   }
   const residualA = largestFree(c.residual, c.size);
   return { kind: "stopped", steps: MOST_STEPS, pivotRatio, residualA, stable };
@@ -183,6 +187,7 @@ export function descend(c: Compiled): NewtonEnd | NoFactors {
     if (!Number.isFinite(moveV)) break;
     if (moveV < STEP_V || floor) {
       for (let i = 0; i < c.size; i += 1) c.volts[i]! -= c.step[i]!;
+      if (moveV >= STEP_V) settleIslands(c);
       return { kind: "converged", steps, pivotRatio, residualA, stable };
     }
     c.spare.set(c.volts.subarray(0, c.size));

@@ -1,4 +1,10 @@
-import { elementOf, rootV, type Circuit, type Element } from "../circuit/index.ts";
+import {
+  elementOf,
+  rootV,
+  type Circuit,
+  type CoilElement,
+  type Element,
+} from "../circuit/index.ts";
 import type { ElementId } from "../job/index.ts";
 import { MOST_CONVERTER_ROUNDS, MOST_RELAY_ROUNDS } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
@@ -134,7 +140,7 @@ function setBoard(circuit: Circuit, board: Board, options: NetworkOptions): void
 
 interface Pair {
   readonly contact: ElementId;
-  readonly coil: Element;
+  readonly coil: CoilElement;
   readonly share: number;
 }
 
@@ -147,8 +153,8 @@ function relaysOf(circuit: Circuit): readonly Pair[] {
   const found = [...circuit.elements.values()].flatMap((e): Pair[] => {
     if (e.kind !== "contact") return [];
     const coil = elementOf(circuit, e.coilId);
-    const share = coil.kind === "coil" ? coil.part.coilV / RATED_COIL_V : 1;
-    return [{ contact: e.id, coil, share }];
+    if (coil.kind !== "coil") throw new Error(`"${e.coilId}" works a contact and is no coil`);
+    return [{ contact: e.id, coil, share: coil.part.coilV / RATED_COIL_V }];
   });
   pairs.set(circuit, found);
   return found;
@@ -197,7 +203,9 @@ export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResu
     const next = new Set<ElementId>();
     changed.clear();
     for (const { contact, coil, share } of relays) {
-      const across = Math.abs(volts.get(coil.from)! - volts.get(coil.to)!);
+      // What pulls is the current through its turns: a broken coil has its volts and does nothing.
+      const ohm = coil.part.coilOhm[o.estimate ?? "value"];
+      const across = Math.abs(result.amps.get(coil.id) ?? 0) * ohm;
       const was = closed.has(contact);
       const is = was ? across > DROP_OUT_V * share : across >= PULL_IN_V * share;
       if (is) next.add(contact);

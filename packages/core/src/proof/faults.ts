@@ -314,6 +314,8 @@ export function faults(
 export function weakestPoints(results: readonly FaultResult[]): FaultResult[] {
   const weight = (f: FaultResult): number =>
     (f.overheats === "" ? 0 : 1000) +
+    // With nothing to open it burns for as long as the battery lasts.
+    (f.overheats !== "" && f.opens === null ? 600 : 0) +
     (f.ridesHome === "no" ? 500 : f.ridesHome === "withoutLights" ? 200 : 0) +
     f.dark.length +
     // Where a wire is known to lie in harm's way it will happen there first.

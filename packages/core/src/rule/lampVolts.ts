@@ -67,8 +67,9 @@ function judge({ run, made, load }: Place, point: OperatingPoint, when: string):
   const limits = limitsOf(load.part.load);
   if (!at || !limits || rootV(made.root, point) <= 0) return null;
   const volts = at.fromV - at.toV;
+  // One that gets nothing at all is not on: whether it should be is for the proof to say.
   const dark = Math.abs(at.currentA) < 1e-4 && volts < limits.lowV / 3;
-  if ((dark && when !== "") || (volts >= limits.lowV && volts <= limits.highV)) return null;
+  if (dark || (volts >= limits.lowV && volts <= limits.highV)) return null;
   const low = volts < limits.lowV;
   const driven = load.part.load.kind === "drivenLed";
   const onPack = made.root.kind === "pack";

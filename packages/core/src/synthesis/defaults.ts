@@ -40,7 +40,10 @@ export const FACTORY_WIRE = "16 AWG";
 export const FACTORY_WIRE_M = 0.3;
 
 /** A wire between two things that sit beside each other, in m. */
-export const AT_HAND_M: Fact = assumed(0.15, 0.1, 0.25);
+export const AT_HAND_M: Fact = assumed(0.25, 0.15, 0.4);
+
+/** From a supply's own terminals to a splice that many start from, in m: clear of its case. */
+export const OUTLET_M: Fact = assumed(0.4, 0.25, 0.6);
 
 /** Thinnest wire of a power path on a vehicle: common practice. */
 export const FLOOR_WIRE: Readonly<Record<WireSystem, string>> = {
@@ -49,7 +52,7 @@ export const FLOOR_WIRE: Readonly<Record<WireSystem, string>> = {
 };
 
 /** Inside a box or a converter from one terminal to another, in Ω: assumed. */
-export const STRAP_OHM = 0.0005;
+export const STRAP_OHM = 0.002;
 
 /** A thing bolted to another, written as a wire: as good as none. */
 export const BOLT_WIRE = "6 AWG";

@@ -72,7 +72,12 @@ function swapLamps({ elements }: Wiring, a: NodeId, b: NodeId): void {
   }
 }
 
-function shareReturn(w: Wiring, job: Job, d: Deviation): ElementId {
+function shareReturn(
+  w: Wiring,
+  job: Job,
+  d: Deviation,
+  note: (id: ElementId, runId?: RunId) => void,
+): void {
   const unit = asId<UnitId>(`stray_${d.id.replace(/\W/g, "_")}`);
   w.units.set(unit, {
     ...{ id: unit, kind: "splice", name: "shared splice", ownerId: d.runId },
@@ -93,6 +98,7 @@ function shareReturn(w: Wiring, job: Job, d: Deviation): ElementId {
     w.elements.delete(first.id);
     const tie = strayWire(`${d.id}.${runId}`, runId, first.from, shared, "18 AWG", 0.1);
     w.elements.set(tie.id, tie);
+    note(tie.id, runId);
   }
   const own = job.vehicle.system.kind === "pack" ? PACK : BATTERY;
   const wire = strayWire(
@@ -104,7 +110,7 @@ function shareReturn(w: Wiring, job: Job, d: Deviation): ElementId {
     SHARED_RETURN_M,
   );
   w.elements.set(wire.id, wire);
-  return wire.id;
+  note(wire.id);
 }
 
 /** The circuit as it is wired where that differs from the plan: what proof and bench then solve. */
@@ -122,8 +128,8 @@ export function deviate(job: Job, circuit: Circuit): Circuit {
     const a = run && spliceOf(elements, run);
     const b = other && spliceOf(elements, other);
     if (!a || !b) continue;
-    const note = (id: ElementId): void =>
-      void extra.set(d.runId, [...(extra.get(d.runId) ?? []), id]);
+    const note = (id: ElementId, runId = d.runId): void =>
+      void extra.set(runId, [...(extra.get(runId) ?? []), id]);
     switch (d.kind) {
       case "lampsSwapped":
         swapLamps(wiring, a, b);
@@ -135,7 +141,7 @@ export function deviate(job: Job, circuit: Circuit): Circuit {
         break;
       }
       case "thinSharedReturn":
-        note(shareReturn(wiring, job, d));
+        shareReturn(wiring, job, d, note);
         break;
     }
   }

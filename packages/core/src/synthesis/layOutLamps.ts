@@ -76,7 +76,7 @@ function plugUnit(b: Bench, n: number, { plan }: LampPlace, lamp: Lamp) {
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);
   const out = b.inside(unit, `plug${n}`, { kind: "connector", from: at("a1"), to: at("b1"), part });
   const back = b.inside(unit, `plug${n}Back`, {
-    ...{ kind: "connector", from: at("a2"), to: at("b2"), part },
+    ...{ kind: "connector", from: at("b2"), to: at("a2"), part },
   });
   return { out, back, a1: at("a1"), b1: at("b1"), a2: at("a2"), b2: at("b2") };
 }

@@ -140,7 +140,8 @@ function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {
   }
   const to = channelNode(b, box, "ch", channel);
   // A board's coil may be worked by its ground: its positive is then strapped to the bar.
-  const byGround = plan.box?.form === "relayBoard" && plan.switching === "negative";
+  const byGround =
+    plan.box?.form === "relayBoard" && plan.ownSwitch && plan.switching === "negative";
   const minus = byGround ? channelNode(b, box, "ret", channel) : negative;
   if (byGround) {
     const from = studOf(box);

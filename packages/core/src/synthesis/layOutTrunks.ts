@@ -4,7 +4,14 @@ import { GENERIC_SWITCH, relayForV, type Part } from "../part/index.ts";
 import { assumed, type Fact } from "../quantity/index.ts";
 import { Bench, type WireSize } from "./assembly.ts";
 import { ownerOf, type ControlPlan, type SupplyPlan } from "./decideTrunks.ts";
-import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE, STRAP_OHM } from "./defaults.ts";
+import {
+  AT_HAND_M,
+  OUTLET_M,
+  COIL_FUSE_A,
+  COIL_FUSE_AT_M,
+  COIL_WIRE,
+  STRAP_OHM,
+} from "./defaults.ts";
 import type { FeedPoint } from "./feedPoint.ts";
 import { frameLug, hasFrameReturn, toNegative, type Negative } from "./grounds.ts";
 import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./inline.ts";
@@ -136,7 +143,7 @@ function outlet(
 ): { readonly node: NodeId; readonly ids: readonly ElementId[] } {
   if (users <= 2) return { node: from, ids: NONE };
   const splice = b.splice(`${name}Splice`, "splice", site);
-  return { node: splice, ids: [b.wire(name, "feed", from, splice, size, AT_HAND_M)] };
+  return { node: splice, ids: [b.wire(name, "feed", from, splice, size, OUTLET_M)] };
 }
 
 /** How many wires start at a supply: runs, controls and further supplies on it. */
@@ -171,7 +178,7 @@ function ownNegativeOf(laid: Laid, b: Bench, plan: SupplyPlan, node: NodeId): Ne
   if (users <= 2) return { node, path: NONE, words, onFrame: false };
   const size = { group: `${supply.id}.out` };
   const joint = b.splice("negSplice", "splice", site);
-  const wire = b.wire("neg", "return", joint, node, size, AT_HAND_M);
+  const wire = b.wire("neg", "return", joint, node, size, OUTLET_M);
   return { node: joint, path: [wire], words, onFrame: false };
 }
 
