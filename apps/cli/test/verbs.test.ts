@@ -41,7 +41,7 @@ describe("cutlist", () => {
     ]);
     const list = JSON.parse(json.out) as CutList;
     const rows = rowsOf(csv.out);
-    expect(rows).toHaveLength(list.lines.length);
+    expect(rows).toHaveLength(list.lines.length + list.readyMade.length);
     expect(list.lines.length).toBeGreaterThan(10);
     for (const { label, cutM } of list.lines) {
       expect(lines.out).toContain(`${label}  `);

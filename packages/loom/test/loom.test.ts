@@ -1,4 +1,4 @@
-import { loomGraph, synthesise } from "@dragonet/core";
+import { loomGraph, synthesise, unitAt, wiresOf } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { layOutLoom, loomPage } from "../src/index.ts";
 
@@ -17,9 +17,12 @@ describe("the whole-loom page", () => {
           const points = layout.edges.get(id);
           expect({ id, corners: points?.length ?? 0 }).toMatchObject({ id });
           expect(points!.length).toBeGreaterThanOrEqual(2);
-        } else if (element.kind !== "chassis") {
-          expect(layout.nodes.has(id)).toBe(true);
         }
+      }
+      const wired = new Set(wiresOf(circuit).flatMap((w) => [w.from, w.to]));
+      for (const node of wired) {
+        const unit = unitAt(circuit, node);
+        if (unit?.kind !== "chassis") expect(layout.nodes.has(unit!.id)).toBe(true);
       }
       const boxes = graph.nodes.map((n) => ({ ...n, ...layout.nodes.get(n.id)! }));
       boxes.forEach((a, i) => {

@@ -42,9 +42,9 @@ export interface TerminalForm {
  * crimps (m): red 1.5, blue 2.5, yellow 6 mm². Two wires in one crimp are the most that hold.
  */
 export const TERMINAL_FORMS = {
-  post: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 35, takes: 8 },
+  post: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 35, takes: 40 },
   lug: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 16, takes: 8 },
-  stud: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 4 },
+  stud: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 12 },
   block: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 12 },
   blade: { crimp: "spade terminal 6.3 mm", stripMm: 6, shrink: true, mostMm2: 6, takes: 2 },
   screw: { crimp: "ferrule", stripMm: 8, shrink: false, mostMm2: 10, takes: 2 },

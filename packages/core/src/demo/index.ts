@@ -3,3 +3,4 @@ export * from "./vehicles.ts";
 export * from "./jobs.ts";
 export * from "./people.ts";
 export * from "./randomNetwork.ts";
+export * from "./randomJob.ts";

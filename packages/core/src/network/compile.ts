@@ -1,6 +1,6 @@
-import type { NodeId } from "../job/index.ts";
-import { analyse, type LuWorkspace } from "../solve/sparse/lu.ts";
-import { patternOf } from "../solve/sparse/pattern.ts";
+import type { ElementId, NodeId } from "../job/index.ts";
+import { analyse, orderOf, type LuWorkspace } from "../solve/sparse/lu.ts";
+import { patternOf, type Pattern } from "../solve/sparse/pattern.ts";
 import { LAW_WIDTH, writeLaw } from "./law.ts";
 import type { BranchModel, Network, NetworkBranch } from "./network.ts";
 
@@ -15,6 +15,7 @@ export interface Compiled {
   /** Free nodes, then held ones. */
   readonly nodes: readonly NodeId[];
   readonly index: ReadonlyMap<NodeId, number>;
+  readonly branchIndex: ReadonlyMap<ElementId, number>;
   /** Number of free nodes: the size of the matrix. */
   readonly size: number;
   readonly workspace: LuWorkspace;
@@ -34,10 +35,12 @@ export interface Compiled {
   readonly volts: Float64Array;
   readonly step: Float64Array;
   readonly spare: Float64Array;
+  /** Whether the workspace holds pivots of an earlier position, to be used again. */
+  factored: boolean;
 }
 
-/** Words of the branches in parts of the network that no path ties to a held node. */
-function floatingParts(network: Network): string[] {
+/** Numbers of the branches in parts of the network that no path ties to a held node. */
+function floatingParts(network: Network): number[] {
   const parent = new Map<NodeId, NodeId>();
   const find = (node: NodeId): NodeId => {
     let at = node;
@@ -57,11 +60,39 @@ function floatingParts(network: Network): string[] {
   for (const node of held.slice(1)) join(node, held[0]!);
   for (const branch of network.branches) join(branch.from, branch.to);
   const ground = held[0] === undefined ? null : find(held[0]);
-  return network.branches.filter((b) => find(b.from) !== ground).map((b) => b.words);
+  return network.branches.flatMap((b, k) => (find(b.from) === ground ? [] : [k]));
 }
 
-/** Numbers the nodes and lays out the matrix; reused while branches and held nodes stay the same. */
-export function compile(network: Network): Compiled {
+/** What of a network is a matter of its topology alone: worked out once for circuits alike. */
+interface Topology {
+  readonly nodes: readonly NodeId[];
+  readonly index: ReadonlyMap<NodeId, number>;
+  readonly size: number;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly slots: Int32Array;
+  readonly diagonal: Int32Array;
+  readonly pattern: Pattern;
+  readonly order: Int32Array;
+  readonly floating: readonly number[];
+}
+
+/** The last topology, with the ends it was made of: an edit of a value leaves it as it was. */
+let last: { readonly ends: readonly NodeId[]; readonly topology: Topology } | null = null;
+
+function topologyOf(network: Network): Topology {
+  const ends: NodeId[] = [...network.held.keys()];
+  for (const b of network.branches) ends.push(b.from, b.to);
+  const before = last;
+  if (before?.ends.length === ends.length && ends.every((end, i) => end === before.ends[i])) {
+    return before.topology;
+  }
+  const topology = layOutMatrix(network);
+  last = { ends, topology };
+  return topology;
+}
+
+function layOutMatrix(network: Network): Topology {
   const { branches } = network;
   const index = new Map<NodeId, number>();
   const free: NodeId[] = [];
@@ -88,17 +119,29 @@ export function compile(network: Network): Compiled {
   });
   if (size === 0) rows.length = cols.length = 0;
   const { pattern, slot, diagonal } = patternOf(size, rows, cols);
+  const floating = floatingParts(network);
+  const order = orderOf(pattern);
+  return { nodes, index, size, from, to, slots: slot, diagonal, pattern, order, floating };
+}
+
+/** Numbers the nodes and lays out the matrix; reused while branches and held nodes stay the same. */
+export function compile(network: Network): Compiled {
+  const { branches } = network;
+  const topology = topologyOf(network);
+  const { nodes, index, size, from, to, slots, diagonal, pattern, order, floating } = topology;
   const compiled: Compiled = {
     branches,
-    floating: floatingParts(network),
+    floating: floating.map((k) => branches[k]!.words),
     nodes,
     index,
+    branchIndex: new Map(branches.map((b, k) => [b.id, k])),
     size,
-    workspace: analyse(pattern),
-    slots: slot,
+    workspace: analyse(pattern, order),
+    slots,
     diagonal,
     from,
     to,
+    factored: false,
     codes: new Int8Array(branches.length),
     laws: new Float64Array(branches.length * LAW_WIDTH),
     values: new Float64Array(pattern.rowIndex.length),

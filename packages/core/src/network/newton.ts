@@ -98,12 +98,15 @@ export interface NoFactors {
   readonly column: number;
 }
 
-function factors(c: Compiled, kept: boolean): LuResult {
-  if (kept) {
+/** Factors with the pivots of an earlier position where they still serve, anew otherwise. */
+function factors(c: Compiled): LuResult {
+  if (c.factored) {
     const made = refactor(c.workspace, c.values);
     if (made.kind !== "unhealthy") return made;
   }
-  return factor(c.workspace, c.values);
+  const made = factor(c.workspace, c.values);
+  c.factored = made.kind === "factored";
+  return made;
 }
 
 /** Sylvester's law of inertia: pivots on the diagonal of a symmetric matrix have the signs of its eigenvalues. */
@@ -114,7 +117,7 @@ const stability = (made: Extract<LuResult, { kind: "factored" }>): NewtonEnd["st
 export function guess(c: Compiled): NoFactors | null {
   c.volts.fill(0, 0, c.size);
   stamp(c, "start");
-  const made = factor(c.workspace, c.values);
+  const made = factors(c);
   if (made.kind === "singular") return { kind: "noFactors", column: made.column };
   solveWith(c.workspace, c.residual.subarray(0, c.size), c.step);
   for (let i = 0; i < c.size; i += 1) c.volts[i] = -c.step[i]!;
@@ -122,18 +125,16 @@ export function guess(c: Compiled): NoFactors | null {
 }
 
 /** Damped Newton from the voltages at hand: three to six steps for any sound circuit. */
-export function newton(c: Compiled, kept: boolean): NewtonEnd | NoFactors {
+export function newton(c: Compiled): NewtonEnd | NoFactors {
   const free = c.residual.subarray(0, c.size);
-  let factored = kept;
   let pivotRatio = 1;
   let stable: NewtonEnd["stable"] = "unknown";
   for (let steps = 1; steps <= MOST_STEPS; steps += 1) {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
     const floor = atTheFloor(c);
-    const made = factors(c, factored);
+    const made = factors(c);
     if (made.kind === "singular") return { kind: "noFactors", column: made.column };
-    factored = true;
     pivotRatio = made.health.pivotRatio;
     stable = stability(made);
     solveWith(c.workspace, free, c.step);
@@ -174,11 +175,11 @@ export function descend(c: Compiled): NewtonEnd | NoFactors {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
     const floor = atTheFloor(c);
-    let made = factor(c.workspace, c.values);
+    let made = factors(c);
     const stable = made.kind === "factored" ? stability(made) : "unknown";
     if (stable !== "yes") {
       stamp(c, "rising");
-      made = factor(c.workspace, c.values);
+      made = factors(c);
     }
     if (made.kind === "singular") return { kind: "noFactors", column: made.column };
     pivotRatio = made.health.pivotRatio;

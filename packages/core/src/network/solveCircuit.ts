@@ -3,6 +3,7 @@ import {
   rootV,
   type Circuit,
   type CoilElement,
+  type ConverterElement,
   type Element,
 } from "../circuit/index.ts";
 import type { ElementId } from "../job/index.ts";
@@ -101,17 +102,24 @@ interface Moving {
 interface Board {
   readonly compiled: Compiled;
   readonly moving: readonly Moving[];
+  /** Temperature and estimate that its laws are written for. */
+  state: string;
 }
 
-/** By circuit, by temperature and estimate: everything else moves. */
-const boards = new WeakMap<Circuit, Map<string, Board>>();
+const boards = new WeakMap<Circuit, Board>();
 
 function boardOf(circuit: Circuit, options: NetworkOptions): Board {
-  const key = `${options.celsius} ${options.estimate ?? "value"}`;
-  const known = boards.get(circuit) ?? new Map<string, Board>();
-  boards.set(circuit, known);
-  const before = known.get(key);
-  if (before) return before;
+  const state = `${options.celsius} ${options.estimate ?? "value"}`;
+  const before = boards.get(circuit);
+  if (before) {
+    if (before.state !== state) {
+      networkOf(circuit, options).branches.forEach((branch, k) => {
+        putLaw(before.compiled, k, branch.model);
+      });
+      before.state = state;
+    }
+    return before;
+  }
   const moving: Moving[] = [];
   let first = 0;
   for (const element of circuit.elements.values()) {
@@ -119,8 +127,8 @@ function boardOf(circuit: Circuit, options: NetworkOptions): Board {
     if (spec.moves) moving.push({ element, first });
     first += spec.branches(element, options).length;
   }
-  const board = { compiled: compile(networkOf(circuit, options)), moving };
-  known.set(key, board);
+  const board = { compiled: compile(networkOf(circuit, options)), moving, state };
+  boards.set(circuit, board);
   return board;
 }
 
@@ -144,19 +152,28 @@ interface Pair {
   readonly share: number;
 }
 
-const pairs = new WeakMap<Circuit, readonly Pair[]>();
+/** What acts by itself: every contact of a circuit with the coil that works it, every converter. */
+interface Actors {
+  readonly relays: readonly Pair[];
+  readonly converters: readonly ConverterElement[];
+}
 
-/** Every contact of a circuit with the coil that works it. */
-function relaysOf(circuit: Circuit): readonly Pair[] {
-  const known = pairs.get(circuit);
+const actors = new WeakMap<Circuit, Actors>();
+
+function actorsOf(circuit: Circuit): Actors {
+  const known = actors.get(circuit);
   if (known) return known;
-  const found = [...circuit.elements.values()].flatMap((e): Pair[] => {
-    if (e.kind !== "contact") return [];
+  const relays: Pair[] = [];
+  const converters: ConverterElement[] = [];
+  for (const e of circuit.elements.values()) {
+    if (e.kind === "converter") converters.push(e);
+    if (e.kind !== "contact") continue;
     const coil = elementOf(circuit, e.coilId);
     if (coil.kind !== "coil") throw new Error(`"${e.coilId}" works a contact and is no coil`);
-    return [{ contact: e.id, coil, share: coil.part.coilV / RATED_COIL_V }];
-  });
-  pairs.set(circuit, found);
+    relays.push({ contact: e.id, coil, share: coil.part.coilV / RATED_COIL_V });
+  }
+  const found = { relays, converters };
+  actors.set(circuit, found);
   return found;
 }
 
@@ -166,8 +183,7 @@ function relaysOf(circuit: Circuit): readonly Pair[] {
  * letting go; converters start off and follow their input and load.
  */
 export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResult {
-  const relays = relaysOf(circuit);
-  const converters = [...circuit.elements.values()].filter((e) => e.kind === "converter");
+  const { relays, converters } = actorsOf(circuit);
   const change = o.change ?? null;
   let closed = new Set<ElementId>();
   let states = new Map<ElementId, ConverterState>();

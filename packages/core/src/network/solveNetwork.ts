@@ -4,6 +4,7 @@ import { compile, type Compiled } from "./compile.ts";
 import { LAW_WIDTH, POWER, lawAt } from "./law.ts";
 import type { Network, NetworkBranch } from "./network.ts";
 import { descend, guess, newton, stamp, type NewtonEnd, type NoFactors } from "./newton.ts";
+import { Values } from "./values.ts";
 import { reciprocalCondition } from "../solve/sparse/condition.ts";
 import { factor } from "../solve/sparse/lu.ts";
 
@@ -142,7 +143,7 @@ function unlessTurned(c: Compiled, end: NewtonEnd): Found {
 function converge(c: Compiled): Found {
   const none = guess(c);
   if (none) return { kind: "none", end: none };
-  const straight = newton(c, false);
+  const straight = newton(c);
   if (straight.kind === "converged") {
     return straight.stable === "no" ? offTheSaddle(c) : unlessTurned(c, straight);
   }
@@ -169,15 +170,15 @@ function worstNode(c: Compiled): number {
 const scratch = new Float64Array(2);
 
 function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
-  const volts = new Map<NodeId, number>();
-  for (let i = 0; i < c.nodes.length; i += 1) volts.set(c.nodes[i]!, c.volts[i]!);
-  const amps = new Map<NetworkBranch["id"], number>();
+  const volts = new Values<NodeId>(c.index, c.volts.slice());
+  const currents = new Float64Array(c.branches.length);
+  const amps = new Values<NetworkBranch["id"]>(c.branchIndex, currents);
   let [residualA, meeting] = [0, 0];
   c.residual.fill(0);
   for (let k = 0; k < c.branches.length; k += 1) {
     lawAt(c.codes[k]!, c.laws, k * LAW_WIDTH, voltageOf(c, k), scratch);
     const current = scratch[0]!;
-    amps.set(c.branches[k]!.id, current);
+    currents[k] = current;
     c.residual[c.from[k]!]! += current;
     c.residual[c.to[k]!]! -= current;
     meeting = Math.max(meeting, Math.abs(current));
@@ -229,6 +230,7 @@ export const solveNetwork = (network: Network): NetworkResult => solveCompiled(c
 export function conditionOf(c: Compiled): number {
   if (c.size === 0) return 1;
   stamp(c, "true");
+  c.factored = false;
   if (factor(c.workspace, c.values).kind === "singular") return 0;
   return reciprocalCondition(c.workspace, c.values);
 }

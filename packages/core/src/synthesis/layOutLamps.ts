@@ -60,24 +60,20 @@ interface LampPlace {
   readonly job: Job;
 }
 
-/** A plug in a lamp's leads: both wires part in it. */
-function plugUnit(b: Bench, n: number, { plan }: LampPlace, lamp: Lamp) {
+/** A plug in a lamp's leads: both wires part in it, or the one that a guest in its housing has. */
+function plugUnit(b: Bench, n: number, { plan }: LampPlace, lamp: Lamp, guest: boolean) {
   const part = plan.connectorPart;
   if (!part) return null;
+  const poles = guest ? [1] : [1, 2];
   const unit = b.unit(`plug${n}`, {
     ...{ kind: "plug", name: `plug of ${lamp.label}`, site: { kind: "lamp", lampId: lamp.id } },
-    terminals: [
-      ["a1", "cavity"],
-      ["b1", "cavity"],
-      ["a2", "cavity"],
-      ["b2", "cavity"],
-    ],
+    terminals: poles.flatMap((k) => [[`a${k}`, "cavity"] as const, [`b${k}`, "cavity"] as const]),
   });
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);
-  const out = b.inside(unit, `plug${n}`, { kind: "connector", from: at("a1"), to: at("b1"), part });
-  const back = b.inside(unit, `plug${n}Back`, {
-    ...{ kind: "connector", from: at("b2"), to: at("a2"), part },
-  });
+  const pole = (name: string, from: NodeId, to: NodeId): ElementId =>
+    b.inside(unit, name, { kind: "connector", from, to, part });
+  const out = pole(`plug${n}`, at("a1"), at("b1"));
+  const back = guest ? null : pole(`plug${n}Back`, at("b2"), at("a2"));
   return { out, back, a1: at("a1"), b1: at("b1"), a2: at("a2"), b2: at("b2") };
 }
 
@@ -100,7 +96,8 @@ function layOutLamp(
   const own = part.pigtail !== "";
   const lead: WireSize = own ? { gaugeId: part.pigtail } : size;
   const harness = own ? `leads of ${lamp.label}` : "";
-  const plug = plugUnit(b, n, place, lamp);
+  const guest = housings.hosts.has(lamp.id);
+  const plug = plugUnit(b, n, place, lamp, guest);
   const { branchM } = plan.run;
   const out: ElementId[] = [];
   let start = from;
@@ -112,12 +109,12 @@ function layOutLamp(
   const load = b.inside(unit, `load${n}`, {
     ...{ kind: "load", from: plus, to: minus, lampId: lamp.id, label: lamp.label, part },
   });
-  if (housings.hosts.has(lamp.id)) {
+  if (guest) {
     // A guest has its host's way back: noted when the host is there.
     return { lampId: lamp.id, out, load, back: [] };
   }
   const back: ElementId[] = [];
-  if (plug) {
+  if (plug?.back) {
     back.push(b.wire(`back${n}`, "return", minus, plug.b2, lead, branchM, harness));
     back.push(plug.back, b.wire(`fromPlug${n}`, "return", plug.a2, to, size, AT_HAND_M));
   } else {

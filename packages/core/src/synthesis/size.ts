@@ -27,10 +27,11 @@ export interface WireGroup {
 
 /** Current through wires on the way to something and back, in the order electricity takes them. */
 interface Journey {
-  readonly groups: ReadonlySet<string>;
   readonly ownerId: RunId;
-  /** Copper of the way, each wire with its current in A. */
-  readonly wires: readonly (readonly [wire: WireElement, currentA: number])[];
+  /** Current times length of each group's wires on the way, in A·m: volts lost are that over copper. */
+  readonly loads: ReadonlyMap<string, number>;
+  /** Volts lost in wires whose size is given. */
+  readonly givenV: number;
   readonly volts: number;
 }
 
@@ -84,6 +85,9 @@ function currentsOf(s: Sizing): ReadonlyMap<ElementId, number> {
   return amps;
 }
 
+const wireOhmOf = (gauge: Gauge, lengthM: number, { job }: Sizing): number =>
+  wireResistanceOhm(gauge, lengthM, job.practices.ambientC);
+
 /** The way to every lamp that loses most, and to every converter. */
 function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] {
   const journey = (
@@ -91,16 +95,17 @@ function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] 
     ownerId: RunId,
     ids: readonly ElementId[],
   ): Journey => {
-    const wires = ids.flatMap((id) => {
+    const loads = new Map<string, number>();
+    let givenV = 0;
+    for (const id of ids) {
       const wire = s.elements.get(id);
-      return isWire(wire) ? [[wire, amps.get(id) ?? 0] as const] : [];
-    });
-    return {
-      ownerId,
-      wires,
-      groups: new Set(wires.map(([w]) => w.group).filter((g) => g !== "")),
-      volts: s.voltsOf(owner),
-    };
+      if (!isWire(wire)) continue;
+      const currentA = amps.get(id) ?? 0;
+      const { group, lengthM } = wire;
+      if (group !== "") loads.set(group, (loads.get(group) ?? 0) + currentA * lengthM.value);
+      else givenV += currentA * wireOhmOf(gaugeOf(wire.gaugeId), lengthM.value, s);
+    }
+    return { ownerId, loads, givenV, volts: s.voltsOf(owner) };
   };
   const weight = (ids: readonly ElementId[]): number =>
     ids.reduce((sum, id) => {
@@ -147,6 +152,8 @@ function mostMm2(s: Sizing, wires: readonly WireElement[]): number {
 interface Candidate {
   readonly group: WireGroup;
   readonly wires: readonly WireElement[];
+  /** Of all its wires together, in m. */
+  readonly lengthM: number;
   readonly sizes: readonly Gauge[];
   at: number;
   /** No size of the ladder that its terminals take carries what its fuse lets through. */
@@ -155,8 +162,10 @@ interface Candidate {
 
 function candidateOf(s: Sizing, group: WireGroup, wires: readonly WireElement[]): Candidate {
   const { practices } = s.job;
+  const lengthM = wires.reduce((sum, wire) => sum + wire.lengthM.value, 0);
+  const base = { group, wires, lengthM, at: 0 };
   if (group.pinned !== null) {
-    return { group, wires, sizes: [gaugeOf(group.pinned)], at: 0, tooSmall: false };
+    return { ...base, sizes: [gaugeOf(group.pinned)], tooSmall: false };
   }
   const floor = gaugeOf(FLOOR_WIRE[practices.wireSystem]).areaM2;
   const ladder = gaugesOf(practices.wireSystem).filter((g) => g.areaM2 >= floor * 0.999);
@@ -166,14 +175,9 @@ function candidateOf(s: Sizing, group: WireGroup, wires: readonly WireElement[])
   // What carries its fuse comes before what fits a crimp: a thicker lug can be had, a fire not be undone.
   const sizes = fitting.length > 0 ? fitting : carrying.slice(0, 1);
   return sizes.length > 0
-    ? { group, wires, sizes, at: 0, tooSmall: false }
-    : { group, wires, sizes: ladder.slice(-1), at: 0, tooSmall: true };
+    ? { ...base, sizes, tooSmall: false }
+    : { ...base, sizes: ladder.slice(-1), tooSmall: true };
 }
-
-const areaOf = (c: Candidate | undefined, wire: WireElement, practices: Practices, at = c?.at) => {
-  const gauge = c ? c.sizes[at ?? 0]! : gaugeOf(wire.gaugeId);
-  return wireResistanceOhm(gauge, wire.lengthM.value, practices.ambientC);
-};
 
 export interface Sized {
   readonly elements: ReadonlyMap<ElementId, Element>;
@@ -202,11 +206,12 @@ export function sizeWires(s: Sizing): Sized {
   }
   const amps = currentsOf(s);
   const journeys = journeysOf(s, amps);
-  const dropOf = (journey: Journey, group?: string, at?: number): number => {
-    let volts = 0;
-    for (const [wire, currentA] of journey.wires) {
-      const c = candidates.get(wire.group);
-      volts += currentA * areaOf(c, wire, practices, wire.group === group ? at : c?.at);
+  const perM = (c: Candidate, at: number): number => wireOhmOf(c.sizes[at]!, 1, s);
+  const dropOf = (journey: Journey): number => {
+    let volts = journey.givenV;
+    for (const [key, load] of journey.loads) {
+      const c = candidates.get(key);
+      if (c) volts += load * perM(c, c.at);
     }
     return journey.volts > 0 ? volts / journey.volts : 0;
   };
@@ -215,13 +220,12 @@ export function sizeWires(s: Sizing): Sized {
     for (let drop = dropOf(journey); drop > target;) {
       let best: Candidate | null = null;
       let most = 0;
-      for (const key of journey.groups) {
+      for (const [key, load] of journey.loads) {
         const c = candidates.get(key);
         if (!c || c.at + 1 >= c.sizes.length) continue;
-        const saved = drop - dropOf(journey, key, c.at + 1);
+        const saved = load * (perM(c, c.at) - perM(c, c.at + 1));
         const more = c.sizes[c.at + 1]!.areaM2 - c.sizes[c.at]!.areaM2;
-        const copper = c.wires.reduce((sum, w) => sum + w.lengthM.value * more, 0);
-        const worth = copper > 0 ? saved / copper : 0;
+        const worth = c.lengthM > 0 ? saved / (c.lengthM * more) : 0;
         if (worth > most) [best, most] = [c, worth];
       }
       if (!best) break;
@@ -238,8 +242,8 @@ export function sizeWires(s: Sizing): Sized {
     const worst = Math.max(
       0,
       ...journeys
-        .filter((j) => j.ownerId === c.group.ownerId || j.groups.has(c.group.key))
-        .map((j) => dropOf(j)),
+        .filter((j) => j.ownerId === c.group.ownerId || j.loads.has(c.group.key))
+        .map(dropOf),
     );
     choices.push(choiceOf(c, gauge, worst, practices));
   }

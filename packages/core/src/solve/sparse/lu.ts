@@ -47,13 +47,16 @@ export type LuResult =
   /** No pivot left in this column (an index of the matrix). */
   | { readonly kind: "singular"; readonly column: number };
 
+/** The order in which columns of a pattern are eliminated with little fill. */
+export const orderOf = (pattern: Pattern): Int32Array => minimumDegree(pattern);
+
 /** Prepares a workspace for a pattern: order, and room to grow into. */
-export function analyse(pattern: Pattern): LuWorkspace {
+export function analyse(pattern: Pattern, order = orderOf(pattern)): LuWorkspace {
   const { size, rowIndex } = pattern;
   const room = rowIndex.length * 4 + size;
   return {
     pattern,
-    order: minimumDegree(pattern),
+    order,
     rowStep: new Int32Array(size).fill(-1),
     stepRow: new Int32Array(size),
     lStart: new Int32Array(size + 1),

@@ -1,0 +1,125 @@
+import {
+  INPUTS,
+  type Condition,
+  type Feed,
+  type Input,
+  type Job,
+  type Lamp,
+} from "../job/index.ts";
+import type { Part } from "../part/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+import { make, part, type FitMaker } from "./jobMaker.ts";
+import type { Chance } from "./randomNetwork.ts";
+import { DEMO_SHELF } from "./shelf.ts";
+import { DEMO_VEHICLES } from "./vehicles.ts";
+
+const pickOf =
+  (chance: Chance) =>
+  <T>(list: readonly T[]): T =>
+    list[Math.floor(chance() * list.length)]!;
+
+/** Everything on a vehicle that something may be fed from. */
+function feedsOf(vehicle: Vehicle, supplies: readonly string[]): Feed[] {
+  const { system } = vehicle;
+  const feeds: Feed[] = [];
+  if (system.kind !== "pack") feeds.push({ kind: "battery" }, { kind: "battery" });
+  if (system.kind !== "engine") {
+    feeds.push({ kind: "pack" }, { kind: "block", blocks: Math.max(1, system.pack.blocks >> 1) });
+  }
+  for (const id of supplies) {
+    feeds.push(
+      { kind: "supply", supplyId: id as never },
+      { kind: "supply", supplyId: id as never },
+    );
+  }
+  const pins = vehicle.pins.filter((p) => p.family !== "ground" && p.liveWhen !== "ground");
+  for (const pin of pins) feeds.push({ kind: "pin", pinId: pin.id });
+  return feeds;
+}
+
+function conditionOf(chance: Chance): Condition {
+  const pick = pickOf(chance);
+  const signals = INPUTS.filter((input) => input !== "switch");
+  const group = () => {
+    const terms: { input: Input; negated: boolean }[] = [];
+    if (chance() < 0.5) terms.push({ input: "switch", negated: false });
+    if (chance() < 0.75 || terms.length === 0) {
+      terms.push({ input: pick(signals), negated: terms.length > 0 && chance() < 0.1 });
+    }
+    if (chance() < 0.15) terms.push({ input: pick(signals), negated: chance() < 0.2 });
+    return terms;
+  };
+  return { anyOf: chance() < 0.12 ? [group(), group()] : [group()] };
+}
+
+const PLACES: readonly Lamp["place"][] = ["front", "front", "rear", "rear", "left", "right"];
+const CONTROLS: readonly (readonly Input[])[] = [
+  ["left", "right"],
+  ["hazard"],
+  ["horn"],
+  ["brake"],
+  ["low", "high"],
+];
+
+function addSupplies(maker: FitMaker, chance: Chance): string[] {
+  const pick = pickOf(chance);
+  const supplies: string[] = [];
+  const sources = DEMO_SHELF.filter((p): p is Part =>
+    ["converter", "box", "battery", "flasher"].includes(p.kind),
+  );
+  const count = Math.floor(chance() * 4);
+  for (let i = 0; i < count; i += 1) {
+    const feed = pick(feedsOf(maker.job.vehicle, supplies));
+    const id = `supply-${i + 1}`;
+    const gate = pick(["always", "always", "key", "switch"] as const);
+    maker.supply(id, `Supply ${i + 1}`, pick(sources).id, { feed, gate });
+    supplies.push(id);
+  }
+  return supplies;
+}
+
+/**
+ * A job by chance: any vehicle of the shop with supplies, controls of a kit and runs of any
+ * feed, condition, return and arrangement. What such a wiring is worth is for the rules to
+ * say; it must be laid out whole, and solved as it is listed.
+ */
+export function randomJob(chance: Chance): Job {
+  const pick = pickOf(chance);
+  const vehicle = pick(DEMO_VEHICLES);
+  const maker = make("By chance", "", vehicle, "");
+  const supplies = addSupplies(maker, chance);
+  const feeds = () => feedsOf(vehicle, supplies);
+  const controls = Math.floor(chance() * 3);
+  for (let i = 0; i < controls; i += 1) {
+    const fields = { feed: pick(feeds()), poles: 1 + Math.floor(chance() * 2) };
+    maker.control(`control-${i + 1}`, `Control ${i + 1}`, pick(CONTROLS), fields);
+  }
+  const loads = DEMO_SHELF.filter((p) => p.kind === "load");
+  const plugs = DEMO_SHELF.filter((p) => p.kind === "connector");
+  const relays = DEMO_SHELF.filter((p) => p.kind === "relay");
+  const switches = DEMO_SHELF.filter((p) => p.kind === "switch");
+  const runs = 1 + Math.floor(chance() * 5);
+  for (let i = 0; i < runs; i += 1) {
+    const load = pick(loads);
+    const series = chance() < 0.1 && load.load.kind !== "drivenLed";
+    const lamps = [[load.id, 1 + Math.floor(chance() * 3), pick(PLACES)] as const];
+    if (chance() < 0.25) lamps.push([load.id, 1, pick(PLACES)]);
+    maker.run(`run-${i + 1}`, `Run ${i + 1}`, pick(["front", "rear"]), conditionOf(chance), lamps, {
+      feed: pick(feeds()),
+      return: pick(["chassis", "wire", "block"]),
+      relay: pick(["auto", "auto", "yes", "no"]),
+      coil: pick(["practice", "positive", "negative"]),
+      coilPlus: pick(["auto", "86"]),
+      arrangement: series ? "series" : "parallel",
+      ...(chance() < 0.2 ? { connectorPartId: part(pick(plugs).id) } : {}),
+      ...(chance() < 0.3 ? { relayPartId: part(pick(relays).id) } : {}),
+      ...(chance() < 0.4 ? { switchPartId: part(pick(switches).id) } : {}),
+    });
+    const first = maker.job.lamps[0];
+    const last = maker.job.lamps[maker.job.lamps.length - 1];
+    if (chance() < 0.1 && first && last && first !== last && first.housing === "") {
+      maker.lamp(0, { housing: first.id });
+    }
+  }
+  return maker.job;
+}
