@@ -110,6 +110,7 @@ function symbolOf(kind: StripPart["kind"], closed: boolean): ReactNode {
       );
     case "wire":
     case "load":
+    case "strap":
       return null;
   }
 }

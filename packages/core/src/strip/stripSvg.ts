@@ -141,6 +141,9 @@ function drawSymbol(pen: Pen, part: StripPart, x: number, w: number, y: number):
     case "load":
       pen.circle(mid, y, 9);
       return;
+    case "strap":
+      pen.line(x, y, x + w, y);
+      return;
   }
 }
 

@@ -93,7 +93,7 @@ export class Bench {
   /** Puts an element inside a unit. */
   inside(unit: UnitId, name: string, element: Inside): ElementId {
     const id = this.id(name);
-    this.assembly.elements.set(id, { ...element, id, runId: this.ownerId, unit } as Element);
+    this.assembly.elements.set(id, { ...element, id, runId: this.ownerId, unit });
     return id;
   }
 
