@@ -131,7 +131,7 @@ test("the bench is live: press a control, see what lights, prove it, try the fau
     "Each does what was meant and nothing else.",
   );
   const faults = page.getByRole("region", { name: "Faults" });
-  await expect(faults).toContainText("battery + to fuse chafed to the frame");
+  await expect(faults).toContainText("battery + to 5 A fuse chafed to the frame");
   await faults.getByRole("button", { name: /^All \d+ faults/ }).click();
   const chafed = faults
     .getByRole("listitem")

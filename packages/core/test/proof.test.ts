@@ -268,6 +268,14 @@ describe("opening times", () => {
     expect(most).toEqual([...most].sort((a, b) => b - a));
   });
 
+  // Melting integral: 60 A for 0.1 s at the most is 360 A²s; 360 A spend that in 2.8 ms.
+  it("open in milliseconds at hundreds of amperes, by the same melting integral", () => {
+    const { leastS, mostS } = openingTime(10, 360)!;
+    expect(360 ** 2 * mostS).toBeCloseTo(60 ** 2 * 0.1, 9);
+    expect(360 ** 2 * leastS).toBeCloseTo(60 ** 2 * 0.02, 9);
+    expect(mostS).toBeLessThan(0.003);
+  });
+
   // IEC 60364-4-43, k = 115 for PVC and copper, from memory: 1.5 mm² at 172.5 A lasts 1 s.
   it("a wire's heating is adiabatic: k A / I squared", () => {
     expect(overheatS(1.5e-6, 16, 172.5)).toBeCloseTo(1, 9);

@@ -21,14 +21,19 @@ const between = (x: number, x0: number, x1: number, y0: number, y1: number): num
   Math.exp(Math.log(y0) + ((Math.log(y1) - Math.log(y0)) * Math.log(x / x0)) / Math.log(x1 / x0));
 
 /**
- * Seconds within which a blade fuse opens at a current, log-log between the table's points;
- * beyond its end the last line holds. null below 110 %: it holds.
+ * Seconds within which a blade fuse opens at a current, log-log between the table's points.
+ * Beyond its end the element melts before it sheds heat: its melting integral I²t stays what
+ * the last line makes it (common practice), so hundreds of amperes open it in milliseconds.
+ * null below 110 %: it holds.
  */
 export function openingTime(ratingA: number, currentA: number): OpeningTime | null {
   const share = currentA / ratingA;
   if (share < 1.1) return null;
   const last = BLADE_TIMES[BLADE_TIMES.length - 1]!;
-  if (share >= last[0]) return { leastS: last[1], mostS: last[2] };
+  if (share >= last[0]) {
+    const faster = (last[0] / share) ** 2;
+    return { leastS: last[1] * faster, mostS: last[2] * faster };
+  }
   const at = BLADE_TIMES.findIndex(([s]) => s > share);
   const [s0, least0, most0] = BLADE_TIMES[at - 1]!;
   const [s1, least1, most1] = BLADE_TIMES[at]!;
