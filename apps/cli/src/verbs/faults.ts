@@ -1,9 +1,9 @@
-import { decimal, faults, synthesise, type FaultResult } from "@dragonet/core";
+import { decimal, faults, synthesise, type FaultResult, secondsText } from "@dragonet/core";
 import { printJson, type Verb } from "../world.ts";
 
 function faultText(f: FaultResult): string {
   const opens = f.opens
-    ? `${f.opens.words} opens at ${decimal(f.opens.currentA, 0)} A within ${f.opens.time.mostS === Infinity ? "perhaps no time" : `${decimal(f.opens.time.mostS, 2)} s`}`
+    ? `${f.opens.words} opens at ${decimal(f.opens.currentA, 0)} A within ${f.opens.time.mostS === Infinity ? "perhaps no time" : secondsText(f.opens.time.mostS)}`
     : "no fuse opens";
   const parts = [
     opens,

@@ -1,6 +1,12 @@
 import { proxy } from "comlink";
 import { useEffect, useState } from "react";
-import { decimal, type Cause, type Difference, type FaultResult } from "@dragonet/core";
+import {
+  decimal,
+  secondsText,
+  type Cause,
+  type Difference,
+  type FaultResult,
+} from "@dragonet/core";
 import type { BenchPlan, TrialReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
 import { Button } from "../ui/Button.tsx";
@@ -16,8 +22,7 @@ interface TrialPanelProps {
   readonly onReport: (report: TrialReport) => void;
 }
 
-const secondsText = (s: number): string =>
-  s === Infinity ? "perhaps never" : s >= 120 ? `${decimal(s / 60, 0)} min` : `${decimal(s, 2)} s`;
+const opensIn = (s: number): string => (s === Infinity ? "perhaps never" : secondsText(s));
 
 function Outcome({ fault }: { fault: FaultResult }) {
   const { opens, dark, staysOn } = fault;
@@ -26,7 +31,7 @@ function Outcome({ fault }: { fault: FaultResult }) {
       {opens ? (
         <p className="text-small">
           {opens.words} opens at <span className="num">{decimal(opens.currentA, 0)}</span> A within{" "}
-          <span className="num">{secondsText(opens.time.mostS)}</span>
+          <span className="num">{opensIn(opens.time.mostS)}</span>
         </p>
       ) : (
         fault.kind === "chafed" && <p className="text-small font-bold">No fuse opens.</p>

@@ -104,7 +104,8 @@ export interface Gap {
     | "loadAboveLadder"
     | "noSource"
     | "notInSeries"
-    | "returnNotPossible";
+    | "returnNotPossible"
+    | "feedNotUsed";
   readonly detail: string;
 }
 

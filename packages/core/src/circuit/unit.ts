@@ -50,7 +50,7 @@ export const TERMINAL_FORMS = {
   screw: { crimp: "ferrule", stripMm: 8, shrink: false, mostMm2: 10, takes: 2 },
   holder: { crimp: "crimp to holder", stripMm: 8, shrink: true, mostMm2: 6, takes: 2 },
   splice: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 10, takes: 16 },
-  tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 8 },
+  tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   cavity: { crimp: "terminal of the plug", stripMm: 5, shrink: false, mostMm2: 6, takes: 1 },
   own: { crimp: "as the part has it", stripMm: 6, shrink: false, mostMm2: 16, takes: 2 },
 } as const satisfies Readonly<Record<string, TerminalForm>>;

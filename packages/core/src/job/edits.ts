@@ -20,9 +20,18 @@ export function append<E extends CollectionName>(job: Job, entity: E, value: Col
   return { kind: "add", entity, value, at } as unknown as Edit;
 }
 
-/** Brings a shelf part into the job as its own copy; nothing to do when it is there. */
+/**
+ * Brings a shelf part into the job as its own copy. One that is there as it is on the shelf
+ * stays; one that the shelf has changed since takes the place of the old copy.
+ */
 export function adoptPart(job: Job, part: Part): Edit[] {
-  return job.parts.some((p) => p.id === part.id) ? [] : [append(job, "part", part)];
+  const at = job.parts.findIndex((p) => p.id === part.id);
+  if (at < 0) return [append(job, "part", part)];
+  if (JSON.stringify(job.parts[at]) === JSON.stringify(part)) return [];
+  return [
+    { kind: "remove", entity: "part", id: part.id },
+    { kind: "add", entity: "part", value: part, at },
+  ];
 }
 
 /** Adds lamps of one part to a run, labelled in order. `mint` hands in fresh ids. */

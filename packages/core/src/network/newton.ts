@@ -1,4 +1,5 @@
 import {
+  FLOOR_A,
   LARGEST_STEP_V,
   MOST_BISECTIONS,
   MOST_DESCENT,
@@ -25,7 +26,7 @@ export function stamp(c: Compiled, slope: Slope): void {
   const { from, to, codes, laws, volts, values, residual, noise, slots, size } = c;
   values.fill(0);
   residual.fill(0);
-  noise.fill(0);
+  noise.fill(FLOOR_A);
   for (let k = 0; k < from.length; k += 1) {
     const a = from[k]!;
     const b = to[k]!;

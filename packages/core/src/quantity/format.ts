@@ -34,3 +34,11 @@ export function lengthText(metres: number, units: UnitSystem): string {
   }
   return metres < 1 ? `${decimal(metres * 1000, 0)} mm` : `${decimal(metres, 2)} m`;
 }
+
+/** A short time for people: "3 ms", "0.4 s", "50 s", "10 min", "100 h". */
+export function secondsText(seconds: number): string {
+  if (seconds < 0.1) return `${decimal(Math.max(1, seconds * 1000), 0)} ms`;
+  if (seconds < 120) return `${decimal(seconds, seconds < 10 ? 1 : 0)} s`;
+  if (seconds < 7200) return `${decimal(seconds / 60, 0)} min`;
+  return `${decimal(seconds / 3600, 0)} h`;
+}

@@ -10,6 +10,7 @@ const TITLES: Readonly<Record<Gap["kind"], string>> = {
   noSource: "Nothing to feed it from",
   notInSeries: "These lamps do not share a voltage",
   returnNotPossible: "Not back the way that was asked for",
+  feedNotUsed: "Not fed from what was chosen",
 };
 
 const WHY: Readonly<Record<Gap["kind"], string>> = {
@@ -21,6 +22,8 @@ const WHY: Readonly<Record<Gap["kind"], string>> = {
   loadAboveLadder: "Split it into two runs, each with a fuse of its own.",
   noSource:
     "Add a converter, a battery of its own, or feed it from the pack, then choose that as its feed.",
+  feedNotUsed:
+    "What carries the load decides where its volts come from: let a relay carry it, or feed both from the same.",
   returnNotPossible:
     "The plan does what works instead, and says so: choose a wire of its own or a ground block, or tie that negative to the frame.",
   notInSeries:

@@ -17,7 +17,10 @@ export const STEP_V = 1e-9;
  * Sums of currents below so many units in the last place of what meets at the node are as
  * good as zero: on a part that floats but for a leak no step gets below it.
  */
-export const ROUNDING = 16 * Number.EPSILON;
+export const ROUNDING = 64 * Number.EPSILON;
+
+/** No sum of currents is looked at more closely than this, in A. */
+export const FLOOR_A = 1e-15;
 
 /** Newton steps before help is called; 3 to 6 do for any sound circuit. */
 export const MOST_STEPS = 60;

@@ -42,7 +42,7 @@ export class ControlPath {
     private readonly laid: Laid,
     private readonly b: Bench,
     private readonly plan: RunPlan,
-    private readonly fused: Fused,
+    private fused: Fused,
   ) {
     this.size = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
     this.relaySite = { kind: "relay", runId: plan.run.id };
@@ -165,6 +165,13 @@ export class ControlPath {
     const lanes: ControlLane[] = [];
     const helping: ControlLane[] = [];
     let negative = this.fused.negative;
+    if (ways.filter((way) => way.feed === null).length > 1) {
+      // Several ways hang behind the run's own fuse: they part from a splice of its own size.
+      const from = this.fused.node;
+      const node = b.splice("fusedSplice", "feed splice", this.relaySite);
+      shared.push(b.wire("toFusedSplice", "feed", from, node, { group: plan.run.id }, AT_HAND_M));
+      this.fused = { ...this.fused, node };
+    }
     // Two wires in one spade are the most that hold.
     const many = ways.length > 2;
     const joint = many ? b.splice("coilJoint", "coil splice", this.relaySite) : ends.plus;

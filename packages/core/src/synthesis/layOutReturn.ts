@@ -112,6 +112,8 @@ export function endJoints(
   blocks: GroundBlocks,
   by: ReturnDecision["by"],
   ends: ReadonlySet<End>,
+  /** Ends where a lamp has a way back of its own, and not its host's. */
+  returning: ReadonlySet<End>,
 ): ReadonlyMap<End, LampJoint> {
   const { b, plan, size, laid } = c;
   const { reaches } = laid.job.vehicle;
@@ -121,7 +123,9 @@ export function endJoints(
     const site = { kind: "splice", runId: plan.run.id, end } as const;
     const splice = b.splice(`${end}Splice`, `${end} splice`, site);
     const link = b.wire(`to${end}`, "load", out.splice, splice, size, wayM);
-    const back = layOutBack(c, out, blocks, by, `${end}Return`, end, wayM);
+    const back = returning.has(end)
+      ? layOutBack(c, out, blocks, by, `${end}Return`, end, wayM)
+      : { joint: splice, ids: [] };
     joints.set(end, { splice, joint: back.joint, out: [link], back: back.ids });
   }
   return joints;

@@ -61,7 +61,9 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
   let branches: Branch[];
   const lamps = { plan, size: context.size, housings, job: laid.job };
   if (apart) {
-    const joints = endJoints(context, out, blocks, decision.by, ends);
+    const at = endsOf(plan);
+    const returning = new Set(at.filter((_, i) => !housings.hosts.has(plan.loads[i]!.lamp.id)));
+    const joints = endJoints(context, out, blocks, decision.by, ends, returning);
     branches = layOutParallel(b, lamps, joints);
   } else {
     const wayM = wayBack(context);

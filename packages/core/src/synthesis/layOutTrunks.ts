@@ -169,17 +169,17 @@ function ownNegativeOf(laid: Laid, b: Bench, plan: SupplyPlan, node: NodeId): Ne
   const { supply } = plan;
   const site: Site = { kind: "supply", supplyId: supply.id };
   const words = `${supply.name} −`;
-  if (hasFrameReturn(laid.job) && wantsFrame(laid, supply.id)) {
-    const lug = frameLug(b, "bond");
-    b.wire("bond", "return", node, lug.node, { group: `${supply.id}.out` }, AT_HAND_M);
-    return { node, path: NONE, words, onFrame: true };
-  }
-  const users = usersOf(laid, supply.id);
-  if (users <= 2) return { node, path: NONE, words, onFrame: false };
   const size = { group: `${supply.id}.out` };
-  const joint = b.splice("negSplice", "splice", site);
-  const wire = b.wire("neg", "return", joint, node, size, OUTLET_M);
-  return { node: joint, path: [wire], words, onFrame: false };
+  const onFrame = hasFrameReturn(laid.job) && wantsFrame(laid, supply.id);
+  const users = usersOf(laid, supply.id);
+  // Every circuit on it brings a wire or more back here: lamps, coils, tell-tales.
+  const joint = users === 0 ? node : b.splice("negSplice", `${supply.name} −`, site);
+  const path = users === 0 ? NONE : [b.wire("neg", "return", joint, node, size, OUTLET_M)];
+  if (onFrame) {
+    const lug = frameLug(b, "bond");
+    b.wire("bond", "return", joint, lug.node, size, AT_HAND_M);
+  }
+  return { node: joint, path, words, onFrame };
 }
 
 /** A battery of its own: its negative floats, but for a leak that gives it a voltage. */

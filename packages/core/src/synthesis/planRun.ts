@@ -1,6 +1,6 @@
 import { decimal } from "../quantity/index.ts";
 import type { Choice, ChoiceKind } from "../circuit/index.ts";
-import { conditionText, inputWord, type Job, type Run } from "../job/index.ts";
+import { conditionText, inputWord, type Feed, type Job, type Run } from "../job/index.ts";
 import {
   GENERIC_RELAY,
   GENERIC_SWITCH,
@@ -65,11 +65,33 @@ function countOf(ways: readonly Way[]): string {
   return `${ways.length} way${ways.length === 1 ? "" : "s"} to the coil${relays}`;
 }
 
+const sameFeed = (a: Feed, b: Feed): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Whether a feed is, or lies on the way to, another: through a flasher, a box. */
+function leadsTo(job: Job, from: Feed, to: Feed, deep = 0): boolean {
+  if (sameFeed(from, to)) return true;
+  if (to.kind !== "supply" || deep > job.supplies.length) return false;
+  const supply = job.supplies.find((s) => s.id === to.supplyId);
+  const kind = job.parts.find((p) => p.id === supply?.partId)?.kind;
+  if (!supply || kind === "converter" || kind === "battery") return false;
+  return leadsTo(job, from, supply.feed, deep + 1);
+}
+
+/**
+ * Whether a position of the kit's controls may carry a run's load: only where what the control
+ * is fed from lies behind what the run is to be fed from. A run that is to be fed from the
+ * pack, or from a flasher that the control does not hang on, would not be.
+ */
+function carriesFor(job: Job, run: Run, pin: ConnectorPin): boolean {
+  const at = controlOfPin(job, pin);
+  return at !== null && leadsTo(job, run.feed, at.control.feed);
+}
+
 /** Ways that are each just a position of the kit's own controls, with nothing to help them. */
 function directWays(job: Job, run: Run, ways: readonly Way[] | null, drawA: number) {
   if (!ways || run.relay === "yes") return null;
   const pins = ways.flatMap((way) =>
-    way.feed && way.helpers.length === 0 && !way.ownSwitch && controlOfPin(job, way.feed)
+    way.feed && way.helpers.length === 0 && !way.ownSwitch && carriesFor(job, run, way.feed)
       ? [way.feed]
       : [],
   );
@@ -165,7 +187,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       detail: `${decimal(drawA.mid)} A is more than one blade fuse can carry`,
     });
   }
-  const kitTap = tap && controlOfPin(job, tap.value) ? tap.value : null;
+  const kitTap = tap && carriesFor(job, run, tap.value) ? tap.value : null;
   const relay = ((): Decision<boolean> => {
     if (switched) {
       return {
@@ -205,6 +227,16 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   })();
 
   // Without a relay the trigger wire has to carry the load: people do it, and rules judge it.
+  const strange = !relay.value && tap !== null && kitTap === null && controlOfPin(job, tap.value);
+  if (strange) {
+    const { control } = strange;
+    const own = feedPointOf(job, control.feed)?.words ?? "another feed";
+    gaps.push({
+      runId: run.id,
+      kind: "feedNotUsed",
+      detail: `${control.name} is fed from ${own}, not from ${wantedFeed.words}; without a relay its current comes from there`,
+    });
+  }
   const through = direct?.[0] ?? (!relay.value && tap ? tap.value : null);
   const carrying = through ?? feedPin;
   const kit = through ? controlOfPin(job, through) : null;
