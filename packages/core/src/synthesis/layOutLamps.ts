@@ -21,10 +21,13 @@ export interface LampJoint {
 /** Lamps in whose housing others sit, by the lamp that says so; rings and strangers left out. */
 export function hostsOf(job: Job, fitted: ReadonlySet<LampId>): ReadonlyMap<LampId, LampId> {
   const hosts = new Map<LampId, LampId>();
+  // In a string each lamp's way on is the next one: nobody there shares a ground.
+  const strings = new Set(job.runs.filter((r) => r.arrangement === "series").map((r) => r.id));
   for (const lamp of job.lamps) {
     const { housing } = lamp;
     if (housing === "" || housing === lamp.id || !fitted.has(lamp.id)) continue;
     const host = job.lamps.find((l) => l.id === housing);
+    if (strings.has(lamp.runId) || (host && strings.has(host.runId))) continue;
     if (host && fitted.has(host.id) && host.housing === "") hosts.set(lamp.id, host.id);
   }
   return hosts;

@@ -49,8 +49,8 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
     });
   }
   const out = layOutOut(context);
-  const guests =
-    plan.loads.length > 0 && plan.loads.every(({ lamp }) => housings.hosts.has(lamp.id));
+  // With nothing on it, or nothing but guests, a run has no way back of its own to lay.
+  const guests = plan.loads.every(({ lamp }) => housings.hosts.has(lamp.id));
   const decision = decideReturn(context);
   if (!guests) {
     const { picked, reason, refused } = decision;
