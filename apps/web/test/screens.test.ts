@@ -138,7 +138,7 @@ describe("marks of proof and faults on the strips", () => {
   it("are gone with the deviation that caused them", () => {
     const wrong = demo("Hazards feed both sides");
     const [deviation] = wrong.deviations as [Deviation];
-    expect(deviationText(wrong, deviation)).toMatch(/ and .*: feeds tied together/);
+    expect(deviationText(wrong, deviation, [])).toMatch(/ and .*: feeds tied together/);
     const mended = applyEdits(wrong, [mendDeviation(deviation)]);
     if (!mended.ok) throw new Error(mended.message);
     expect(overlayOf(report([], mended.job))).toEqual([]);

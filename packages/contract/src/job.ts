@@ -2,6 +2,7 @@ import { Equals, IsIn, IsInt, IsNumber, Matches, Max, Min } from "class-validato
 import {
   BLOCKER_KINDS,
   DEVIATION_KINDS,
+  WIRE_ENDS,
   FUSE_SCHOOLS,
   JOB_FORMAT,
   LAMP_LIGHTS,
@@ -165,6 +166,9 @@ class LampDto {
   at!: string;
 }
 
+/** A wire or a terminal of the circuit: "pods.load", "pods_relay.87". */
+const CIRCUIT_ID = /^([A-Za-z0-9_.-]{1,200})?$/;
+
 class DeviationDto {
   @IsId()
   id!: string;
@@ -175,8 +179,29 @@ class DeviationDto {
   @IsId()
   runId!: string;
 
-  @IsId()
+  @Matches(/^([A-Za-z0-9][A-Za-z0-9_-]{0,63})?$/)
   otherRunId!: string;
+
+  @Matches(CIRCUIT_ID)
+  wire!: string;
+
+  @IsIn(WIRE_ENDS)
+  end!: string;
+
+  @Matches(CIRCUIT_ID)
+  otherWire!: string;
+
+  @IsIn(WIRE_ENDS)
+  otherEnd!: string;
+
+  @Matches(CIRCUIT_ID)
+  at!: string;
+
+  @Matches(CIRCUIT_ID)
+  otherAt!: string;
+
+  @IsText(20)
+  gaugeId!: string;
 }
 
 class UseDto {

@@ -6,6 +6,7 @@ import {
   USUAL_SCRIPT,
   allOf,
   applyEdits,
+  createDeviation,
   flashRemedies,
   flashTiming,
   judgeFlash,
@@ -133,12 +134,9 @@ describe("the marshal's motorcycle", () => {
     const crossed: Job = {
       ...fitted.job,
       deviations: [
-        {
-          id: "crossed",
-          kind: "lampsSwapped",
-          runId: "left" as RunId,
+        createDeviation("crossed", "lampsSwapped", "left" as RunId, {
           otherRunId: "right" as RunId,
-        },
+        }),
       ],
     };
     const { differences } = prove(crossed, synthesise(crossed))!;

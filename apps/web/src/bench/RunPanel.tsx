@@ -162,7 +162,7 @@ function LampList({ run }: { run: Run }) {
 }
 
 /** A run's own settings: what is on it, when it is on, how it is fed, how long its wires are. */
-export function RunPanel({ runId, canEdit }: RunPanelProps) {
+export function RunPanel({ plan, runId, canEdit }: RunPanelProps) {
   const job = useJob();
   const edit = useEdit();
   const run = job.runs.find((r) => r.id === runId);
@@ -251,8 +251,8 @@ export function RunPanel({ runId, canEdit }: RunPanelProps) {
         <More title="Plug">
           <Alternatives runId={runId} kind="plug" canEdit={canEdit} />
         </More>
-        <More title="Wired otherwise">
-          <Deviations runId={runId} canEdit={canEdit} />
+        <More title="Wired wrong (what if)">
+          <Deviations runId={runId} wires={plan.wires} canEdit={canEdit} />
         </More>
         <More title="Lengths">
           {LENGTHS.map(([field, label]) => (

@@ -200,13 +200,23 @@ const SIGNS: Readonly<Record<string, string>> = {
   out_neg: "output −",
 };
 
+/** A terminal as people say it: "87", "input +", "channel 3". */
+function terminalWords(terminal: string): string {
+  const channel = /^(ch|in|ret)(\d+)$/.exec(terminal);
+  if (channel) {
+    const what = { ch: "channel", in: "input", ret: "ground of input" }[channel[1] as "ch"];
+    return `${what} ${channel[2]}`;
+  }
+  return SIGNS[terminal] ?? terminal.replaceAll("_", " ");
+}
+
 /** A wire's end as the installer reads it on the flag: "relay 87", "battery +", "left pod". */
 export function endWords(circuit: Pick<Circuit, "units">, node: NodeId): string {
   const unit = unitAt(circuit, node);
   if (!unit) return "ground";
   const { terminal } = splitNode(node);
   if (PLAIN_KINDS.has(unit.kind)) return unit.name;
-  return `${unit.name} ${SIGNS[terminal] ?? terminal.replaceAll("_", " ")}`;
+  return `${unit.name} ${terminalWords(terminal)}`;
 }
 
 /** Every wire, those that come ready-made among them. */

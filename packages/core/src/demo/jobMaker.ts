@@ -6,6 +6,7 @@ import {
   applyEdits,
   asId,
   createControl,
+  createDeviation,
   createJob,
   createRun,
   createSupply,
@@ -87,12 +88,13 @@ export class JobMaker {
 
   deviation(kind: Deviation["kind"], runId: string, otherRunId: string): this {
     return this.do(
-      append(this.job, "deviation", {
-        id: this.mint("deviation"),
-        kind,
-        runId: asId<RunId>(runId),
-        otherRunId: asId<RunId>(otherRunId),
-      }),
+      append(
+        this.job,
+        "deviation",
+        createDeviation(this.mint("deviation"), kind, asId<RunId>(runId), {
+          otherRunId: asId<RunId>(otherRunId),
+        }),
+      ),
     );
   }
 

@@ -7,6 +7,7 @@ import {
   DEFAULT_USE,
   JOB_FORMAT,
   type Control,
+  type Deviation,
   type Feed,
   type Job,
   type Practices,
@@ -157,3 +158,15 @@ export function createRun(
     ...usualShares(condition),
   };
 }
+
+/** A deviation with nothing said but what it is and whose. */
+export const createDeviation = (
+  id: string,
+  kind: Deviation["kind"],
+  runId: RunId,
+  fields: Partial<Omit<Deviation, "id" | "kind" | "runId">> = {},
+): Deviation => ({
+  ...{ id, kind, runId, otherRunId: "", wire: "", end: "from", otherWire: "", otherEnd: "from" },
+  ...{ at: "", otherAt: "", gaugeId: "" },
+  ...fields,
+});

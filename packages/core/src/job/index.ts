@@ -11,6 +11,6 @@ export * from "./describe.ts";
 export * from "./fault.ts";
 export * from "./integrity.ts";
 export * from "./ownerName.ts";
-export * from "./upgrade.ts";
+export * from "./migrations/index.ts";
 export * from "./fitEdits.ts";
 export { circleIn } from "./fitFaults.ts";

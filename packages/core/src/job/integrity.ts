@@ -4,7 +4,7 @@ import { isFact, type Fact } from "../quantity/index.ts";
 import { ID_PATTERN } from "./ids.ts";
 import type { Fault } from "./fault.ts";
 import { fitFaults } from "./fitFaults.ts";
-import type { Job, Run } from "./job.ts";
+import { RUN_DEVIATIONS, type Deviation, type Job, type Run, type WIRE_DEVIATIONS } from "./job.ts";
 import { feedFaults, fusePinFaults, supplyFaults, wirePinFaults } from "./supplyFaults.ts";
 
 function factFaults(path: string, fact: Fact): Fault[] {
@@ -203,20 +203,39 @@ export function integrityFaults(job: Job): Fault[] {
     ]),
     ...job.parts.flatMap((part, i) => partFaults(part, `parts[${i}]`)),
     ...idFaults("deviations", job.deviations),
-    ...job.deviations.flatMap((d, i): Fault[] => [
-      ...(runs.has(d.runId) ? [] : [lacks(`deviations[${i}].runId`, "run", d.runId)]),
-      ...(runs.has(d.otherRunId)
-        ? []
-        : [lacks(`deviations[${i}].otherRunId`, "run", d.otherRunId)]),
-      ...(d.runId === d.otherRunId
-        ? [
-            {
-              path: `deviations[${i}].otherRunId`,
-              message: `"${d.runId}" is the same run (needs another)`,
-            },
-          ]
-        : []),
-    ]),
+    ...job.deviations.flatMap((d, i) => deviationFaults(d, `deviations[${i}]`, runs)),
     ...job.runs.flatMap((run, i) => runFaults(job, run, `runs[${i}]`)),
   ];
+}
+
+const isBetweenRuns = (d: Deviation): boolean => RUN_DEVIATIONS.some((kind) => kind === d.kind);
+
+function deviationFaults(d: Deviation, path: string, runs: ReadonlySet<string>): Fault[] {
+  const faults: Fault[] = [];
+  if (!runs.has(d.runId)) faults.push(lacks(`${path}.runId`, "run", d.runId));
+  if (isBetweenRuns(d)) {
+    if (!runs.has(d.otherRunId)) faults.push(lacks(`${path}.otherRunId`, "run", d.otherRunId));
+    if (d.runId === d.otherRunId) {
+      const message = `"${d.runId}" is the same run (needs another)`;
+      faults.push({ path: `${path}.otherRunId`, message });
+    }
+    return faults;
+  }
+  const needed: Readonly<Record<(typeof WIRE_DEVIATIONS)[number], readonly (keyof Deviation)[]>> = {
+    endMoved: ["wire", "at"],
+    endsSwapped: ["wire", "otherWire"],
+    wireMissing: ["wire"],
+    thinWire: ["wire", "gaugeId"],
+    reversed: ["at", "otherAt"],
+    tied: ["at", "otherAt"],
+  };
+  for (const field of needed[d.kind as (typeof WIRE_DEVIATIONS)[number]]) {
+    if (d[field] === "")
+      faults.push({ path: `${path}.${field}`, message: `"${d.kind}" has to say it` });
+  }
+  if (d.gaugeId !== "" && !findGauge(d.gaugeId)) {
+    const message = `invalid wire size: "${d.gaugeId}" (such as 18 AWG or 0.75 mm²)`;
+    faults.push({ path: `${path}.gaugeId`, message });
+  }
+  return faults;
 }

@@ -18,7 +18,7 @@ import type {
 } from "./fit.ts";
 import type { ControlId, LampId, PartId, PinId, PlaceId, RunId, SupplyId } from "./ids.ts";
 
-export const JOB_FORMAT = "dragonet-job/2";
+export const JOB_FORMAT = "dragonet-job/3";
 
 /** The stages in the order people work. */
 export const STAGES = [
@@ -194,18 +194,42 @@ export interface Run {
   readonly onCruise: number;
 }
 
-export const DEVIATION_KINDS = ["lampsSwapped", "joined", "thinSharedReturn"] as const;
+/** Deviations between two runs, and those that name wires and terminals of the circuit itself. */
+export const RUN_DEVIATIONS = ["lampsSwapped", "joined", "thinSharedReturn"] as const;
+export const WIRE_DEVIATIONS = [
+  "endMoved",
+  "endsSwapped",
+  "wireMissing",
+  "thinWire",
+  "reversed",
+  "tied",
+] as const;
+export const DEVIATION_KINDS = [...RUN_DEVIATIONS, ...WIRE_DEVIATIONS] as const;
+export const WIRE_ENDS = ["from", "to"] as const;
 
 /**
- * Where the vehicle is wired otherwise than planned, as found or as feared: lamps of two
- * runs on each other's feeds, their feeds tied together (hazards on a single pole), or one
- * thin wire as the return of both.
+ * Where the vehicle is wired otherwise than planned, as found or as feared. Between two runs:
+ * lamps on each other's feeds, feeds tied together (hazards on a single pole), one thin wire as
+ * the return of both. Or any edit of the physical graph: `endMoved` puts an end of a wire on
+ * another terminal, `endsSwapped` exchanges an end of two wires, `wireMissing` leaves one
+ * out, `thinWire` takes another size, `reversed` exchanges two terminals with all their wires
+ * (a unit the wrong way round), `tied` joins two terminals. What does not apply is "".
  */
 export interface Deviation {
   readonly id: string;
   readonly kind: (typeof DEVIATION_KINDS)[number];
   readonly runId: RunId;
-  readonly otherRunId: RunId;
+  readonly otherRunId: RunId | "";
+  /** A wire by its id in the circuit, and which of its ends. */
+  readonly wire: string;
+  readonly end: (typeof WIRE_ENDS)[number];
+  readonly otherWire: string;
+  readonly otherEnd: (typeof WIRE_ENDS)[number];
+  /** Terminals as UNIT.TERMINAL. */
+  readonly at: string;
+  readonly otherAt: string;
+  /** Size of a wire that was taken instead, as designated. */
+  readonly gaugeId: string;
 }
 
 /** One stretch of a ride: how long, at what engine speed, and what the rider does meanwhile. */

@@ -1,5 +1,5 @@
 import { wireEnds, wiresOf, type Circuit, type Element, type Unit } from "../circuit/index.ts";
-import type { Job, RunId } from "../job/index.ts";
+import type { ElementId, Job, NodeId, RunId } from "../job/index.ts";
 import { decimal } from "../quantity/index.ts";
 
 /** One line of what a circuit takes: counted pieces, or metres of wire. */
@@ -125,6 +125,7 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
 
 /** One wire of the wire list: what is on its flag, where it goes. */
 export interface WireLine {
+  readonly elementId: ElementId;
   readonly runId: RunId;
   readonly label: string;
   readonly gaugeId: string;
@@ -132,6 +133,9 @@ export interface WireLine {
   readonly lengthM: number;
   readonly from: string;
   readonly to: string;
+  /** The terminals themselves. */
+  readonly fromNode: NodeId;
+  readonly toNode: NodeId;
 }
 
 /** Every wire that is cut, in the order of its label. */
@@ -140,8 +144,19 @@ export function wireListOf(circuit: Circuit): WireLine[] {
     .filter((wire) => wire.harness === "")
     .map((wire): WireLine => {
       const [from, to] = wireEnds(circuit, wire);
-      const { runId, label, gaugeId, colour } = wire;
-      return { runId, label, gaugeId, colour, lengthM: wire.lengthM.value, from, to };
+      const { id, runId, label, gaugeId, colour } = wire;
+      return {
+        elementId: id,
+        fromNode: wire.from,
+        toNode: wire.to,
+        runId,
+        label,
+        gaugeId,
+        colour,
+        lengthM: wire.lengthM.value,
+        from,
+        to,
+      };
     })
     .sort((a, b) => byName(a.label, b.label));
 }

@@ -108,6 +108,9 @@ function partsOf(
 ): StripPart[] {
   return ids.flatMap((id): StripPart[] => {
     const element = elementOf(circuit, id);
+    const beforeFuse = element.kind === "wire" && isBeforeFuse(circuit, element);
+    // A control's lane is long: its lug, and the tail before its fuse, are in the wire list.
+    if (path === "control" && (element.kind === "chassis" || beforeFuse)) return [];
     if (!isShown(element)) return [];
     const at = point.at.get(id);
     const spec = insideOf(element);
@@ -124,7 +127,7 @@ function partsOf(
         name: spec.name(element),
         detail: spec.detail(element, units),
         colour: isCut ? element.colour : "",
-        beforeFuse: element.kind === "wire" && isBeforeFuse(circuit, element),
+        beforeFuse,
         fromV: at?.fromV ?? 0,
         toV: at?.toV ?? 0,
         currentA: at?.currentA ?? 0,
@@ -136,7 +139,7 @@ function partsOf(
 
 /** The piece of wire between a source and its fuse, which nothing protects. */
 const isBeforeFuse = (circuit: Circuit, wire: WireElement): boolean =>
-  unitAt(circuit, wire.to)?.kind === "fuse" && wire.role === "feed";
+  unitAt(circuit, wire.to)?.kind === "fuse" && (wire.role === "feed" || wire.role === "tap");
 
 function stripOf(
   job: Job,

@@ -1,6 +1,7 @@
 import {
   BATTERY,
   PACK,
+  splitNode,
   terminalNode,
   type Circuit,
   type Element,
@@ -76,6 +77,7 @@ function shareReturn(
   w: Wiring,
   job: Job,
   d: Deviation,
+  otherRunId: RunId,
   note: (id: ElementId, runId?: RunId) => void,
 ): void {
   const unit = asId<UnitId>(`stray_${d.id.replace(/\W/g, "_")}`);
@@ -86,7 +88,7 @@ function shareReturn(
     fitted: false,
   });
   const shared = terminalNode(unit, "j");
-  for (const runId of [d.runId, d.otherRunId]) {
+  for (const runId of [d.runId, otherRunId]) {
     const run = w.runs.get(runId)!;
     const first = run.back[0] && w.elements.get(run.back[0]);
     if (!first) continue;
@@ -113,6 +115,97 @@ function shareReturn(
   note(wire.id);
 }
 
+/** A wire of the circuit by the id that a deviation names; undefined where there is none. */
+function wireOf({ elements }: Wiring, id: string): WireElement | undefined {
+  const element = elements.get(asId<ElementId>(id));
+  return element?.kind === "wire" ? element : undefined;
+}
+
+const hasTerminal = ({ units }: Wiring, node: string): boolean => {
+  const { unit, terminal } = splitNode(asId<NodeId>(node));
+  return units.get(unit)?.terminals.some((t) => t.name === terminal) ?? false;
+};
+
+type End = Deviation["end"];
+
+function putEnd(w: Wiring, wire: WireElement, end: End, node: NodeId): void {
+  w.elements.set(wire.id, end === "from" ? { ...wire, from: node } : { ...wire, to: node });
+}
+
+/** An end that hangs in the air: a terminal of nothing. */
+function looseEnd(w: Wiring, d: Deviation): NodeId {
+  const unit = asId<UnitId>(`loose_${d.id.replace(/\W/g, "_")}`);
+  w.units.set(unit, {
+    ...{ id: unit, kind: "splice", name: "loose end", ownerId: d.runId },
+    site: { kind: "atHand" },
+    terminals: [{ name: "j", form: "splice", spare: "" }],
+    fitted: false,
+  });
+  return terminalNode(unit, "j");
+}
+
+/** Exchanges two terminals with every wire that ends at them: a unit the wrong way round. */
+function reverse(w: Wiring, a: NodeId, b: NodeId): void {
+  const turned = (node: NodeId): NodeId => (node === a ? b : node === b ? a : node);
+  for (const [id, element] of w.elements) {
+    if (element.kind !== "wire") continue;
+    const [from, to] = [turned(element.from), turned(element.to)];
+    if (from !== element.from || to !== element.to) w.elements.set(id, { ...element, from, to });
+  }
+}
+
+/**
+ * What a deviation names that this circuit does not have, in words; "" where it has it all. A
+ * circuit that was planned anew may have lost the wire that somebody found wrong.
+ */
+export function deviationLacks(circuit: Pick<Circuit, "units" | "elements">, d: Deviation): string {
+  const wiring: Wiring = {
+    elements: new Map(circuit.elements),
+    units: new Map(circuit.units),
+    runs: new Map(),
+  };
+  const wire = [d.wire, d.otherWire].find((id) => id !== "" && !wireOf(wiring, id));
+  if (wire !== undefined) return `no wire "${wire}"`;
+  const at = [d.at, d.otherAt].find((node) => node !== "" && !hasTerminal(wiring, node));
+  return at === undefined ? "" : `no terminal "${at}"`;
+}
+
+/** Makes a deviation that names wires and terminals; answers the wires that the plan does not have. */
+function deviateWires(w: Wiring, d: Deviation): ElementId[] {
+  const wire = wireOf(w, d.wire);
+  const [at, otherAt] = [asId<NodeId>(d.at), asId<NodeId>(d.otherAt)];
+  switch (d.kind) {
+    case "endMoved":
+      if (wire) putEnd(w, wire, d.end, at);
+      return [];
+    case "endsSwapped": {
+      const other = wireOf(w, d.otherWire);
+      if (!wire || !other) return [];
+      const [mine, theirs] = [wire[d.end], other[d.otherEnd]];
+      putEnd(w, wire, d.end, theirs);
+      // Both ends of one wire: the second is looked up as the first has left it.
+      putEnd(w, wireOf(w, d.otherWire) ?? other, d.otherEnd, mine);
+      return [];
+    }
+    case "wireMissing":
+      if (wire) putEnd(w, wire, "to", looseEnd(w, d));
+      return [];
+    case "thinWire":
+      if (wire) w.elements.set(wire.id, { ...wire, gaugeId: d.gaugeId });
+      return [];
+    case "reversed":
+      reverse(w, at, otherAt);
+      return [];
+    case "tied": {
+      const tie = strayWire(`${d.id}.tie`, d.runId, at, otherAt, "18 AWG", 0.3);
+      w.elements.set(tie.id, tie);
+      return [tie.id];
+    }
+    default:
+      return [];
+  }
+}
+
 /** The circuit as it is wired where that differs from the plan: what proof and bench then solve. */
 export function deviate(job: Job, circuit: Circuit): Circuit {
   if (job.deviations.length === 0) return circuit;
@@ -124,12 +217,16 @@ export function deviate(job: Job, circuit: Circuit): Circuit {
   const { elements, units } = wiring;
   const extra = new Map<RunId, ElementId[]>();
   for (const d of job.deviations) {
+    const note = (id: ElementId, runId = d.runId): void =>
+      void extra.set(runId, [...(extra.get(runId) ?? []), id]);
+    if (d.otherRunId === "") {
+      if (deviationLacks(wiring, d) === "") for (const id of deviateWires(wiring, d)) note(id);
+      continue;
+    }
     const [run, other] = [wiring.runs.get(d.runId), wiring.runs.get(d.otherRunId)];
     const a = run && spliceOf(elements, run);
     const b = other && spliceOf(elements, other);
     if (!a || !b) continue;
-    const note = (id: ElementId, runId = d.runId): void =>
-      void extra.set(runId, [...(extra.get(runId) ?? []), id]);
     switch (d.kind) {
       case "lampsSwapped":
         swapLamps(wiring, a, b);
@@ -141,7 +238,9 @@ export function deviate(job: Job, circuit: Circuit): Circuit {
         break;
       }
       case "thinSharedReturn":
-        shareReturn(wiring, job, d, note);
+        shareReturn(wiring, job, d, d.otherRunId, note);
+        break;
+      default:
         break;
     }
   }

@@ -1,4 +1,5 @@
 export { synthesise } from "./synthesise.ts";
+export { deviationLacks } from "./deviate.ts";
 export { designCurrentA, drawOf, loadsOf, standbyOf } from "./draw.ts";
 export { pinText, tapsFor } from "./tap.ts";
 export { COIL_FUSE_A } from "./defaults.ts";

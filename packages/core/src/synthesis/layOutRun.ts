@@ -54,7 +54,7 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
   const decision = decideReturn(context);
   if (!guests) {
     const { picked, reason, refused } = decision;
-    choices.push({ runId: run.id, kind: "return", picked, reason, pinned: refused === "" });
+    choices.push({ runId: run.id, kind: "return", picked, reason, pinned: false });
     if (refused !== "") gaps.push({ runId: run.id, kind: "returnNotPossible", detail: refused });
   }
   let back: readonly ElementId[] = [];

@@ -1,0 +1,65 @@
+/** Documents of every age, as they were stored: each is brought up, and nothing is lost. */
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import {
+  JOB_FORMAT,
+  integrityFaults,
+  readJobText,
+  synthesise,
+  upgradeJob,
+  type Job,
+} from "../src/index.ts";
+
+const stored = (version: number): Record<string, unknown> =>
+  JSON.parse(readFileSync(join(__dirname, `stored/job-${version}.json`), "utf8")) as Record<
+    string,
+    unknown
+  >;
+
+/** Everything that an old document said is there still, field by field. */
+function expectKept(before: unknown, after: unknown, path = ""): void {
+  if (Array.isArray(before)) {
+    expect({ path, length: (after as unknown[]).length }).toEqual({ path, length: before.length });
+    before.forEach((entry, i) => expectKept(entry, (after as unknown[])[i], `${path}[${i}]`));
+  } else if (typeof before === "object" && before !== null) {
+    for (const [key, value] of Object.entries(before)) {
+      if (path === "" && key === "format") continue;
+      expectKept(value, (after as Record<string, unknown>)[key], `${path}.${key}`);
+    }
+  } else {
+    expect({ path, value: after }).toEqual({ path, value: before });
+  }
+}
+
+const LATEST = Number(JOB_FORMAT.split("/")[1]);
+const VERSIONS = Array.from({ length: LATEST - 1 }, (_, i) => i + 1);
+
+describe("a job of an earlier version", () => {
+  it.each(VERSIONS)(
+    "of version %s is there, is brought up whole, and can be planned",
+    (version) => {
+      const before = stored(version);
+      expect(before["format"]).toBe(`dragonet-job/${version}`);
+      const after = upgradeJob(structuredClone(before));
+      expect(after["format"]).toBe(JOB_FORMAT);
+      expectKept(before, after);
+      const job = after as unknown as Job;
+      expect(integrityFaults(job)).toEqual([]);
+      expect(synthesise(job).runs).toHaveLength(job.runs.length);
+    },
+  );
+
+  it("goes through every version between: from 1 it is what 2 would have become", () => {
+    const first = upgradeJob(stored(1));
+    const second = upgradeJob(stored(2));
+    expect(first["deviations"]).toEqual(second["deviations"]);
+    expect(first["runs"]).toEqual(second["runs"]);
+  });
+
+  it("one of this version is left as it is, one of a later is refused", () => {
+    const now = upgradeJob(stored(2));
+    expect(upgradeJob(now)).toBe(now);
+    const later = readJobText(JSON.stringify({ ...now, format: `dragonet-job/${LATEST + 1}` }));
+    expect(later).toMatchObject({ ok: false, faults: [{ path: "format" }] });
+  });
+});
