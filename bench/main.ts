@@ -1,18 +1,22 @@
 import { benchBudgets } from "./budgets.ts";
 import { benchDense } from "./dense.ts";
+import { benchNetworks } from "./networks.ts";
 import { benchRecompute } from "./recompute.ts";
 import { benchReplay, benchSignals } from "./signals.ts";
 import { benchSolver } from "./solver.ts";
 
 /** Computation benchmarks, bundled by scripts/bench.mjs; prints one JSON object. */
-const solver = benchSolver();
-process.stdout.write(
-  JSON.stringify({
+function everything() {
+  const solver = benchSolver();
+  return {
     recompute: benchRecompute(),
     solver,
     denseMs: benchDense(solver.nodes),
     budgets: benchBudgets(),
     signals: benchSignals(),
     replay: benchReplay(),
-  }),
-);
+  };
+}
+
+const asked = process.argv[2] === "networks" ? benchNetworks() : everything();
+process.stdout.write(JSON.stringify(asked));
