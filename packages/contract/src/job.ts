@@ -164,6 +164,9 @@ class LampDto {
 
   @IsRef("a place")
   at!: string;
+
+  @IsRef("a load of the vehicle")
+  replaces!: string;
 }
 
 /** A wire or a terminal of the circuit: "pods.load", "pods_relay.87". */

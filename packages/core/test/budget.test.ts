@@ -1,10 +1,14 @@
 import {
   allOf,
+  applyEdits,
   budgetOf,
   checkedCircuit,
   exactly,
+  integrityFaults,
   interval,
   measured,
+  remainingLoads,
+  removeBaseLoad,
   synthesise,
   verdictOf,
   type BaseLoad,
@@ -211,5 +215,35 @@ describe("vehicles without an engine", () => {
     const porter = budget(jobWith("pod-18", 1, allOf("switch"), {}, PORTER));
     expect(porter).toMatchObject({ running: [], engineOff: null, parked: null, health: null });
     expect(porter.evening?.packWh).toBeGreaterThan(50);
+  });
+});
+
+describe("a lamp in place of one that the vehicle had", () => {
+  const [old] = FELLRUNNER.baseLoads.filter((l) => l.idle > 0 && l.currentA.value > 0);
+  const added = jobWith("pod-18", 1, allOf("key"));
+  const lamps = (job: Job, replaces: string): Job => ({
+    ...job,
+    lamps: job.lamps.map((l) => ({ ...l, replaces })),
+  });
+
+  it("takes the old load out of the budget, and what is left in it stays", () => {
+    const idle = (job: Job) => {
+      const found = budgetOf(job, synthesise(job)).running.find((v) => v.state === "idle")!;
+      return found.spareA.mid;
+    };
+    const gained = idle(lamps(added, old!.id)) - idle(added);
+    expect(gained).toBeCloseTo(old!.currentA.value * old!.idle, 9);
+    expect(remainingLoads(lamps(added, old!.id))).toHaveLength(FELLRUNNER.baseLoads.length - 1);
+  });
+
+  it("is refused where the vehicle has no such load, and is an added lamp when the load is removed", () => {
+    expect(integrityFaults(lamps(added, "gone"))[0]).toMatchObject({ path: "lamps[0].replaces" });
+    const cleared = applyEdits(
+      lamps(added, old!.id),
+      removeBaseLoad(lamps(added, old!.id), old!.id),
+    );
+    if (!cleared.ok) throw new Error(cleared.message);
+    expect(cleared.job.lamps[0]!.replaces).toBe("");
+    expect(integrityFaults(cleared.job)).toEqual([]);
   });
 });

@@ -61,13 +61,28 @@ function LampDetail({ lamp }: { lamp: Lamp }) {
   const edit = useEdit();
   const part = job.parts.find((p) => p.id === lamp.partId);
   if (part?.kind !== "load") return null;
-  const set = <F extends "light" | "housing" | "lengthM">(field: F, value: Lamp[F]): void =>
-    edit([{ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit]);
+  const set = <F extends "light" | "housing" | "lengthM" | "replaces">(
+    field: F,
+    value: Lamp[F],
+  ): void => edit([{ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit]);
   const hosts = job.lamps.filter(
     (other) => other.partId === lamp.partId && other.id !== lamp.id && other.housing === "",
   );
+  const { baseLoads } = job.vehicle;
   return (
     <>
+      {baseLoads.length > 0 && (
+        <Choice
+          label={`What ${lamp.label} takes the place of`}
+          value={lamp.replaces}
+          className="w-40"
+          options={[
+            { value: "", label: "added lamp" },
+            ...baseLoads.map((load) => ({ value: load.id, label: `in place of ${load.name}` })),
+          ]}
+          onChange={(replaces) => set("replaces", replaces)}
+        />
+      )}
       {part.dim && (
         <Choice
           label={`Light of ${lamp.label}`}

@@ -1,5 +1,12 @@
 import { Plus } from "lucide-react";
-import { VEHICLE_STATES, append, assumed, type Edit, type VehicleState } from "@dragonet/core";
+import {
+  VEHICLE_STATES,
+  append,
+  assumed,
+  removeBaseLoad,
+  type Edit,
+  type VehicleState,
+} from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { Button } from "../ui/Button.tsx";
 import { FactFields } from "../ui/FactRow.tsx";
@@ -63,10 +70,7 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
                 disabled={!canEdit}
                 onChange={(value) => set(load.id, "currentA", value)}
               />
-              <RemoveButton
-                what={load.name}
-                onClick={() => edit([{ kind: "remove", entity: "baseLoad", id: load.id }])}
-              />
+              <RemoveButton what={load.name} onClick={() => edit(removeBaseLoad(job, load.id))} />
             </div>
             <div className="mt-1 flex flex-wrap gap-x-3 gap-y-1 text-small text-muted">
               {VEHICLE_STATES.map((state) => (

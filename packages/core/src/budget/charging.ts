@@ -16,6 +16,7 @@ import { chargingOutputA } from "../source/index.ts";
 import { loadsOf } from "../synthesis/index.ts";
 import { drawsFrom } from "./drawsFrom.ts";
 import type { BaseLoad, ChargingFacts } from "../vehicle/index.ts";
+import { remainingLoads } from "./remainingLoads.ts";
 
 export const RUNNING_STATES = ["idle", "town", "cruise"] as const;
 export type RunningState = (typeof RUNNING_STATES)[number];
@@ -154,7 +155,7 @@ export function chargingBudget(
     currentA: outputA,
     provenance: worst([...charging.points.map((p) => p.outputA.provenance), rpm.provenance]),
   };
-  const base = job.vehicle.baseLoads
+  const base = remainingLoads(job)
     .filter((load) => load[state] > 0)
     .map((load) => baseLine(load, load[state]));
   const runs = job.runs

@@ -6,6 +6,7 @@ import type { BatteryFacts } from "../vehicle/index.ts";
 import { onBattery, runCurrentA } from "./charging.ts";
 import { batteryHealth } from "./health.ts";
 import { standbyItems, type StandbyItem } from "./standby.ts";
+import { remainingLoads } from "./remainingLoads.ts";
 
 /** Hours from a full battery to the charge below which it is not trusted to start. */
 function hoursToNoStart(
@@ -49,7 +50,7 @@ export function engineOffBudget(
   battery: BatteryFacts,
 ): EngineOffBudget {
   const volts = engineOffV(job.vehicle) ?? 0;
-  const base = job.vehicle.baseLoads.map((l) => times(boundsOf(l.currentA), l.engineOff));
+  const base = remainingLoads(job).map((l) => times(boundsOf(l.currentA), l.engineOff));
   const added = job.runs
     .filter((run) => onBattery(circuit, run.id))
     .map((run) => {

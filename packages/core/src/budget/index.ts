@@ -6,3 +6,4 @@ export * from "./charger.ts";
 export * from "./drawsFrom.ts";
 export * from "./health.ts";
 export * from "./packEvening.ts";
+export { remainingLoads } from "./remainingLoads.ts";

@@ -9,6 +9,7 @@ import {
 } from "../circuit/index.ts";
 import type { Job, RunId } from "../job/index.ts";
 import { standbyOf, loadsOf } from "../synthesis/index.ts";
+import { remainingLoads } from "./remainingLoads.ts";
 
 /** Something that draws while the vehicle stands with the key out. */
 export interface StandbyItem {
@@ -69,7 +70,7 @@ function idleBoxes(job: Job, circuit: Circuit): StandbyItem[] {
 
 /** The standby list: what was there, tell-tales left live, loads that are never parted. */
 export function standbyItems(job: Job, circuit: Circuit): StandbyItem[] {
-  const base = job.vehicle.baseLoads
+  const base = remainingLoads(job)
     .filter((load) => load.parked > 0)
     .map((load) => ({
       what: load.name,

@@ -24,7 +24,9 @@ function feedsOf(vehicle: Vehicle, supplies: readonly string[]): Feed[] {
   const feeds: Feed[] = [];
   if (system.kind !== "pack") feeds.push({ kind: "battery" }, { kind: "battery" });
   if (system.kind !== "engine") {
-    feeds.push({ kind: "pack" }, { kind: "block", blocks: Math.max(1, system.pack.blocks >> 1) });
+    feeds.push({ kind: "pack" });
+    const { blocks } = system.pack;
+    if (blocks > 1) feeds.push({ kind: "block", blocks: blocks >> 1 });
   }
   for (const id of supplies) {
     feeds.push(

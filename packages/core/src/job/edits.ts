@@ -63,6 +63,7 @@ export function addLamps(
         housing: "",
         lengthM: part.kind === "load" && part.load.kind === "ledStrip" ? part.load.lengthM : 0,
         at: "",
+        replaces: "",
       },
       at: job.lamps.length + i,
     })),
@@ -136,4 +137,18 @@ export const removeSupply = (job: Job, supplyId: SupplyId): Edit[] => [
     (feed) => feed.kind === "supply" && feed.supplyId === supplyId,
   ),
   { kind: "remove", entity: "supply", id: supplyId },
+];
+
+/** Removes a load that the vehicle had; lamps that were to take its place are added ones then. */
+export const removeBaseLoad = (job: Job, id: string): Edit[] => [
+  ...job.lamps
+    .filter((lamp) => lamp.replaces === id)
+    .map((lamp): Edit => ({
+      kind: "set",
+      entity: "lamp",
+      id: lamp.id,
+      field: "replaces",
+      value: "",
+    })),
+  { kind: "remove", entity: "baseLoad", id },
 ];

@@ -200,6 +200,9 @@ export function integrityFaults(job: Job): Fault[] {
       ...(partById.get(lamp.partId)?.kind === "load"
         ? []
         : [lacks(`lamps[${i}].partId`, "lamp part", lamp.partId)]),
+      ...(lamp.replaces === "" || job.vehicle.baseLoads.some((load) => load.id === lamp.replaces)
+        ? []
+        : [lacks(`lamps[${i}].replaces`, "load of the vehicle", lamp.replaces)]),
     ]),
     ...job.parts.flatMap((part, i) => partFaults(part, `parts[${i}]`)),
     ...idFaults("deviations", job.deviations),

@@ -82,6 +82,8 @@ export interface Lamp {
   readonly lengthM: number;
   /** Place on the route map; "" for the one its side of the vehicle has. */
   readonly at: PlaceId | "";
+  /** What the vehicle had in its place, by the id of that load: it leaves the budget. "" for an added lamp. */
+  readonly replaces: string;
 }
 
 /** Where current is taken: 12 V battery, factory wire, something added, whole pack, part of one. */

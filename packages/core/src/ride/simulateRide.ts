@@ -6,6 +6,7 @@ import { settledAt, type Fact } from "../quantity/index.ts";
 import { chargingOutputA, peukertHours } from "../source/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
 import { speedsOf, usualRide } from "./rides.ts";
+import { remainingLoads } from "../budget/index.ts";
 
 /** What a start takes: a starter motor of a small engine for a second and a half, assumed. */
 export const START_A = 90;
@@ -114,7 +115,7 @@ function legAmps(
   const exact = { value: leg.rpm, low: leg.rpm, high: leg.rpm, provenance: "measured" } as const;
   const output = chargingOutputA(charging, exact);
   const outputA = leg.rpm <= 0 ? 0 : pick({ ...output, value: output.mid }, draw.output);
-  const baseA = job.vehicle.baseLoads.reduce(
+  const baseA = remainingLoads(job).reduce(
     (amps, load) => amps + pick(load.currentA, draw.base) * load[state],
     0,
   );
