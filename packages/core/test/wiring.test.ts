@@ -251,6 +251,37 @@ describe("lamps at both ends", () => {
   });
 });
 
+describe("sizes", () => {
+  it("a switch that only works coils has thin wire, however much the relays behind it carry", () => {
+    const job = make("cart", "", PORTER, "")
+      .supply("conv", "converter", converter(false).id, { feed: { kind: "pack" } })
+      .control("horn", "horn button", ["horn"], { feed: supply("conv") })
+      .run("loud", "loud", "front", when("horn"), [["horn-3a", 3, "front"]], {
+        ...{ feed: { kind: "pack" }, relay: "yes", return: "wire" },
+      }).job;
+    const circuit = synthesise(job);
+    const sizes = new Set(
+      wiresOf(circuit)
+        .filter((w) => w.runId === "horn")
+        .map((w) => w.gaugeId),
+    );
+    expect([...sizes]).toEqual(["18 AWG"]);
+    const [run] = circuit.runs;
+    expect(run!.shared.length).toBeGreaterThan(0);
+    expect(run!.feedShared).toEqual([]);
+  });
+
+  it("a fused control does not stand for the fuse that a run's own feed lacks", () => {
+    const job = make("mc", "", PETREL, "")
+      .control("horn", "horn button", ["horn"], { feed: { kind: "battery" } })
+      .run("loud", "loud", "front", when("horn"), [["horn-3a", 2, "front"]], {
+        ...{ relay: "yes", fuse: { kind: "none" } },
+      }).job;
+    const stops = findingsOf(job).filter((f) => f.severity === "stop");
+    expect(stops.map((f) => f.title)).toContain("No fuse");
+  });
+});
+
 describe("parts", () => {
   it("one that the shelf has changed takes the place of the job's copy when it is chosen anew", () => {
     const part = demoPart("pod-18");

@@ -8,7 +8,7 @@ const ofRoot = (root: Root): DrawsFrom =>
 
 /** Follows a run's feed back through its trunks to what stands at their beginning. */
 export function drawsFrom(circuit: Circuit, run: RunCircuit): DrawsFrom {
-  const first = run.shared[0];
+  const first = run.feedShared[0];
   const trunk = first && circuit.trunks.find((t) => t.path.includes(first));
   if (!trunk) return ofRoot(run.root);
   const own = circuit.elements.get(trunk.path[0]!)?.kind === "battery";

@@ -93,7 +93,7 @@ function blockAmps(job: Job, circuit: Circuit, pack: PackFacts) {
       const at = solved.point.at.get(branch.load);
       if (at && share) lampW += (at.fromV - at.toV) * at.currentA;
     }
-    if (run.root.kind !== "pack" || run.shared.length > 0 || !run.out[0]) continue;
+    if (run.root.kind !== "pack" || run.feedShared.length > 0 || !run.out[0]) continue;
     drawOn(blocksOf(run.root.share), through(elementOf(circuit, run.out[0])));
   }
   return { amps, lampW, packW };

@@ -22,7 +22,7 @@ export interface StandbyItem {
 /** Whether a run's supply side is live with the key out: nothing before it parts it. */
 const alwaysLive = (circuit: Circuit, run: RunCircuit): boolean => {
   if (run.source.kind === "pin") return run.source.pin.liveWhen === "always";
-  const before = run.shared.map((id) => elementOf(circuit, id));
+  const before = run.feedShared.map((id) => elementOf(circuit, id));
   return !before.some((e) => e.kind === "switch" || e.kind === "contact");
 };
 

@@ -52,8 +52,10 @@ export interface RunCircuit {
   readonly runId: RunId;
   readonly source: Source;
   readonly root: Root;
-  /** Elements of trunks between the source and the run's own feed. */
+  /** Elements of trunks before the run: what its load flows through, and what works its coil. */
   readonly shared: readonly ElementId[];
+  /** Of these, what its load flows through. */
+  readonly feedShared: readonly ElementId[];
   /** Steps of a series string; 1 where lamps are side by side. */
   readonly steps: number;
   /** Signals the run waits for, its own switch apart. */
@@ -157,14 +159,21 @@ export const controlPath = (run: RunCircuit): ElementId[] => [
 ];
 
 /** From the source to where lamps part, trunks before the run included. */
-export const feedPath = (run: RunCircuit): ElementId[] => [...run.shared, ...run.out];
+export const feedPath = (run: RunCircuit): ElementId[] => [...run.feedShared, ...run.out];
 
 /** Every element of a run's power path, trunks and branches included, coil apart. */
 export const powerPath = (run: RunCircuit): ElementId[] => [
-  ...run.shared,
+  ...run.feedShared,
   ...run.out,
   ...run.branches.flatMap((b) => [...b.out, b.load, ...b.back]),
   ...run.back,
+];
+
+/** Everything that a run hangs on: its power, its control, and what either shares with others. */
+export const wholePath = (run: RunCircuit): ElementId[] => [
+  ...run.shared,
+  ...powerPath(run),
+  ...controlPath(run),
 ];
 
 /** The unit that a node belongs to; undefined for ground itself. */

@@ -1,8 +1,7 @@
 import {
   GROUND,
-  controlPath,
   elementOf,
-  powerPath,
+  wholePath,
   type Circuit,
   type Element,
   type FuseElement,
@@ -222,7 +221,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     if (!opens || opens.time.mostS === Infinity) return true;
     // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.
     const gone = ownFirst ? own.fuse.id : null;
-    return gone !== null && ![...powerPath(run), ...controlPath(run)].includes(gone);
+    return gone !== null && !wholePath(run).includes(gone);
   };
   const working = loads.filter(works);
   // A breaker that resets lets the wire heat for part of the time for as long as the fault lasts.
@@ -279,9 +278,7 @@ export function faultsOfElement(
 
 /** Every single fault of what several runs share. */
 export function faultsOfTrunk(job: Job, circuit: Circuit, trunk: TrunkCircuit): FaultResult[] {
-  const behind = circuit.runs.filter((run) =>
-    [...powerPath(run), ...controlPath(run)].some((id) => trunk.path.includes(id)),
-  );
+  const behind = circuit.runs.filter((run) => wholePath(run).some((id) => trunk.path.includes(id)));
   const part = partOf(circuit, behind);
   const own = new Set<ElementId>([...trunk.path, ...trunk.gate]);
   const route = routeOf(job, circuit);

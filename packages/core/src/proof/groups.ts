@@ -1,8 +1,7 @@
 import {
   GROUND,
-  controlPath,
   elementOf,
-  powerPath,
+  wholePath,
   unitAt,
   type Circuit,
   type RunCircuit,
@@ -28,7 +27,7 @@ export interface RunGroup {
 
 /** Everything a run is made of, and what lies before it. */
 function everythingOf(circuit: Circuit, run: RunCircuit): ElementId[] {
-  const ids = [...powerPath(run), ...controlPath(run), ...run.extra];
+  const ids = [...wholePath(run), ...run.extra];
   const own = new Set(ids);
   const gates = circuit.trunks
     .filter((trunk) => trunk.path.some((id) => own.has(id)))

@@ -114,7 +114,7 @@ function checkOutput(context: RuleContext, fitted: Fitted): Found[] {
     );
   }
   const behind = context.circuit.runs.filter((run) =>
-    run.shared.some((id) => trunk.path.includes(id)),
+    run.feedShared.some((id) => trunk.path.includes(id)),
   );
   const inrushA = behind.flatMap((run) =>
     elementsOf(

@@ -1,6 +1,7 @@
 import { decimal } from "../quantity/index.ts";
-import { elementOf, powerPath, type Element } from "../circuit/index.ts";
+import { elementOf, powerPath, unitAt, type Element } from "../circuit/index.ts";
 import { pinFuse, pinWire, type Edit, type ElementId, type Run } from "../job/index.ts";
+import { LIMIT_SHARE } from "../part/index.ts";
 import { insideOf } from "../unit/index.ts";
 import { ampacityA, gaugeOf } from "../wire/index.ts";
 import {
@@ -52,8 +53,12 @@ function checkPath(context: RuleContext, run: Run, path: readonly ElementId[]): 
   let ratingA = 0;
   for (const id of path) {
     const element = elementOf(context.circuit, id);
+    // Behind a converter flows what that gives, whatever the fuse before it says.
+    if (element.kind === "converter") fuseA = element.part.outA * LIMIT_SHARE;
     if (element.kind === "fuse") fuseA = Math.min(fuseA, element.ratingA);
-    const limit = fuseA === Infinity ? null : limitOf(element, context);
+    // The tail between a source and its fuse is short and bare of any: another rule has it.
+    const tail = element.kind === "wire" && unitAt(context.circuit, element.to)?.kind === "fuse";
+    const limit = fuseA === Infinity || tail ? null : limitOf(element, context);
     // A tenth of an amp under a rating is not a difference that anyone can measure.
     if (!limit || limit.limitA >= fuseA - 0.1) continue;
     if (!weak || limit.limitA < weak.limitA) {

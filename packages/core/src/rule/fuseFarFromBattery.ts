@@ -12,7 +12,7 @@ export const fuseFarFromBattery: Rule = {
   check: (context) =>
     builtRuns(context).flatMap(({ run, made }) => {
       const [fuse] = elementsOf(context.circuit, made.out, "fuse");
-      const before = elementsOf(context.circuit, made.shared, "fuse");
+      const before = elementsOf(context.circuit, made.feedShared, "fuse");
       if (!fuse && before.length > 0) return [];
       if (!fuse) {
         return [

@@ -27,7 +27,7 @@ function behindSource(circuit: Pick<Circuit, "elements">, path: readonly Element
  */
 export function dropOf(
   circuit: Pick<Circuit, "elements">,
-  run: Pick<RunCircuit, "branches" | "root" | "steps" | "shared" | "out" | "back">,
+  run: Pick<RunCircuit, "branches" | "root" | "steps" | "feedShared" | "out" | "back">,
   point: OperatingPoint,
 ): Drop {
   const sourceV = rootV(run.root, point);
@@ -43,7 +43,7 @@ export function dropOf(
     }
     return { copperV, fixedV };
   };
-  const common = lost([...behindSource(circuit, run.shared), ...run.out, ...run.back]);
+  const common = lost([...behindSource(circuit, run.feedShared), ...run.out, ...run.back]);
   const branches = run.branches.map((b) => lost([...b.out, ...b.back]));
   // A string's lamps follow each other: what each loses adds up.
   const worst =

@@ -1,8 +1,7 @@
 import type { Interval, UnitSystem } from "../quantity/index.ts";
 import {
-  controlPath,
   elementOf,
-  powerPath,
+  wholePath,
   rootV,
   unitAt,
   type Circuit,
@@ -137,6 +136,12 @@ function partsOf(
   });
 }
 
+/** A run's own way back: what it shares on the way to its source stands with that. */
+function ownOf(circuit: Circuit, run: RunCircuit): readonly ElementId[] {
+  const own = run.back.filter((id) => elementOf(circuit, id).runId === run.runId);
+  return own.length > 0 ? own : run.back;
+}
+
 /** The piece of wire between a source and its fuse, which nothing protects. */
 const isBeforeFuse = (circuit: Circuit, wire: WireElement): boolean =>
   unitAt(circuit, wire.to)?.kind === "fuse" && (wire.role === "feed" || wire.role === "tap");
@@ -177,7 +182,7 @@ function stripOf(
     steps: made.steps,
     out: partsOf(circuit, made.out, point, units, "power"),
     lamps,
-    back: partsOf(circuit, made.back, point, units, "power"),
+    back: partsOf(circuit, ownOf(circuit, made), point, units, "power"),
     control: [
       ...(made.coil?.lanes ?? []).map((lane) => ({ lane, path: "control" as const })),
       ...made.ways.map((lane) => ({ lane, path: "power" as const })),
@@ -204,7 +209,7 @@ export function trunkStripsOf(
     const last = trunk.path[trunk.path.length - 1];
     const end = last && point.at.get(last);
     const behind = circuit.runs.filter((run) =>
-      [...powerPath(run), ...controlPath(run)].some((id) => trunk.path.includes(id)),
+      wholePath(run).some((id) => trunk.path.includes(id)),
     );
     return {
       ownerId: trunk.ownerId,

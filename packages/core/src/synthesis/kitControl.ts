@@ -1,4 +1,4 @@
-import { controlPath, powerPath, type Circuit } from "../circuit/index.ts";
+import { wholePath, type Circuit } from "../circuit/index.ts";
 import { asId, type Control, type Input, type Job, type PinId, type RunId } from "../job/index.ts";
 import { GENERIC_SWITCH, type SwitchPart } from "../part/index.ts";
 import { measured, type Fact } from "../quantity/index.ts";
@@ -51,7 +51,7 @@ export function controlOfPin(
 /** Runs of a circuit that one position of a control works. */
 export function runsOnControl(circuit: Circuit, control: Control, input: Input): RunId[] {
   return circuit.runs.flatMap((run) =>
-    [...powerPath(run), ...controlPath(run)].some((id) => {
+    wholePath(run).some((id) => {
       const element = circuit.elements.get(id);
       if (element?.kind !== "switch" || element.input !== input || element.unit === "")
         return false;

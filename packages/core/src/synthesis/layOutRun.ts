@@ -96,6 +96,7 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
     source: plan.feed.source,
     root: plan.feed.root,
     shared: [...new Set([...out.shared, ...made.shared])],
+    feedShared: out.shared,
     steps,
     signals: plan.signals,
     drawA: plan.drawA,

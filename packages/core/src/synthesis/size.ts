@@ -67,7 +67,7 @@ function currentsOf(s: Sizing): ReadonlyMap<ElementId, number> {
   };
   for (const run of s.runs) {
     const branchIds = new Set(run.branches.flatMap((b) => [...b.out, ...b.back]));
-    const common = [...behindSource(s, run.shared), ...run.out, ...run.back];
+    const common = [...behindSource(s, run.feedShared), ...run.out, ...run.back];
     put(
       common.filter((id) => !branchIds.has(id)),
       run.drawA.mid,
@@ -113,7 +113,7 @@ function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] 
       return isWire(e) ? sum + e.lengthM.value * (amps.get(id) ?? 0) : sum;
     }, 0);
   const runs = s.runs.flatMap((run): Journey[] => {
-    const common = [...behindSource(s, run.shared), ...run.out];
+    const common = [...behindSource(s, run.feedShared), ...run.out];
     if (run.steps > 1) {
       // One current through everything: the whole string is one way.
       const all = run.branches.flatMap((b) => [...b.out, ...b.back]);
