@@ -42,12 +42,11 @@ export interface Housings {
 }
 
 /** The housing of a lamp: its own, or that of the lamp it sits in. */
-function housingUnit(a: Assembly, b: Bench, { lamp }: FittedLoad, h: Housings): UnitId {
+function housingUnit(a: Assembly, b: Bench, lamp: Lamp, { job, housings: h }: LampPlace): UnitId {
   const hostId = h.hosts.get(lamp.id) ?? lamp.id;
   const known = h.units.get(hostId);
   if (known) return known;
-  const host: Pick<Lamp, "id" | "label"> =
-    hostId === lamp.id ? lamp : { id: hostId, label: lamp.label };
+  const host = job.lamps.find((l) => l.id === hostId) ?? lamp;
   const unit = a.put(a.claim(`lamp_${hostId}`), b.ownerId, {
     ...{ kind: "lamp", name: host.label, site: { kind: "lamp", lampId: hostId } },
     terminals: [["neg", "own"]],
@@ -92,7 +91,7 @@ function layOutLamp(
   const { plan, size, housings, job } = place;
   const { lamp, part } = fitted;
   const a = b.assembly;
-  const unit = housingUnit(a, b, fitted, housings);
+  const unit = housingUnit(a, b, lamp, place);
   const lights = a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
   const plus = a.terminal(unit, lights === 0 ? "pos" : `pos${lights + 1}`, "own");
   const minus = terminalNode(unit, "neg");

@@ -16,8 +16,8 @@ import { FACTORY_WIRE, FACTORY_WIRE_M } from "./defaults.ts";
 import { hasFrameReturn, type Negative } from "./grounds.ts";
 import { pinText } from "./tap.ts";
 
-/** What the vehicle itself brings, as owner of units and elements. */
-const VEHICLE = asId<RunId>("vehicle");
+/** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
+const VEHICLE = asId<RunId>("vehicle.own");
 
 /** The vehicle's own battery and pack, with their posts held. */
 export function layOutSources(a: Assembly, job: Job): void {
