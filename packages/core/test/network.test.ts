@@ -8,32 +8,11 @@ import {
   type ElementId,
   type Input,
   type Network,
-  type NodeId,
   type Position,
 } from "../src/index.ts";
 import { FELLRUNNER } from "../src/demo/index.ts";
 import { RUN, jobWith, switchPart } from "./helpers.ts";
-
-const node = (name: string): NodeId => asId<NodeId>(name);
-
-/** A network from lines "name from to", with nodes held at voltages. */
-function net(
-  held: Record<string, number>,
-  ...branches: readonly (readonly [string, string, string, BranchModel])[]
-): Network {
-  return {
-    held: new Map(Object.entries(held).map(([n, v]) => [node(n), v])),
-    branches: branches.map(([id, from, to, model]) => ({
-      id: asId<ElementId>(id),
-      from: node(from),
-      to: node(to),
-      model,
-      words: id,
-    })),
-  };
-}
-
-const ohm = (value: number): BranchModel => ({ kind: "resistor", ohm: value });
+import { net, node, ohm } from "./net.ts";
 
 function solved(network: Network) {
   const result = solveNetwork(network);

@@ -10,26 +10,8 @@ import {
 import type { BranchModel, ElementId, Network, NodeId } from "../src/index.ts";
 import { chanceOf, randomNetwork } from "../src/demo/index.ts";
 import { printSpice, spiceNames } from "../src/index.ts";
+import { net, node, ohm } from "./net.ts";
 import { ngspice } from "./ngspice.ts";
-
-const node = (name: string): NodeId => asId<NodeId>(name);
-const ohm = (value: number): BranchModel => ({ kind: "resistor", ohm: value });
-
-function net(
-  held: Record<string, number>,
-  ...branches: readonly (readonly [string, string, string, BranchModel])[]
-): Network {
-  return {
-    held: new Map(Object.entries(held).map(([n, v]) => [node(n), v])),
-    branches: branches.map(([id, from, to, model]) => ({
-      id: asId<ElementId>(id),
-      from: node(from),
-      to: node(to),
-      model,
-      words: id,
-    })),
-  };
-}
 
 const behind = (powerW: number, minV: number, seriesOhm: number, emf: number): Network =>
   net(
