@@ -88,7 +88,7 @@ function runBlock(strip: Strip, index: number, plan: JobPlan, units: UnitSystem)
         stack: [
           { text: strip.name, style: "run" },
           {
-            text: `On with: ${strip.when}.   Draw ${span(strip.drawA, 2)} A.   Lowest lamp ${decimal(strip.lowestV, 2)} V, drop ${decimal(100 * strip.dropShare)} % (source at ${decimal(strip.sourceV, 1)} V).`,
+            text: `On with: ${strip.when}.   Draw ${span(strip.drawA, 2)} A.   Lowest lamp ${decimal(strip.lowestV, 2)} V, drop in copper ${decimal(100 * strip.dropShare)} %, in fuse, contacts and frame ${decimal(strip.fixedV, 2)} V (source at ${decimal(strip.sourceV, 1)} V).`,
             margin: [0, 0, 0, 4],
           },
           { svg, fit: [762, 240] },

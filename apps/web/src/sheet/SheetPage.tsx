@@ -43,8 +43,9 @@ function RunSheet({ strip, index, plan, units }: RunSheetProps) {
       </h2>
       <p>
         On with {strip.when}. Draw <span className="num">{span(strip.drawA, 2)}</span> A; lowest
-        lamp <span className="num">{fixed(strip.lowestV, 2)}</span> V, drop{" "}
-        <span className="num">{decimal(strip.dropShare * 100)}</span> %.
+        lamp <span className="num">{fixed(strip.lowestV, 2)}</span> V, drop in copper{" "}
+        <span className="num">{decimal(strip.dropShare * 100)}</span> %, in fuse, contacts and frame{" "}
+        <span className="num">{decimal(strip.fixedV, 2)}</span> V.
       </p>
       <div
         className="relative my-2 overflow-x-auto [&>svg]:h-auto [&>svg]:w-full [&>svg]:min-w-2xl"
