@@ -14,6 +14,7 @@ import { writeRoute } from "./verbs/route.ts";
 import { writeSheet } from "./verbs/sheet.ts";
 import { solveVerb } from "./verbs/solve.ts";
 import { spiceVerb } from "./verbs/spice.ts";
+import { toolsVerb } from "./verbs/tools.ts";
 import { unitsVerb } from "./verbs/units.ts";
 import { writeTemplate } from "./verbs/template.ts";
 import type { ExitCode, Verb, World } from "./world.ts";
@@ -30,6 +31,7 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   compare FILE  the four ways to feed the same lamps from a traction pack
   signals FILE  every lamp over a --script of the controls: rate, share, first flash [--csv]
   cutlist FILE  every wire to cut with its ends, and how they come off spools [--csv]
+  tools FILE    what to lay out before the first step
   route FILE    every wire's way over the vehicle, bundles, what each stretch asks for
   template FILE a drilling template at 1:1, --dxf or --svg, --of ID, --mirror
   sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
@@ -37,7 +39,7 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   examples DIR  the demo shop's jobs as job files
 
 --set takes inputs (key, engine, park, low, high, brake, left, right, hazard, horn,
-reverse) and runs by id for their own switches, each =on or =off; "all=on" presses
+reverse, lever, pedal) and circuits by id for their own switches, each =on or =off; "all=on" presses
 everything; speed=20 is in km/h; phase=off is the dark half of a flash. Without
 it everything is off.
 
@@ -49,6 +51,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   solve: solveVerb,
   spice: spiceVerb,
   units: unitsVerb,
+  tools: toolsVerb,
   prove: proveVerb,
   faults: faultsVerb,
   budget: budgetVerb,

@@ -54,7 +54,7 @@ describe("the command line", () => {
   });
 
   it("prints the schema, and its use when asked or misused", () => {
-    expect(JSON.parse(call(["schema"]).out)).toMatchObject({ title: "dragonet-job/3" });
+    expect(JSON.parse(call(["schema"]).out)).toMatchObject({ title: "dragonet-job/4" });
     expect(call(["--help"])).toMatchObject({ code: 0, err: "" });
     expect(call([]).code).toBe(2);
     expect(call(["check"]).code).toBe(2);

@@ -298,7 +298,7 @@ describe.each([
       err: "gone.json: no such file\n",
     });
     const newer = await call(marshal, [verb, "newer.json"], {
-      "newer.json": printJob(marshal).replace("dragonet-job/3", "dragonet-job/7"),
+      "newer.json": printJob(marshal).replace("dragonet-job/4", "dragonet-job/7"),
     });
     expect(newer.err).toMatch(/newer\.json: format: .*newer/);
   });

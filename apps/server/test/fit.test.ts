@@ -338,7 +338,7 @@ describe("a database of an earlier version", () => {
       const { body: list } = await pim.get("/api/jobs").expect(200);
       const { body } = await pim.get(`/api/jobs/${list[0].id}`).expect(200);
       expect(body.document).toMatchObject({
-        format: "dragonet-job/3",
+        format: "dragonet-job/4",
         strip: [],
         vehicle: { places: [] },
       });

@@ -17,6 +17,9 @@ import { JSONSchema } from "class-validator-jsonschema";
 import { ID_PATTERN } from "@dragonet/core";
 import { FactDto } from "./fact.ts";
 
+/** A wire or a terminal of the circuit: "pods.load", "pods_relay.87". */
+export const CIRCUIT_ID = /^([A-Za-z0-9_.-]{1,200})?$/;
+
 type Newable = new () => object;
 
 /** A fact with value, bounds and provenance. */

@@ -5,20 +5,19 @@ import {
   WIRE_ENDS,
   FUSE_SCHOOLS,
   JOB_FORMAT,
-  LAMP_LIGHTS,
   PLACES,
-  LAMP_PLACES,
   PURPOSES,
   SLACK_SCHOOLS,
   STAGES,
+  WIRE_USES,
 } from "@dragonet/core";
 import {
+  CIRCUIT_ID,
   IsAmount,
   IsId,
   IsListOf,
   IsListOfKinds,
   IsObjectOf,
-  IsRef,
   IsShare,
   IsText,
 } from "./fields.ts";
@@ -34,9 +33,12 @@ import {
   StripStepDto,
   TemplateDto,
 } from "./fit.ts";
-import { PART_TYPES, PartDto } from "./part.ts";
+import { PART_TYPES } from "./kit.ts";
+import { LampDto } from "./lamp.ts";
+import { PartDto } from "./part.ts";
 import { ControlDto, RunDto, SupplyDto } from "./run.ts";
 import { VehicleDto } from "./vehicle.ts";
+import { HarnessDto, WireChoiceDto } from "./wire.ts";
 
 class JobCardDto {
   @IsText(160)
@@ -58,6 +60,14 @@ class JobCardDto {
 
   @IsText(4000)
   note!: string;
+}
+
+class UseColourDto {
+  @IsIn(WIRE_USES)
+  use!: string;
+
+  @IsText(40)
+  colour!: string;
 }
 
 class PracticesDto {
@@ -95,6 +105,9 @@ class PracticesDto {
 
   @IsIn(["", ...PLACES.map((p) => p.id)])
   place!: string;
+
+  @IsListOf(() => UseColourDto, 20)
+  colours!: UseColourDto[];
 }
 
 class WishDto {
@@ -136,41 +149,6 @@ class KitItemDto {
   @Max(9999)
   inBox!: number;
 }
-
-class LampDto {
-  @IsId()
-  id!: string;
-
-  @IsText(120)
-  label!: string;
-
-  @IsId()
-  partId!: string;
-
-  @IsId()
-  runId!: string;
-
-  @IsIn(LAMP_PLACES)
-  place!: string;
-
-  @IsIn(LAMP_LIGHTS)
-  light!: string;
-
-  @IsRef("a lamp")
-  housing!: string;
-
-  @IsAmount(0, 1000)
-  lengthM!: number;
-
-  @IsRef("a place")
-  at!: string;
-
-  @IsRef("a load of the vehicle")
-  replaces!: string;
-}
-
-/** A wire or a terminal of the circuit: "pods.load", "pods_relay.87". */
-const CIRCUIT_ID = /^([A-Za-z0-9_.-]{1,200})?$/;
 
 class DeviationDto {
   @IsId()
@@ -294,6 +272,12 @@ export class JobDto {
 
   @IsListOf(() => ControlDto, 50)
   controls!: ControlDto[];
+
+  @IsListOf(() => HarnessDto, 50)
+  harnesses!: HarnessDto[];
+
+  @IsListOf(() => WireChoiceDto, 500)
+  wireChoices!: WireChoiceDto[];
 
   @IsListOf(() => DeviationDto, 100)
   deviations!: DeviationDto[];

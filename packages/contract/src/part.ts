@@ -1,4 +1,14 @@
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, Max, Min } from "class-validator";
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  Matches,
+  Max,
+  Min,
+} from "class-validator";
 import {
   BATTERY_CHEMISTRIES,
   BOX_FORMS,
@@ -56,7 +66,7 @@ class ConstantCurrentDto extends LoadSpecDto {
   currentA!: Fact;
 }
 
-class BehaviourDto {
+export class BehaviourDto {
   @IsText(120)
   label!: string;
 
@@ -90,6 +100,11 @@ class BehaviourDto {
   @ArrayMaxSize(12)
   @IsIn(INPUTS, { each: true })
   boostWith!: string[];
+
+  @IsArray()
+  @ArrayMaxSize(12)
+  @IsIn(INPUTS, { each: true })
+  flashWith!: string[];
 
   @IsArray()
   @ArrayMaxSize(12)
@@ -163,6 +178,22 @@ export class PartDto {
 
   @IsAmount()
   stock!: number;
+
+  @Matches(/^(IP[0-6X][0-9X]K?)?$/, {
+    message: "$property must be a rating such as IP67 or IPX4, or empty",
+  })
+  ingress!: string;
+}
+
+class PartLightDto {
+  @IsText(40)
+  name!: string;
+
+  @IsIn(LIGHT_COLOURS)
+  light!: LightColour;
+
+  @IsKindOf(() => LoadSpecDto, LOAD_TYPES)
+  load!: LoadSpecDto;
 }
 
 class LoadPartDto extends PartDto {
@@ -184,6 +215,9 @@ class LoadPartDto extends PartDto {
   @IsNullable("object")
   @IsKindOf(() => LoadSpecDto, LOAD_TYPES)
   dim!: LoadSpecDto | null;
+
+  @IsListOf(() => PartLightDto, 8)
+  lights!: PartLightDto[];
 
   @IsBoolean()
   caseGround!: boolean;
@@ -271,6 +305,16 @@ class BoxPartDto extends PartDto {
   @IsAmount(0.1, 500)
   wayA!: number;
 
+  @IsArray()
+  @ArrayMaxSize(48)
+  @IsNumber({}, { each: true })
+  @Min(0.1, { each: true })
+  @Max(500, { each: true })
+  wayRatings!: number[];
+
+  @IsAmount(0, 500)
+  mainBreakerA!: number;
+
   @IsAmount(0.1, 1000)
   totalA!: number;
 
@@ -290,6 +334,11 @@ class BoxPartDto extends PartDto {
 class BatteryPartDto extends PartDto {
   @IsIn(BATTERY_CHEMISTRIES)
   chemistry!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(24)
+  cells!: number;
 
   @IsFact()
   capacityAh!: Fact;
@@ -329,8 +378,8 @@ class FlasherPartDto extends PartDto {
   onShare!: number;
 }
 
-/** Which class reads which kind of part. */
-export const PART_TYPES = [
+/** Which class reads which kind of part that a kit may hold. */
+export const KIT_PART_TYPES = [
   { name: "load", value: LoadPartDto },
   { name: "relay", value: RelayPartDto },
   { name: "switch", value: SwitchPartDto },

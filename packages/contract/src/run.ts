@@ -1,4 +1,4 @@
-import { ArrayMaxSize, IsArray, IsIn, IsInt, Max, Min } from "class-validator";
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, Max, Min } from "class-validator";
 import { JSONSchema } from "class-validator-jsonschema";
 import {
   ARRANGEMENTS,
@@ -8,11 +8,24 @@ import {
   RELAY_CHOICES,
   RETURN_CHOICES,
   SUPPLY_GATES,
+  SUPPLY_SWITCHING,
+  SWITCHED_SIDES,
   type Condition,
   type Fact,
 } from "@dragonet/core";
 import { IsCondition } from "./condition.ts";
-import { IsAmount, IsFact, IsId, IsKindOf, IsNullable, IsRef, IsShare, IsText } from "./fields.ts";
+import {
+  IsAmount,
+  IsFact,
+  IsId,
+  IsKindOf,
+  IsNullable,
+  IsObjectOf,
+  IsRef,
+  IsShare,
+  IsText,
+} from "./fields.ts";
+import { BehaviourDto } from "./part.ts";
 
 class FeedDto {
   @IsIn(["battery", "pin", "supply", "pack", "block"])
@@ -86,6 +99,9 @@ export class SupplyDto {
   @IsFact()
   feedM!: Fact;
 
+  @IsIn(SUPPLY_SWITCHING)
+  switches!: string;
+
   @IsRef("a place")
   at!: string;
 }
@@ -117,6 +133,22 @@ export class ControlDto {
   @IsFact()
   feedM!: Fact;
 
+  @IsKindOf(() => FusePinDto, FUSE_TYPES)
+  fuse!: FusePinDto;
+
+  @IsNullable("string")
+  @IsText(20)
+  wire!: string | null;
+
+  @IsRef("a control")
+  housing!: string;
+
+  @IsBoolean()
+  momentary!: boolean;
+
+  @IsIn(SWITCHED_SIDES)
+  switches!: string;
+
   @IsRef("a place")
   at!: string;
 }
@@ -130,6 +162,18 @@ export class RunDto {
 
   @IsKindOf(() => FeedDto, FEED_TYPES)
   feed!: FeedDto;
+
+  @IsInt()
+  @Min(0)
+  @Max(48)
+  channel!: number;
+
+  @IsRef("a module")
+  throughId!: string;
+
+  @IsNullable("object")
+  @IsObjectOf(() => BehaviourDto)
+  program!: BehaviourDto | null;
 
   @JSONSchema({
     type: "object",

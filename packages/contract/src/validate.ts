@@ -12,7 +12,8 @@ import {
   createJob,
 } from "@dragonet/core";
 import { JobDto } from "./job.ts";
-import { PART_TYPES, PartDto } from "./part.ts";
+import { PART_TYPES } from "./kit.ts";
+import { PartDto } from "./part.ts";
 import { VehicleDto } from "./vehicle.ts";
 
 export type Checked<T> =

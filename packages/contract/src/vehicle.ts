@@ -18,6 +18,7 @@ import {
   PACK_CHEMISTRIES,
   PIN_SUPPLIES,
   PLACE_ROLES,
+  SWITCHED_SIDES,
   TURN_PRINCIPLES,
   VEHICLE_KINDS,
   type Fact,
@@ -38,6 +39,11 @@ import {
 class BatteryDto {
   @IsIn(BATTERY_CHEMISTRIES)
   chemistry!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(24)
+  cells!: number;
 
   @IsFact()
   capacityAh!: Fact;
@@ -301,11 +307,25 @@ class ConnectorPinDto {
   @IsAmount(0, 500)
   fuseA!: number;
 
+  @IsIn(SWITCHED_SIDES)
+  switches!: string;
+
+  @IsRef("a variant")
+  variant!: string;
+
   @IsText(120)
   foundBy!: string;
 
   @IsIn(CERTAINTIES)
   certainty!: string;
+}
+
+class VariantDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
 }
 
 export class VehicleDto {
@@ -323,6 +343,12 @@ export class VehicleDto {
 
   @IsText(2000)
   note!: string;
+
+  @IsListOf(() => VariantDto, 20)
+  variants!: VariantDto[];
+
+  @IsRef("a variant")
+  variant!: string;
 
   @IsKindOf(
     () => SystemDto,

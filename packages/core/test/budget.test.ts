@@ -39,6 +39,7 @@ const EXACT: Vehicle = {
     kind: "engine",
     battery: {
       chemistry: "agm",
+      cells: 0,
       capacityAh: sure(14),
       hourRate: 10,
       peukert: sure(1.15),

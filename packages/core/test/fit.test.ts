@@ -1,6 +1,7 @@
 /** Cut list, spools and bundles. */
 import fc from "fast-check";
 import {
+  asId,
   ENDS_M,
   SPARE_M,
   SLACK_SHARE,
@@ -11,6 +12,7 @@ import {
   nextSizeMm,
   synthesise,
   wireDiameterM,
+  type UnitId,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
 
@@ -111,7 +113,10 @@ describe("the cut list", () => {
       );
       expect(list.lines).toHaveLength(cut.length);
       for (const line of list.lines) {
-        const atBattery = [line.from.at, line.to.at].some((at) => /^(battery|pack)/.test(at));
+        const kinds = [line.from, line.to].map(
+          (end) => circuit.units.get(asId<UnitId>(end.unit))?.kind,
+        );
+        const atBattery = kinds.some((kind) => kind === "battery" || kind === "pack");
         const spare = atBattery && job.practices.slack === "spare" ? SPARE_M : 0;
         const least = line.routedM * (1 + SLACK_SHARE) + ENDS_M + spare;
         expect(line.cutM).toBeGreaterThanOrEqual(least - 1e-9);

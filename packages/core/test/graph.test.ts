@@ -198,13 +198,20 @@ function expectCountedOnce(job: Job, circuit: Circuit, where: string): void {
     (u) => u.fitted && u.kind !== "groundBlock",
   ).length;
   const inBoxes = [...circuit.elements.values()].filter(
-    (e) => e.kind === "fuse" && unitAt(circuit, e.from)?.kind === "box",
+    (e) => e.kind === "fuse" && !e.builtIn && unitAt(circuit, e.from)?.kind === "box",
   ).length;
   const flashers = job.kit.filter((item) =>
-    job.parts.some((p) => p.kind === "flasher" && p.name === item.name),
+    job.parts.some(
+      (p) =>
+        p.kind === "flasher" &&
+        p.name === item.name &&
+        !job.supplies.some((s) => s.partId === p.id),
+    ),
   );
+  const made = new Set(wiresOf(circuit).map((wire) => wire.harness));
+  const harnesses = job.harnesses.filter((h) => made.has(h.name)).length;
   const loose = flashers.reduce((sum, item) => sum + item.needed, 0);
-  expect({ where, laid }).toEqual({ where, laid: units + inBoxes + loose });
+  expect({ where, laid }).toEqual({ where, laid: units + inBoxes + loose + harnesses });
 }
 
 describe("the physical graph of every demo job", () => {

@@ -62,6 +62,7 @@ const EXACT: Job = {
       kind: "engine",
       battery: {
         chemistry: "lithiumIron",
+        cells: 0,
         capacityAh: sure(20),
         hourRate: 20,
         peukert: sure(1.05),

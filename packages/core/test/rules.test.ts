@@ -288,7 +288,7 @@ const CASES: readonly Case[] = [
     severity: "stop",
     wrong: () => behind("module-brake-steady", "bar-120", 2, LITTER),
     right: () => behind("module-brake-steady", "path-red", 1, LITTER),
-    says: /more than one way carries|More than/,
+    says: /more than channel 1 carries/,
   },
   {
     rule: "led-strips",

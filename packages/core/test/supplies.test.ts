@@ -244,7 +244,7 @@ describe("boxes", () => {
       const run = { ...job.runs[0]!, id: asId<RunId>(`more-${i}`), name: `More ${i}` };
       job = edited(job, append(job, "run", run));
     }
-    expect(findingsOf(job).map((f) => f.title)).toContain("More runs than ways");
+    expect(findingsOf(job).map((f) => f.title)).toContain("More circuits than channels");
   });
 
   it("a fault before the box takes every run behind it", () => {

@@ -36,8 +36,15 @@ function expectConnected(circuit: Circuit, run: RunCircuit): void {
   };
   if (run.steps > 1) {
     // A string: from the splice through one lamp of each step to the joint.
-    const chain = run.branches.flatMap((b) => [...b.out, b.load, ...b.back]);
-    follow([...run.out, ...chain, ...run.back]);
+    const ways = run.branches.map((b) => [...b.out, b.load, ...b.back]);
+    const ends = ways.map((way) => elementOf(circuit, way[way.length - 1]!).to);
+    const starts = ways.map((way) => elementOf(circuit, way[0]!).from);
+    ways.forEach(follow);
+    follow([...run.out, ...ways[0]!]);
+    follow([...ways[ways.length - 1]!, ...run.back]);
+    // Each step begins where the one before it ends, or beside its neighbours in parallel.
+    starts.slice(1).forEach((start, i) => expect([starts[i], ends[i]]).toContain(start));
+    expect(new Set(starts).size).toBe(run.steps);
     return;
   }
   for (const branch of run.branches) {

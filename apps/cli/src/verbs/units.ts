@@ -7,7 +7,7 @@ export const unitsVerb: Verb = ({ job, controls, json, world }) => {
   const made = solveJob(job, controls, world);
   if (!made) return 1;
   const { circuit, solved } = made;
-  const units = toldUnits(circuit, solved.options);
+  const units = toldUnits(circuit, solved.options, solved.result.volts);
   if (json) {
     printJson(world, units);
     return 0;

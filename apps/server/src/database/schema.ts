@@ -12,13 +12,28 @@ import {
   varchar,
   json,
 } from "drizzle-orm/pg-core";
-import type { Edit, Job, JobSummary, Part, Practices, Vehicle } from "@dragonet/core";
+import {
+  SHAPE_VERSION,
+  type Edit,
+  type Job,
+  type JobSummary,
+  type Part,
+  type Practices,
+  type Vehicle,
+} from "@dragonet/core";
 import type { Role } from "@dragonet/contract";
 
 export interface Preferences {
   readonly units: "metric" | "us";
   readonly theme: "system" | "day" | "night";
 }
+
+/** Version of the document beside it; a row of before there were versions is of the first. */
+const shape = () =>
+  integer("shape")
+    .notNull()
+    .default(1)
+    .$defaultFn(() => SHAPE_VERSION);
 
 const moment = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
 
@@ -27,6 +42,7 @@ export const shop = pgTable("shop", {
   id: integer("id").primaryKey().default(1),
   name: text("name").notNull(),
   practices: jsonb("practices").$type<Practices>().notNull(),
+  shape: shape(),
 });
 
 /** Keys that the server makes for itself at its first start. */
@@ -60,12 +76,14 @@ export const session = pgTable(
 export const part = pgTable("part", {
   id: varchar("id", { length: 64 }).primaryKey(),
   value: jsonb("value").$type<Part>().notNull(),
+  shape: shape(),
   revision: integer("revision").notNull().default(1),
 });
 
 export const vehicleProfile = pgTable("vehicle_profile", {
   id: varchar("id", { length: 64 }).primaryKey(),
   value: jsonb("value").$type<Vehicle>().notNull(),
+  shape: shape(),
   revision: integer("revision").notNull().default(1),
 });
 

@@ -1,7 +1,8 @@
-import { eq } from "drizzle-orm";
+import { eq, lt } from "drizzle-orm";
 import { Logger } from "@nestjs/common";
 import {
   JOB_FORMAT,
+  SHAPE_VERSION,
   jobSummary,
   upgradeJob,
   upgradePart,
@@ -30,24 +31,29 @@ export async function upgradeDocuments(db: Database): Promise<void> {
         .set({ document, summary: jobSummary(document) })
         .where(eq(job.id, row.id));
     }
-    const profiles = await tx.select().from(vehicleProfile);
-    for (const row of profiles) {
-      if (Object.hasOwn(row.value, "places")) continue;
+    const current = { shape: SHAPE_VERSION };
+    for (const row of await tx
+      .select()
+      .from(vehicleProfile)
+      .where(lt(vehicleProfile.shape, SHAPE_VERSION))) {
+      const value = upgradeVehicle(row.value, row.shape) as Vehicle;
       await tx
         .update(vehicleProfile)
-        .set({ value: upgradeVehicle(row.value) as Vehicle })
+        .set({ value, ...current })
         .where(eq(vehicleProfile.id, row.id));
     }
-    for (const row of await tx.select().from(part)) {
-      const value = upgradePart(row.value) as Part;
-      if (JSON.stringify(value) === JSON.stringify(row.value)) continue;
-      await tx.update(part).set({ value }).where(eq(part.id, row.id));
+    for (const row of await tx.select().from(part).where(lt(part.shape, SHAPE_VERSION))) {
+      const value = upgradePart(row.value, row.shape) as Part;
+      await tx
+        .update(part)
+        .set({ value, ...current })
+        .where(eq(part.id, row.id));
     }
-    const shops = await tx.select().from(shop);
-    for (const row of shops) {
+    for (const row of await tx.select().from(shop).where(lt(shop.shape, SHAPE_VERSION))) {
+      const practices = upgradePractices(row.practices, row.shape) as Practices;
       await tx
         .update(shop)
-        .set({ practices: upgradePractices(row.practices) as Practices })
+        .set({ practices, ...current })
         .where(eq(shop.id, row.id));
     }
     if (old.length > 0) {

@@ -2,7 +2,7 @@ import { asc, eq, inArray, sql } from "drizzle-orm";
 import type { part, vehicleProfile } from "../database/schema.ts";
 import type { Database } from "../database/database.ts";
 import type { Checked } from "@dragonet/contract";
-import type { CsvResult } from "@dragonet/core";
+import { SHAPE_VERSION, type CsvResult } from "@dragonet/core";
 import { conflict, notFound, notValid } from "./refusal.ts";
 
 export interface Kept<T> {
@@ -63,7 +63,7 @@ export class Catalogue<T extends object> {
         .values(next)
         .onConflictDoUpdate({
           target: table.id,
-          set: { value: next.value, revision: next.revision },
+          set: { value: next.value, revision: next.revision, shape: SHAPE_VERSION },
         });
       return { value: checked.value, revision: next.revision };
     });
@@ -106,7 +106,11 @@ export class Catalogue<T extends object> {
         )
         .onConflictDoUpdate({
           target: table.id,
-          set: { value: sql`excluded.value`, revision: sql`${table.revision} + 1` },
+          set: {
+            value: sql`excluded.value`,
+            shape: SHAPE_VERSION,
+            revision: sql`${table.revision} + 1`,
+          },
         });
       return { added: ids.length - known.length, changed: known.length };
     });

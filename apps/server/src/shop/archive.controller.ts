@@ -1,7 +1,7 @@
 import { Controller, Get, HttpCode, Inject, Post, Req, Res } from "@nestjs/common";
 import { sql } from "drizzle-orm";
 import type { Request, Response } from "express";
-import { jobSummary } from "@dragonet/core";
+import { SHAPE_VERSION, jobSummary } from "@dragonet/core";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job, jobChange, part, photo, vehicleProfile } from "../database/schema.ts";
 import { sendFile } from "../http/download.ts";
@@ -80,7 +80,11 @@ export class ArchiveController {
           .values(parts.map((value) => ({ id: value.id, value })))
           .onConflictDoUpdate({
             target: part.id,
-            set: { value: sql`excluded.value`, revision: sql`${part.revision} + 1` },
+            set: {
+              value: sql`excluded.value`,
+              shape: SHAPE_VERSION,
+              revision: sql`${part.revision} + 1`,
+            },
           });
       }
       if (vehicles.length > 0) {
@@ -89,7 +93,11 @@ export class ArchiveController {
           .values(vehicles.map((value) => ({ id: value.profileId, value })))
           .onConflictDoUpdate({
             target: vehicleProfile.id,
-            set: { value: sql`excluded.value`, revision: sql`${vehicleProfile.revision} + 1` },
+            set: {
+              value: sql`excluded.value`,
+              shape: SHAPE_VERSION,
+              revision: sql`${vehicleProfile.revision} + 1`,
+            },
           });
       }
     });

@@ -1,6 +1,15 @@
 import JSZip from "jszip";
 import { checkPart, checkVehicle, readJobFile } from "@dragonet/contract";
-import { printJob, type Fault, type Job, type Part, type Vehicle } from "@dragonet/core";
+import {
+  SHAPE_VERSION,
+  printJob,
+  upgradePart,
+  upgradeVehicle,
+  type Fault,
+  type Job,
+  type Part,
+  type Vehicle,
+} from "@dragonet/core";
 
 /** Everything a shop has, as it goes into one file and comes out of it. */
 export interface ShopArchive {
@@ -24,7 +33,8 @@ const MOST_FAULTS = 50;
 /** A shop as a ZIP archive: job files, their pictures, shelf and vehicles as JSON. */
 export async function writeArchive(archive: ShopArchive): Promise<Buffer> {
   const zip = new JSZip();
-  zip.file("shop.json", `${JSON.stringify({ format: FORMAT }, null, 2)}\n`);
+  const head = { format: FORMAT, shape: SHAPE_VERSION };
+  zip.file("shop.json", `${JSON.stringify(head, null, 2)}\n`);
   zip.file("parts.json", `${JSON.stringify(archive.parts, null, 2)}\n`);
   zip.file("vehicles.json", `${JSON.stringify(archive.vehicles, null, 2)}\n`);
   archive.jobs.forEach(({ document, photos }, i) => {
@@ -64,6 +74,12 @@ function readList<T>(
   });
 }
 
+/** Version of an archive's parts and vehicles; the first for one that does not say. */
+function shapeOf(head: string): number {
+  const said = /"shape":\s*(\d{1,3})/.exec(head)?.[1];
+  return said === undefined ? 1 : Number(said);
+}
+
 /** Reads an archive. Every fault with the file it is in; nothing is taken when there is one. */
 export async function readArchive(bytes: Buffer): Promise<ReadArchive> {
   let zip: JSZip;
@@ -89,8 +105,20 @@ export async function readArchive(bytes: Buffer): Promise<ReadArchive> {
     };
   }
   const faults: Fault[] = [];
-  const parts = readList(await text("parts.json"), "parts.json", checkPart, faults);
-  const vehicles = readList(await text("vehicles.json"), "vehicles.json", checkVehicle, faults);
+  const shape = shapeOf(head);
+  const [partsText, vehiclesText] = [await text("parts.json"), await text("vehicles.json")];
+  const parts = readList(
+    partsText,
+    "parts.json",
+    (plain) => checkPart(upgradePart(plain, shape)),
+    faults,
+  );
+  const vehicles = readList(
+    vehiclesText,
+    "vehicles.json",
+    (plain) => checkVehicle(upgradeVehicle(plain, shape)),
+    faults,
+  );
   const jobs: ShopArchive["jobs"][number][] = [];
   for (const name of Object.keys(zip.files).sort()) {
     const [, folder] = /^(jobs\/[^/]+)\/job\.dragonet\.json$/.exec(name) ?? [];

@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Inject, Module, Put } from "@nestjs/co
 import { Open } from "../people/access.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { shop } from "../database/schema.ts";
-import { DEFAULT_PRACTICES, type Practices } from "@dragonet/core";
+import { DEFAULT_PRACTICES, SHAPE_VERSION, type Practices } from "@dragonet/core";
 import { PracticesRequest } from "@dragonet/contract";
 import { PhotosModule } from "../photos/photos.module.ts";
 import { ArchiveController } from "./archive.controller.ts";
@@ -31,7 +31,7 @@ class ShopController {
   @HttpCode(204)
   async setPractices(@Body() body: PracticesRequest): Promise<void> {
     const practices = { ...body } as unknown as Practices;
-    await this.db.update(shop).set({ practices });
+    await this.db.update(shop).set({ practices, shape: SHAPE_VERSION });
   }
 }
 

@@ -19,6 +19,8 @@ export const INPUT_KEYS: Readonly<Record<Exclude<Input, "switch">, string>> = {
   hazard: "z",
   horn: "o",
   reverse: "r",
+  lever: "w",
+  pedal: "x",
 };
 
 /** Keys of the runs' own switches, in the order of the runs. */

@@ -30,12 +30,20 @@ const KIND_WORDS: Readonly<Record<PartKind, string>> = {
   relay: "Relays",
   switch: "Switches",
   converter: "Converters",
-  box: "Fuse blocks, hubs, relay boards",
+  box: "Fuse blocks, hubs, relay boards, modules",
   battery: "Batteries",
   connector: "Plugs",
   flasher: "Flashers",
   sundry: "Sundries",
+  kit: "Kits",
 };
+
+/** "15", or "10 to 20" where channels differ. */
+function waysText({ wayA, wayRatings, ways }: Extract<Part, { kind: "box" }>): string {
+  const all = wayRatings.length < ways ? [...wayRatings, wayA] : wayRatings;
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  return least === most ? decimal(least) : `${decimal(least)} to ${decimal(most)}`;
+}
 
 /** What the circuit needs to know of a part, in a few words. */
 function factsOf(part: Part): string {
@@ -52,13 +60,15 @@ function factsOf(part: Part): string {
     case "converter":
       return `${decimal(part.inMinV, 0)}–${decimal(part.inMaxV, 0)} V to ${decimal(part.outV.value)} V, ${decimal(part.outA)} A, ${decimal(part.efficiencyHalf * 100, 0)} % at half load, idle ${decimal(part.idleA.value * 1000, 0)} mA`;
     case "box":
-      return `${part.ways} ways of ${decimal(part.wayA)} A, ${decimal(part.totalA)} A in all${part.form === "fuseBlock" ? "" : `, switches the ${part.switches}`}`;
+      return `${part.ways} channels of ${waysText(part)} A, ${decimal(part.totalA)} A in all${part.form === "fuseBlock" ? "" : `, switches the ${part.switches}`}`;
     case "battery":
       return `${part.chemistry}, ${decimal(part.capacityAh.value, 0)} Ah, charger ${decimal(part.chargerA.value)} A`;
     case "connector":
       return `${decimal(part.ratingA)} A, ${decimal(part.contactOhm.value * 1000)} mΩ`;
     case "flasher":
       return `${decimal(part.ratePerMin.value, 0)} a minute, ${part.principle}${part.leastA > 0 ? `, from ${decimal(part.leastA)} A` : ""}`;
+    case "kit":
+      return part.items.map((item) => `${item.count} × ${item.name}`).join(", ");
     case "sundry":
       return "";
   }

@@ -11,6 +11,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
     note: keep?.note ?? "",
     price: keep?.price ?? 0,
     stock: keep?.stock ?? 0,
+    ingress: keep?.ingress ?? "",
   };
   switch (kind) {
     case "load":
@@ -23,6 +24,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
         standbyA: NONE,
         pigtail: "",
         dim: null,
+        lights: [],
         caseGround: false,
         behaviour: null,
       };
@@ -55,6 +57,8 @@ export function newPart(kind: PartKind, keep?: Part): Part {
         form: "fuseBlock",
         ways: 6,
         wayA: 15,
+        wayRatings: [],
+        mainBreakerA: 0,
         totalA: 60,
         switches: "positive",
         inputOhm: stated(88),
@@ -66,6 +70,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
         ...base,
         kind,
         chemistry: "agm",
+        cells: 0,
         capacityAh: stated(18),
         hourRate: 20,
         peukert: stated(1.15, 1.1, 1.2),
@@ -82,6 +87,16 @@ export function newPart(kind: PartKind, keep?: Part): Part {
         contactA: 10,
         ratePerMin: stated(85),
         onShare: 0.5,
+      };
+    case "kit":
+      return {
+        ...base,
+        kind,
+        items: [],
+        content: {
+          ...{ parts: [], supplies: [], controls: [], runs: [], lamps: [] },
+          ...{ harnesses: [], wireChoices: [] },
+        },
       };
     case "sundry":
       return { ...base, kind };

@@ -174,6 +174,8 @@ function ConnectorTable({
         liveWhen: "unknown",
         mayGiveA: assumed(0.3, 0.1, 1),
         fuseA: 0,
+        switches: "positive",
+        variant: "",
         foundBy: "",
         certainty: "guess",
       }),

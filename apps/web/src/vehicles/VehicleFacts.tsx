@@ -26,6 +26,7 @@ const CHEMISTRY_WORDS: Readonly<Record<BatteryFacts["chemistry"], string>> = {
   agm: "lead, glass mat",
   gel: "lead, gel",
   lithiumIron: "lithium iron",
+  lithiumIon: "lithium-ion",
 };
 
 const once = (

@@ -3,6 +3,7 @@ import { mint } from "../app/mint.ts";
 
 const battery = {
   chemistry: "agm" as const,
+  cells: 0,
   capacityAh: assumed(12),
   hourRate: 10,
   peukert: assumed(1.15, 1.1, 1.25),
@@ -55,6 +56,8 @@ export const newVehicle = (): Vehicle => ({
   kind: "quad",
   machine: "",
   note: "",
+  variants: [],
+  variant: "",
   system: newSystem("engine"),
   turn: null,
   reaches: { frontM: assumed(1.5), rearM: assumed(1.2), controlsM: assumed(1.2) },

@@ -10,7 +10,8 @@ import {
   type Provenance,
 } from "../quantity/index.ts";
 import { controlPath, elementsOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
-import type { Job, Run, RunId } from "../job/index.ts";
+import { allOf, usualShares, type Job, type Run, type RunId } from "../job/index.ts";
+import { boostsBraking, levelShare } from "./levelShare.ts";
 import { loadCurrentA, ratingOf } from "../part/index.ts";
 import { chargingOutputA } from "../source/index.ts";
 import { loadsOf } from "../synthesis/index.ts";
@@ -70,6 +71,8 @@ export function runCurrentA(
   circuit: RunCircuit | null,
   parts: Circuit,
   volts: number,
+  /** Share of time that the channel's full level is asked; left out for the usual one. */
+  boosted?: number,
 ): Interval {
   const loads = loadsOf(job, run).map(({ part }) =>
     interval(
@@ -84,7 +87,7 @@ export function runCurrentA(
         return interval(volts / high, volts / value, volts / low);
       })
     : [];
-  return sum([...loads, ...coils]);
+  return sum([times(sum(loads), levelShare(job, run, boosted)), ...coils]);
 }
 
 /** Whether a run is a load on the 12 V battery: one that is not built yet counts as if it were. */
@@ -138,6 +141,10 @@ function measureList(
     .sort((a, b) => b.widthA - a.widthA);
 }
 
+/** Share of a state's time that a channel is lifted by braking; nothing where that does not lift it. */
+const braking = (job: Job, run: Run, state: RunningState): number | undefined =>
+  boostsBraking(job, run) ? usualShares(allOf("brake"))[SHARE_OF[state]] : undefined;
+
 /** Amps to spare in one running state, with bounds carried through and what to measure. */
 export function chargingBudget(
   job: Job,
@@ -166,7 +173,10 @@ export function chargingBudget(
         what: run.name,
         kind: "run",
         runId: run.id,
-        currentA: times(runCurrentA(job, run, made, circuit, volts), run[SHARE_OF[state]]),
+        currentA: times(
+          runCurrentA(job, run, made, circuit, volts, braking(job, run, state)),
+          run[SHARE_OF[state]],
+        ),
         provenance: runProvenance(job, run),
       };
     })

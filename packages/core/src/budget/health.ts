@@ -8,12 +8,14 @@ const LOST_PER_YEAR: Readonly<Record<BatteryFacts["chemistry"], number>> = {
   agm: 0.07,
   gel: 0.06,
   lithiumIron: 0.03,
+  lithiumIon: 0.04,
 };
 const LOST_PER_DEGREE: Readonly<Record<BatteryFacts["chemistry"], number>> = {
   flooded: 0.008,
   agm: 0.007,
   gel: 0.008,
   lithiumIron: 0.006,
+  lithiumIon: 0.007,
 };
 /** A cold engine asks more of the battery: charge needed to start rises by this a degree below 15 °C. */
 const COLD_START = 0.006;
@@ -39,6 +41,7 @@ const SELF_PER_DAY: Readonly<Record<BatteryFacts["chemistry"], number>> = {
   agm: 0.001,
   gel: 0.001,
   lithiumIron: 0.0007,
+  lithiumIon: 0.0007,
 };
 
 /** Charge kept above the no-start mark before the lamps are parted, and before a warning. */
@@ -52,7 +55,8 @@ export function batteryHealth(battery: BatteryFacts, use: Use): BatteryHealth {
   const share = Math.max(LEAST, aged * (1 - LOST_PER_DEGREE[chemistry] * cold));
   const asks = COLD_START * Math.max(0, 15 - use.coldestC);
   const noStartSoc = Math.min(0.95, battery.noStartSoc.value + asks);
-  const volts = (above: number): number => openCircuitV(chemistry, Math.min(1, noStartSoc + above));
+  const volts = (above: number): number =>
+    openCircuitV(chemistry, Math.min(1, noStartSoc + above), battery.cells);
   return {
     capacityShare: share,
     noStartSoc,

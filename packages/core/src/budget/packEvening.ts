@@ -2,6 +2,7 @@ import { elementOf, type Circuit } from "../circuit/index.ts";
 import type { Job, Run } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
 import { asId, type RunId, type Input } from "../job/index.ts";
+import { levelShare } from "./levelShare.ts";
 import { packRestV, restVolts } from "../source/index.ts";
 import type { PackFacts } from "../vehicle/index.ts";
 import { standbyWOf } from "./packStandby.ts";
@@ -91,7 +92,7 @@ function blockAmps(job: Job, circuit: Circuit, pack: PackFacts) {
     const share = job.runs.find((r) => r.id === run.runId);
     for (const branch of run.branches) {
       const at = solved.point.at.get(branch.load);
-      if (at && share) lampW += (at.fromV - at.toV) * at.currentA;
+      if (at && share) lampW += (at.fromV - at.toV) * at.currentA * levelShare(job, share);
     }
     if (run.root.kind !== "pack" || run.feedShared.length > 0 || !run.out[0]) continue;
     drawOn(blocksOf(run.root.share), through(elementOf(circuit, run.out[0])));

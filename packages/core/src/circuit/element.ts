@@ -50,6 +50,8 @@ export interface WireElement extends TwoPole {
   readonly gaugeId: string;
   readonly lengthM: Fact;
   readonly colour: string;
+  /** The way it has to bridge, where its own length is given; null where it is cut to that. */
+  readonly bridgesM: Fact | null;
   /** What is written on the flag at both ends. */
   readonly label: string;
   /** Ready-made harness that it comes with; "" for a wire that is cut here. */
@@ -75,6 +77,8 @@ export interface FuseElement extends TwoPole {
   readonly ratingA: number;
   /** A breaker that closes again by itself, and opens again while the fault lasts. */
   readonly resets: boolean;
+  /** It comes in its box and is not laid out beside it: a main breaker. */
+  readonly builtIn: boolean;
   /** Highest voltage that it has to break, in V. */
   readonly systemV: number;
   /** Cable between the source and this fuse. */

@@ -52,6 +52,8 @@ export const TERMINAL_FORMS = {
   splice: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 10, takes: 16 },
   tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   cavity: { crimp: "terminal of the plug", stripMm: 5, shrink: false, mostMm2: 6, takes: 1 },
+  /** The factory's own plugs on one wire of its loom: as many as it has lamps there. */
+  loom: { crimp: "the factory's plug", stripMm: 0, shrink: false, mostMm2: 6, takes: 16 },
   own: { crimp: "as the part has it", stripMm: 6, shrink: false, mostMm2: 16, takes: 2 },
 } as const satisfies Readonly<Record<string, TerminalForm>>;
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;
@@ -110,4 +112,6 @@ export const GROUND = asId<NodeId>("0");
 
 export const BATTERY = asId<UnitId>("battery");
 export const PACK = asId<UnitId>("pack");
+/** A lighting coil of the engine, that alternates. */
+export const LIGHTING_COIL = asId<UnitId>("lightingCoil");
 export const CHASSIS = asId<UnitId>("chassis");

@@ -11,6 +11,7 @@ import {
 } from "./engineJobs.ts";
 import { from, make, when } from "./jobMaker.ts";
 import { shuttleCart, pathLights, trialsBike, stretcherBuggy } from "./packJobs.ts";
+import { newJobs } from "./newJobs.ts";
 import { FELLRUNNER, LITTER } from "./vehicles.ts";
 import { wronglyWired } from "./wrongJobs.ts";
 
@@ -28,6 +29,7 @@ export const demoJobs = (): readonly Job[] => [
   trialsBike(),
   stretcherBuggy(),
   handedOverMotorcycle(),
+  ...newJobs(),
   ...wronglyWired(),
 ];
 

@@ -1,13 +1,25 @@
+import { wiresOf } from "../circuit/index.ts";
 import {
   INPUTS,
+  asId,
+  setIn,
+  setRun,
   type Condition,
+  type ControlId,
   type Feed,
+  type Harness,
+  type HarnessId,
   type Input,
   type Job,
   type Lamp,
+  type RunId,
+  type SupplyId,
+  type WireChoice,
 } from "../job/index.ts";
 import type { Part } from "../part/index.ts";
-import type { Vehicle } from "../vehicle/index.ts";
+import { measured } from "../quantity/index.ts";
+import { synthesise } from "../synthesis/index.ts";
+import type { ConnectorPin, Vehicle } from "../vehicle/index.ts";
 import { make, part, type FitMaker } from "./jobMaker.ts";
 import type { Chance } from "./randomNetwork.ts";
 import { DEMO_SHELF } from "./shelf.ts";
@@ -93,13 +105,24 @@ export function randomJob(chance: Chance): Job {
   const feeds = () => feedsOf(vehicle, supplies);
   const controls = Math.floor(chance() * 3);
   for (let i = 0; i < controls; i += 1) {
-    const fields = { feed: pick(feeds()), poles: 1 + Math.floor(chance() * 2) };
-    maker.control(`control-${i + 1}`, `Control ${i + 1}`, pick(CONTROLS), fields);
+    const guest = i > 0 && chance() < 0.3;
+    maker.control(`control-${i + 1}`, `Control ${i + 1}`, pick(CONTROLS), {
+      ...{ feed: pick(feeds()), poles: 1 + Math.floor(chance() * 2), momentary: chance() < 0.2 },
+      switches: chance() < 0.25 ? "ground" : "positive",
+      housing: guest ? asId<ControlId>("control-1") : "",
+      fuse: chance() < 0.1 ? { kind: "rating", ratingA: 10 } : { kind: "auto" },
+    });
   }
   const loads = DEMO_SHELF.filter((p) => p.kind === "load");
   const plugs = DEMO_SHELF.filter((p) => p.kind === "connector");
   const relays = DEMO_SHELF.filter((p) => p.kind === "relay");
   const switches = DEMO_SHELF.filter((p) => p.kind === "switch");
+  const modules = DEMO_SHELF.filter((p) => p.kind === "box" && p.form === "plugIn");
+  const inPlug = chance() < 0.3;
+  if (inPlug) maker.supply("plugged", "Module", pick(modules).id);
+  const pins = vehicle.pins.filter(
+    (p) => p.family !== "ground" && p.liveWhen !== "ground" && p.liveWhen !== "unknown",
+  );
   const runs = 1 + Math.floor(chance() * 5);
   for (let i = 0; i < runs; i += 1) {
     const load = pick(loads);
@@ -117,11 +140,49 @@ export function randomJob(chance: Chance): Job {
       ...(chance() < 0.3 ? { relayPartId: part(pick(relays).id) } : {}),
       ...(chance() < 0.4 ? { switchPartId: part(pick(switches).id) } : {}),
     });
+    if (chance() < 0.15) plugIn(maker, `run-${i + 1}`, pick(pins), inPlug, chance);
     const first = maker.job.lamps[0];
     const last = maker.job.lamps[maker.job.lamps.length - 1];
     if (chance() < 0.1 && first && last && first !== last && first.housing === "") {
       maker.lamp(0, { housing: first.id });
     }
   }
-  return maker.job;
+  return chance() < 0.3 ? speakOfWires(maker.job, chance) : maker.job;
+}
+
+/** A circuit in the place of a factory lamp: by plug or adapter, perhaps through a module. */
+function plugIn(maker: FitMaker, id: string, pin: ConnectorPin, module: boolean, chance: Chance) {
+  const runId = asId<RunId>(id);
+  if (pin.liveWhen === "always" || pin.liveWhen === "ground" || pin.liveWhen === "unknown") return;
+  const on = { anyOf: [[{ input: pin.liveWhen, negated: false }]] };
+  maker.do(
+    setRun(runId, "feed", { kind: "pin", pinId: pin.id }),
+    setRun(runId, "condition", on),
+    setRun(runId, "relay", "no"),
+    setRun(runId, "arrangement", "parallel"),
+  );
+  if (module && chance() < 0.6) maker.do(setRun(runId, "throughId", asId<SupplyId>("plugged")));
+  for (const lamp of maker.job.lamps.filter((l) => l.runId === runId)) {
+    const joint = chance() < 0.4 ? "plug" : chance() < 0.7 ? "adapter" : "splice";
+    maker.do(setIn("lamp", lamp.id, "joint", joint));
+  }
+}
+
+/** Something said of a wire here and there: a harness that it comes in, a colour, a size. */
+function speakOfWires(job: Job, chance: Chance): Job {
+  const wires = wiresOf(synthesise(job)).filter((wire) => wire.harness === "");
+  const harness: Harness = { id: asId<HarnessId>("harness-1"), name: "Harness", note: "" };
+  const choices = wires
+    .filter(() => chance() < 0.25)
+    .map((wire, i): WireChoice => {
+      const made = chance() < 0.5;
+      const long = 0.2 + 4 * chance();
+      return {
+        ...{ id: `choice-${i + 1}`, wire: wire.id, harnessId: made ? harness.id : "" },
+        colour: chance() < 0.5 ? "green/white" : "",
+        gaugeId: made || chance() < 0.3 ? "14 AWG" : "",
+        lengthM: made ? measured(long) : null,
+      };
+    });
+  return { ...job, harnesses: [harness], wireChoices: choices };
 }

@@ -11,6 +11,7 @@ import {
   type TellTale,
 } from "../part/index.ts";
 import { MODULE_SHELF } from "./moduleShelf.ts";
+import { KIT_SHELF } from "./kitShelf.ts";
 import { SOURCE_SHELF } from "./sourceShelf.ts";
 
 /** The demo shop's shelf. All invented, with plausible values. */
@@ -24,6 +25,8 @@ interface LampOptions {
   readonly dim?: LoadSpec;
   readonly caseGround?: boolean;
   readonly behaviour?: Behaviour;
+  readonly ingress?: string;
+  readonly lights?: LoadPart["lights"];
   readonly price: number;
   readonly stock: number;
 }
@@ -46,10 +49,12 @@ function lamp(
     note: o.note ?? "",
     price: o.price,
     stock: o.stock,
+    ingress: o.ingress ?? "IP67",
     load: { kind: "drivenLed", powerW, minV, maxV },
     standbyA: o.standby ?? stated(0, 0, 0),
     pigtail: o.pigtail ?? "",
     dim: o.dim ?? null,
+    lights: o.lights ?? [],
     caseGround: o.caseGround ?? false,
     behaviour: o.behaviour ?? null,
   };
@@ -71,6 +76,7 @@ function plainSwitch(
     note: "",
     price,
     stock,
+    ingress: "IP54",
     contactA,
     tellTale,
     tellTaleA,
@@ -84,6 +90,7 @@ const sundry = (partId: string, name: string, price: number, stock: number): Par
   note: "",
   price,
   stock,
+  ingress: "",
 });
 
 export const DEMO_SHELF: readonly Part[] = [
@@ -146,10 +153,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "Hot: on metal, off plastic, off the loom.",
     price: 3,
     stock: 12,
+    ingress: "",
     load: { kind: "resistive", powerW: stated(24, 23, 25), ratedV: 12 },
     standbyA: stated(0, 0, 0),
     pigtail: "18 AWG",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -162,10 +171,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "Left stays left, right stays right.",
     price: 8,
     stock: 6,
+    ingress: "",
     load: { kind: "constantCurrent", currentA: stated(1.5) },
     standbyA: stated(0, 0, 0),
     pigtail: "18 AWG",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -183,10 +194,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "",
     price: 2,
     stock: 30,
+    ingress: "",
     load: { kind: "filament", powerW: stated(21, 19.5, 22.5), ratedV: 12 },
     standbyA: stated(0, 0, 0),
     pigtail: "",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -199,10 +212,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "Cut only between groups.",
     price: 12,
     stock: 6,
+    ingress: "",
     load: { kind: "resistive", powerW: stated(4.3), ratedV: 12 },
     standbyA: stated(0, 0, 0),
     pigtail: "",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -215,10 +230,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "",
     price: 15,
     stock: 4,
+    ingress: "",
     load: { kind: "constantCurrent", currentA: stated(3, 2.6, 3.3) },
     standbyA: stated(0, 0, 0),
     pigtail: "",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -231,10 +248,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "Draws while it waits.",
     price: 18,
     stock: 3,
+    ingress: "",
     load: { kind: "drivenLed", powerW: stated(24), minV: 9, maxV: 32 },
     standbyA: measured(0.018),
     pigtail: "18 AWG",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -247,10 +266,12 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "",
     price: 74,
     stock: 1,
+    ingress: "",
     load: { kind: "resistive", powerW: stated(42), ratedV: 12.5 },
     standbyA: stated(0, 0, 0),
     pigtail: "18 AWG",
     dim: null,
+    lights: [],
     caseGround: false,
     behaviour: null,
   },
@@ -261,6 +282,7 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "",
     price: 6,
     stock: 14,
+    ingress: "",
     contactA: 30,
     coilV: 12,
     coilOhm: measured(87),
@@ -273,6 +295,7 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "86 must be positive.",
     price: 7,
     stock: 5,
+    ingress: "",
     contactA: 30,
     coilV: 12,
     coilOhm: stated(90),
@@ -285,6 +308,7 @@ export const DEMO_SHELF: readonly Part[] = [
     note: "",
     price: 5,
     stock: 6,
+    ingress: "",
     contactA: 10,
     coilV: 12,
     coilOhm: stated(140),
@@ -366,6 +390,7 @@ export const DEMO_SHELF: readonly Part[] = [
   sundry("tie-blue", "Blue cable tie (ours)", 0.05, 400),
   ...SOURCE_SHELF,
   ...MODULE_SHELF,
+  ...KIT_SHELF,
 ];
 
 export const demoPart = (partId: string): Part => {

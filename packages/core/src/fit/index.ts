@@ -16,4 +16,5 @@ export * from "./readStep.ts";
 export * from "./route.ts";
 export * from "./spools.ts";
 export * from "./tiles.ts";
+export * from "./tools.ts";
 export { costOf, waysFrom, type MapWay } from "./way.ts";

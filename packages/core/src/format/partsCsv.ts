@@ -11,8 +11,10 @@ import {
   TELL_TALES,
   ratingOf,
   type Behaviour,
+  type KitPart,
   type LoadSpec,
   type Part,
+  type PartLight,
 } from "../part/index.ts";
 import type { Fact } from "../quantity/index.ts";
 import { BATTERY_CHEMISTRIES } from "../vehicle/index.ts";
@@ -80,6 +82,12 @@ const COLUMNS = [
   "least_a",
   "on_share",
   "behaviours",
+  "ingress",
+  "lights",
+  "way_ratings",
+  "main_breaker_a",
+  "cells",
+  "kit",
   ...FACT_COLUMNS.flatMap((c) => [c, `${c}_low`, `${c}_high`, `${c}_from`]),
 ];
 type Row = Record<string, string>;
@@ -133,6 +141,7 @@ function cellsOf(part: Part): Row {
     price: String(part.price),
     stock: String(part.stock),
     note: part.note,
+    ingress: part.ingress,
   };
   switch (part.kind) {
     case "load":
@@ -145,6 +154,7 @@ function cellsOf(part: Part): Row {
         pigtail: part.pigtail,
         case_ground: part.caseGround ? "yes" : "no",
         ...(part.dim ? dimCells(part.dim) : {}),
+        lights: part.lights.length > 0 ? JSON.stringify(part.lights) : "",
         behaviours: part.behaviour ? JSON.stringify([part.behaviour]) : "",
       };
     case "converter":
@@ -170,6 +180,8 @@ function cellsOf(part: Part): Row {
         form: part.form,
         ways: String(part.ways),
         way_a: String(part.wayA),
+        way_ratings: part.wayRatings.join(" "),
+        main_breaker_a: String(part.mainBreakerA),
         total_a: String(part.totalA),
         switches: part.switches,
         ...factCells("coil_ohm", part.inputOhm),
@@ -180,6 +192,7 @@ function cellsOf(part: Part): Row {
       return {
         ...base,
         chemistry: part.chemistry,
+        cells: String(part.cells),
         ...factCells("capacity_ah", part.capacityAh),
         hour_rate: String(part.hourRate),
         ...factCells("peukert", part.peukert),
@@ -215,6 +228,8 @@ function cellsOf(part: Part): Row {
         tell_tale: part.tellTale,
         ...factCells("tell_tale_a", part.tellTaleA),
       };
+    case "kit":
+      return { ...base, kit: JSON.stringify({ items: part.items, content: part.content }) };
     case "sundry":
       return base;
   }
@@ -258,6 +273,42 @@ function readDim(r: RowReader, main: LoadSpec): LoadSpec | null {
   }
 }
 
+/** A list that stands in one cell as JSON; what it holds is checked like any document. */
+function readJsonCell<T>(r: RowReader, column: string, what: string, none: T): T {
+  const text = r.text(column);
+  if (text === "") return none;
+  try {
+    return JSON.parse(text) as T;
+  } catch (error) {
+    const words = error instanceof Error ? error.message : String(error);
+    r.wrong(column, `invalid ${column}: ${words} (${what})`);
+    return none;
+  }
+}
+
+/** Ratings by channel in one cell, with spaces between: "15 10 10". */
+function readRatings(r: RowReader): readonly number[] {
+  const words = r
+    .text("way_ratings")
+    .split(/\s+/)
+    .filter((word) => word !== "");
+  const ratings = words.map(Number);
+  if (ratings.every((a) => a > 0)) return ratings;
+  r.wrong(
+    "way_ratings",
+    `invalid ratings: "${words.join(" ")}" (amps by channel, such as 15 10 10)`,
+  );
+  return [];
+}
+
+const NO_KIT: Pick<KitPart, "items" | "content"> = {
+  items: [],
+  content: {
+    ...{ parts: [], supplies: [], controls: [], runs: [], lamps: [], harnesses: [] },
+    wireChoices: [],
+  },
+};
+
 /** Behaviours stand in one cell as JSON: a list of what each way does, missing fields at rest. */
 function readBehaviours(r: RowReader): readonly Behaviour[] {
   const text = r.text("behaviours");
@@ -284,6 +335,7 @@ function readPart(r: RowReader): Part {
     note: r.text("note"),
     price: r.number("price", 0),
     stock: r.number("stock", 0),
+    ingress: r.text("ingress"),
   };
   const kind = r.oneOf("kind", PART_KINDS);
   switch (kind) {
@@ -302,6 +354,7 @@ function readPart(r: RowReader): Part {
         standbyA: r.fact("standby_a", 0),
         pigtail,
         dim: readDim(r, load),
+        lights: readJsonCell<readonly PartLight[]>(r, "lights", "a JSON list", []),
         caseGround: r.oneOf("case_ground", ["yes", "no"], "no") === "yes",
         behaviour: readBehaviours(r)[0] ?? null,
       };
@@ -348,6 +401,8 @@ function readPart(r: RowReader): Part {
         form: r.oneOf("form", BOX_FORMS),
         ways: r.number("ways"),
         wayA: r.number("way_a"),
+        wayRatings: readRatings(r),
+        mainBreakerA: r.number("main_breaker_a", 0),
         totalA: r.number("total_a"),
         switches: r.oneOf("switches", BOX_SWITCHING, "positive"),
         inputOhm: r.fact("coil_ohm"),
@@ -359,6 +414,7 @@ function readPart(r: RowReader): Part {
         ...base,
         kind,
         chemistry: r.oneOf("chemistry", BATTERY_CHEMISTRIES),
+        cells: r.number("cells", 0),
         capacityAh: r.fact("capacity_ah"),
         hourRate: r.number("hour_rate", 20),
         peukert: r.fact("peukert"),
@@ -376,6 +432,8 @@ function readPart(r: RowReader): Part {
         ratePerMin: r.fact("rate_per_min"),
         onShare: r.number("on_share"),
       };
+    case "kit":
+      return { ...base, kind, ...readJsonCell(r, "kit", "JSON of items and content", NO_KIT) };
     case "sundry":
       return { ...base, kind };
   }

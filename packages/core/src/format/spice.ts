@@ -42,6 +42,8 @@ export function spiceDevice(
   a: string,
   b: string,
   inner: string,
+  /** Volts across it where they are solved already: a driver is then written as it is. */
+  acrossV = NaN,
 ): string[] {
   const v = `V(${a},${b})`;
   switch (model.kind) {
@@ -53,6 +55,8 @@ export function spiceDevice(
       const foot = OFF_S * start;
       const slope = (powerW / minV - foot) / (minV - start);
       const on = `${spiceNumber(powerW)}/max(${v},${spiceNumber(start)})`;
+      if (acrossV >= minV) return [`B${tag} ${a} ${b} I = ${on}`];
+      if (acrossV <= start) return [`R${tag} ${a} ${b} ${spiceNumber(1 / OFF_S)}`];
       const ramp = `${spiceNumber(foot)}+${spiceNumber(slope)}*(${v}-${spiceNumber(start)})`;
       const off = `${spiceNumber(OFF_S)}*${v}`;
       return [
@@ -95,7 +99,7 @@ export function printSpice(network: Network, title: string): string {
   const names = spiceNames(network);
   const sources = [...network.held]
     .filter(([, volts]) => volts !== 0)
-    .map(([node, volts], i) => `V${i + 1} ${names.get(node)!} 0 DC ${spiceNumber(volts)}`);
+    .map(([node, volts], i) => `Vheld${i + 1} ${names.get(node)!} 0 DC ${spiceNumber(volts)}`);
   const devices = network.branches.flatMap((branch, i) => [
     `* ${branch.words.replace(/[^\x20-\x7e]/g, "?")}`,
     ...spiceDevice(

@@ -22,9 +22,13 @@ const innerOf = (node: NodeId): string => `${node}_s`;
 
 /**
  * Every unit with its terminals and its inside in a position of the controls, relays and
- * converters as solved: with the wires of the cut list all there is to a circuit.
+ * converters as solved, drivers on or off by the volts of that solution: with the wires of the cut list all there is to a circuit.
  */
-export function toldUnits(circuit: Circuit, options: NetworkOptions): ToldUnit[] {
+export function toldUnits(
+  circuit: Circuit,
+  options: NetworkOptions,
+  volts: ReadonlyMap<NodeId, number> = new Map(),
+): ToldUnit[] {
   const wired = wiredTerminals(circuit);
   const lines = new Map<string, string[]>();
   const put = (unit: string, more: readonly string[]): void => {
@@ -41,7 +45,8 @@ export function toldUnits(circuit: Circuit, options: NetworkOptions): ToldUnit[]
     for (const branch of insideOf(element).branches(element, options)) {
       const tag = `${plain(branch.id)}_${element.unit}`;
       const inner = innerOf(branch.to);
-      put(element.unit, spiceDevice(branch, tag, branch.from, branch.to, inner));
+      const acrossV = (volts.get(branch.from) ?? NaN) - (volts.get(branch.to) ?? NaN);
+      put(element.unit, spiceDevice(branch, tag, branch.from, branch.to, inner, acrossV));
     }
   }
   return [...circuit.units.values()].map((unit) => ({

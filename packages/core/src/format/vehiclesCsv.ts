@@ -1,10 +1,12 @@
 import {
+  SWITCHED_SIDES,
   asId,
   type ConnectorId,
   type PinId,
   type PlaceId,
   type ProfileId,
   type SegmentId,
+  type VariantId,
 } from "../job/index.ts";
 import { isFact, type Fact } from "../quantity/index.ts";
 import {
@@ -29,6 +31,7 @@ import {
   type TurnFacts,
   type Vehicle,
   type VehicleSize,
+  type VehicleVariant,
 } from "../vehicle/index.ts";
 import { RowReader, printCsv, readCsv, type CsvFault, type CsvResult } from "./csv.ts";
 
@@ -79,6 +82,7 @@ function rowsOfVehicle(v: Vehicle): Row[] {
     machine: v.machine,
     note: v.note,
     system: system.kind,
+    variant: v.variant,
   };
   return [
     ...rowsOfRecord(id, "vehicle", "", card),
@@ -94,6 +98,7 @@ function rowsOfVehicle(v: Vehicle): Row[] {
     ...rowsOfRecord(id, "size", "", v.size),
     ...v.places.flatMap((p) => rowsOfRecord(id, "place", p.id, p)),
     ...v.segments.flatMap((s) => rowsOfRecord(id, "stretch", s.id, s)),
+    ...v.variants.flatMap((x) => rowsOfRecord(id, "variant", x.id, x)),
     ...v.baseLoads.flatMap((l) => rowsOfRecord(id, "load", l.id, l)),
     ...v.connectors.flatMap((c) => rowsOfRecord(id, "connector", c.id, c)),
     ...v.pins.flatMap((p) => rowsOfRecord(id, "pin", p.id, p)),
@@ -137,6 +142,11 @@ class RecordReader {
 
   /** Text of a row that files of earlier versions do not have. */
   laterText = (field: string): string => (this.cells.has(field) ? this.text(field) : "");
+  /** A number of such a row, as it was before there was one. */
+  laterNumber = (field: string, before: number): number =>
+    this.cells.has(field) ? this.number(field) : before;
+  laterOneOf = <T extends string>(field: string, valid: readonly T[], before: T): T =>
+    this.cells.has(field) ? this.oneOf(field, valid) : before;
   text = (field: string): string => this.with(field, "", (r) => r.text("value"));
   signed = (field: string): number => this.with(field, 0, (r) => r.signed("value"));
   number = (field: string): number => this.with(field, 0, (r) => r.number("value"));
@@ -155,6 +165,7 @@ function readSystem(
     const r = one("battery");
     return {
       chemistry: r.oneOf("chemistry", BATTERY_CHEMISTRIES),
+      cells: r.laterNumber("cells", 0),
       capacityAh: r.fact("capacityAh"),
       hourRate: r.number("hourRate"),
       peukert: r.fact("peukert"),
@@ -275,6 +286,11 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
     kind: card.oneOf("kind", VEHICLE_KINDS),
     machine: card.text("machine"),
     note: card.text("note"),
+    variants: many("variant").map((r): VehicleVariant => ({
+      id: asId<VariantId>(r.id),
+      name: r.text("name"),
+    })),
+    variant: asId<VariantId>(card.laterText("variant")),
     turn: groups.has("turn\u0000") ? readTurn(one("turn")) : null,
     system: readSystem(one, many, card.oneOf("system", SYSTEM_KINDS)),
     reaches: {
@@ -312,6 +328,8 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
       liveWhen: r.oneOf("liveWhen", LIVE_WHEN),
       mayGiveA: r.fact("mayGiveA"),
       fuseA: r.number("fuseA"),
+      switches: r.laterOneOf("switches", SWITCHED_SIDES, "positive"),
+      variant: asId<VariantId>(r.laterText("variant")),
       foundBy: r.text("foundBy"),
       certainty: r.oneOf("certainty", CERTAINTIES),
     })),

@@ -12,6 +12,8 @@ export const INPUTS = [
   "hazard",
   "horn",
   "reverse",
+  "lever",
+  "pedal",
 ] as const;
 export type Input = (typeof INPUTS)[number];
 
@@ -33,8 +35,32 @@ export const allOf = (...inputs: readonly Input[]): Condition => ({
   anyOf: [inputs.map((input) => ({ input, negated: false }))],
 });
 
+const BRAKES: ReadonlySet<Input> = new Set(["lever", "pedal"]);
+
+/** Whether a signal is on: braking is either brake, and both where nobody says which. */
+export function isOn(input: Input, on: ReadonlySet<Input>): boolean {
+  if (on.has(input)) return true;
+  if (input === "brake") return [...BRAKES].some((brake) => on.has(brake));
+  return BRAKES.has(input) && on.has("brake");
+}
+
+/**
+ * A condition with "brake" told as the brakes that a vehicle has switches for: a hand lever and
+ * a foot pedal, each with its own, light the same lamp.
+ */
+export const withBrakes = (condition: Condition, brakes: readonly Input[]): Condition =>
+  brakes.length === 0
+    ? condition
+    : {
+        anyOf: condition.anyOf.flatMap((group) => {
+          const waits = group.find((t) => t.input === "brake" && !t.negated);
+          if (!waits) return [group];
+          return brakes.map((input) => group.map((t) => (t === waits ? { ...t, input } : t)));
+        }),
+      };
+
 export const evaluate = (condition: Condition, on: ReadonlySet<Input>): boolean =>
-  condition.anyOf.some((group) => group.every((t) => on.has(t.input) !== t.negated));
+  condition.anyOf.some((group) => group.every((t) => isOn(t.input, on) !== t.negated));
 
 const INPUT_WORDS: Readonly<Record<Input, string>> = {
   switch: "own switch",
@@ -49,6 +75,8 @@ const INPUT_WORDS: Readonly<Record<Input, string>> = {
   hazard: "hazards",
   horn: "horn button",
   reverse: "reverse",
+  lever: "brake lever",
+  pedal: "brake pedal",
 };
 
 export const inputWord = (input: Input): string => INPUT_WORDS[input];

@@ -6,14 +6,11 @@ import {
   DEFAULT_PRACTICES,
   DEFAULT_USE,
   JOB_FORMAT,
-  type Control,
   type Deviation,
-  type Feed,
   type Job,
   type Practices,
-  type Run,
-  type Supply,
 } from "./job.ts";
+import type { Control, Feed, Run, Supply } from "./wiring.ts";
 
 /** A new job on its own copy of a vehicle profile. */
 export function createJob(
@@ -35,6 +32,8 @@ export function createJob(
     runs: [],
     supplies: [],
     controls: [],
+    harnesses: [],
+    wireChoices: [],
     deviations: [],
     use: DEFAULT_USE,
     signals: { script: "" },
@@ -95,6 +94,7 @@ export function createSupply(id: SupplyId, name: string, partId: PartId, vehicle
     wire: null,
     fuseAtM: assumed(0.15, 0.1, 0.2),
     feedM: shareOf(vehicle.reaches.controlsM, 0.5),
+    switches: "part",
     at: "",
   };
 }
@@ -115,6 +115,11 @@ export function createControl(
     poles: 2,
     feed,
     feedM: shareOf(vehicle.reaches.controlsM, 1),
+    fuse: { kind: "auto" },
+    wire: null,
+    housing: "",
+    momentary: false,
+    switches: "positive",
     at: "",
   };
 }
@@ -132,6 +137,9 @@ export function createRun(
     id,
     name,
     feed: firstFeed(vehicle),
+    channel: 0,
+    throughId: "",
+    program: null,
     condition,
     relay: "auto",
     coil: "practice",

@@ -2,7 +2,8 @@ import type { Part } from "../part/index.ts";
 import { COLLECTIONS, type CollectionName, type Collections } from "./entities.ts";
 import type { Edit } from "./edit.ts";
 import type { ControlId, LampId, RunId, SupplyId } from "./ids.ts";
-import type { Control, Feed, FusePin, Job, LAMP_PLACES, Run, Supply } from "./job.ts";
+import type { Job } from "./job.ts";
+import type { Control, Feed, FusePin, LAMP_PLACES, Run, Supply } from "./wiring.ts";
 import { firstFeed } from "./create.ts";
 import { asId } from "./ids.ts";
 
@@ -64,6 +65,8 @@ export function addLamps(
         lengthM: part.kind === "load" && part.load.kind === "ledStrip" ? part.load.lengthM : 0,
         at: "",
         replaces: "",
+        joint: "splice",
+        factory: false,
       },
       at: job.lamps.length + i,
     })),
@@ -84,6 +87,7 @@ export function removeRun(job: Job, runId: RunId): Edit[] {
     ...job.deviations
       .filter((d) => d.runId === runId || d.otherRunId === runId)
       .map((d): Edit => ({ kind: "remove", entity: "deviation", id: d.id })),
+    ...forgetWires(job, runId),
     ...job.lamps.filter((lamp) => lamp.runId === runId).flatMap((lamp) => removeLamp(job, lamp.id)),
     { kind: "remove", entity: "run", id: runId },
   ];
@@ -136,7 +140,34 @@ export const removeSupply = (job: Job, supplyId: SupplyId): Edit[] => [
     { ...job, supplies: job.supplies.filter((s) => s.id !== supplyId) },
     (feed) => feed.kind === "supply" && feed.supplyId === supplyId,
   ),
+  ...job.runs
+    .filter((run) => run.throughId === supplyId)
+    .map((run) => setRun(run.id, "throughId", "")),
+  ...forgetWires(job, supplyId),
   { kind: "remove", entity: "supply", id: supplyId },
+];
+
+/** What was said about the wires of something that goes is forgotten with it. */
+const forgetWires = (job: Job, ownerId: string): Edit[] =>
+  job.wireChoices
+    .filter((choice) => choice.wire.startsWith(`${ownerId}.`))
+    .map((choice): Edit => ({ kind: "remove", entity: "wireChoice", id: choice.id }));
+
+/** Removes a control of the kit; what sat in its switch gets one of its own. */
+export const removeControl = (job: Job, controlId: ControlId): Edit[] => [
+  ...job.controls
+    .filter((c) => c.housing === controlId)
+    .map((c) => setControl(c.id, "housing", "")),
+  ...forgetWires(job, controlId),
+  { kind: "remove", entity: "control", id: controlId },
+];
+
+/** Removes a harness; its wires are cut here. */
+export const removeHarness = (job: Job, harnessId: string): Edit[] => [
+  ...job.wireChoices
+    .filter((choice) => choice.harnessId === harnessId)
+    .map((choice): Edit => ({ kind: "remove", entity: "wireChoice", id: choice.id })),
+  { kind: "remove", entity: "harness", id: harnessId },
 ];
 
 /** Removes a load that the vehicle had; lamps that were to take its place are added ones then. */

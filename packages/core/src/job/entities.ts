@@ -14,6 +14,7 @@ import type {
   TurnFacts,
   Vehicle,
   VehicleSize,
+  VehicleVariant,
 } from "../vehicle/index.ts";
 import type {
   Bond,
@@ -29,20 +30,17 @@ import type {
 } from "./fit.ts";
 import type {
   Blocker,
-  Control,
   Deviation,
   Job,
   JobCard,
   KitItem,
-  Lamp,
   Practices,
   RideLeg,
-  Run,
   SignalPlay,
-  Supply,
   Use,
   Wish,
 } from "./job.ts";
+import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
 /** The parts of a job that exist once. Their fields are what a `set` edit names. */
 export interface Singletons {
@@ -51,7 +49,7 @@ export interface Singletons {
   use: Use;
   signals: SignalPlay;
   turn: TurnFacts;
-  vehicle: Pick<Vehicle, "model" | "kind" | "machine" | "note" | "profileId">;
+  vehicle: Pick<Vehicle, "model" | "kind" | "machine" | "note" | "profileId" | "variant">;
   reaches: Reaches;
   size: VehicleSize;
   battery: BatteryFacts;
@@ -69,11 +67,14 @@ export interface Collections {
   run: Run;
   supply: Supply;
   control: Control;
+  harness: Harness;
+  wireChoice: WireChoice;
   deviation: Deviation;
   rideLeg: RideLeg;
   baseLoad: BaseLoad;
   connector: Connector;
   pin: ConnectorPin;
+  variant: VehicleVariant;
   chargingPoint: ChargingPoint;
   place: MapPlace;
   segment: MapSegment;
@@ -153,6 +154,15 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
   run: { get: (job) => job.runs, put: (job, runs) => ({ ...job, runs }) },
   supply: { get: (job) => job.supplies, put: (job, supplies) => ({ ...job, supplies }) },
   control: { get: (job) => job.controls, put: (job, controls) => ({ ...job, controls }) },
+  harness: { get: (job) => job.harnesses, put: (job, harnesses) => ({ ...job, harnesses }) },
+  wireChoice: {
+    get: (job) => job.wireChoices,
+    put: (job, wireChoices) => ({ ...job, wireChoices }),
+  },
+  variant: {
+    get: (job) => job.vehicle.variants,
+    put: (job, variants) => withVehicle(job, { variants }),
+  },
   deviation: {
     get: (job) => job.deviations,
     put: (job, deviations) => ({ ...job, deviations }),

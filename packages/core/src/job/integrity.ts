@@ -4,7 +4,10 @@ import { isFact, type Fact } from "../quantity/index.ts";
 import { ID_PATTERN } from "./ids.ts";
 import type { Fault } from "./fault.ts";
 import { fitFaults } from "./fitFaults.ts";
-import { RUN_DEVIATIONS, type Deviation, type Job, type Run, type WIRE_DEVIATIONS } from "./job.ts";
+import { RUN_DEVIATIONS, type Deviation, type Job, type WIRE_DEVIATIONS } from "./job.ts";
+import { kitFaults } from "./kitFaults.ts";
+import { wireFaults } from "./wireFaults.ts";
+import { LAMP_LIGHTS, type Lamp, type Run } from "./wiring.ts";
 import { feedFaults, fusePinFaults, supplyFaults, wirePinFaults } from "./supplyFaults.ts";
 
 function factFaults(path: string, fact: Fact): Fault[] {
@@ -59,6 +62,7 @@ export const partFaults = (part: Part, path: string): Fault[] => [
 ];
 
 function electricalFaults(part: Part, path: string): Fault[] {
+  if (part.kind === "kit") return kitFaults(part, path);
   if (part.kind === "load") {
     const { load } = part;
     return [
@@ -86,11 +90,30 @@ function electricalFaults(part: Part, path: string): Fault[] {
     : [];
 }
 
+/** A lamp's light must be one that its part has. */
+function lightFaults(lamp: Lamp, part: Part | undefined, path: string): Fault[] {
+  if (part?.kind !== "load" || LAMP_LIGHTS.some((light) => light === lamp.light)) return [];
+  const names = part.lights.map((light) => light.name);
+  if (names.includes(lamp.light)) return [];
+  const valid = [...LAMP_LIGHTS, ...names].join(", ");
+  return [{ path, message: `invalid light: "${lamp.light}" (${part.name} has ${valid})` }];
+}
+
+/** The module that a circuit goes through must be one that is plugged in. */
+function throughFaults(job: Job, run: Run, path: string): Fault[] {
+  if (run.throughId === "") return [];
+  const supply = job.supplies.find((s) => s.id === run.throughId);
+  const part = job.parts.find((p) => p.id === supply?.partId);
+  return part?.kind === "box" && part.form === "plugIn"
+    ? []
+    : [lacks(`${path}.throughId`, "plug-in module", run.throughId)];
+}
+
 function runFaults(job: Job, run: Run, path: string): Fault[] {
   const pins = new Set<string>(job.vehicle.pins.map((p) => p.id));
   const part = (id: string) => job.parts.find((p) => p.id === id);
   const faults: Fault[] = [];
-  faults.push(...feedFaults(job, run.feed, `${path}.feed`));
+  faults.push(...feedFaults(job, run.feed, `${path}.feed`), ...throughFaults(job, run, path));
   if (run.tapPinId !== null && !pins.has(run.tapPinId)) {
     faults.push(lacks(`${path}.tapPinId`, "wire", run.tapPinId));
   }
@@ -200,12 +223,17 @@ export function integrityFaults(job: Job): Fault[] {
       ...(partById.get(lamp.partId)?.kind === "load"
         ? []
         : [lacks(`lamps[${i}].partId`, "lamp part", lamp.partId)]),
+      ...lightFaults(lamp, partById.get(lamp.partId), `lamps[${i}].light`),
       ...(lamp.replaces === "" || job.vehicle.baseLoads.some((load) => load.id === lamp.replaces)
         ? []
         : [lacks(`lamps[${i}].replaces`, "load of the vehicle", lamp.replaces)]),
     ]),
     ...job.parts.flatMap((part, i) => partFaults(part, `parts[${i}]`)),
     ...idFaults("deviations", job.deviations),
+    ...idFaults("harnesses", job.harnesses),
+    ...idFaults("wireChoices", job.wireChoices),
+    ...idFaults("vehicle.variants", vehicle.variants),
+    ...wireFaults(job),
     ...job.deviations.flatMap((d, i) => deviationFaults(d, `deviations[${i}]`, runs)),
     ...job.runs.flatMap((run, i) => runFaults(job, run, `runs[${i}]`)),
   ];

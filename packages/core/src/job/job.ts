@@ -1,9 +1,7 @@
-import type { Fact } from "../quantity/index.ts";
 import type { Part } from "../part/index.ts";
 import type { FuseSchool } from "../protection/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import type { WireSystem } from "../wire/index.ts";
-import type { Condition, Input } from "./condition.ts";
 import type {
   Bond,
   Check,
@@ -16,9 +14,10 @@ import type {
   StripStep,
   Template,
 } from "./fit.ts";
-import type { ControlId, LampId, PartId, PinId, PlaceId, RunId, SupplyId } from "./ids.ts";
+import type { RunId } from "./ids.ts";
+import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
-export const JOB_FORMAT = "dragonet-job/3";
+export const JOB_FORMAT = "dragonet-job/4";
 
 /** The stages in the order people work. */
 export const STAGES = [
@@ -64,136 +63,6 @@ export interface KitItem {
   readonly name: string;
   readonly needed: number;
   readonly inBox: number;
-}
-
-export const LAMP_LIGHTS = ["main", "dim"] as const;
-export const LAMP_PLACES = ["front", "rear", "left", "right", "inside"] as const;
-export interface Lamp {
-  readonly id: LampId;
-  readonly label: string;
-  readonly partId: PartId;
-  readonly runId: RunId;
-  readonly place: (typeof LAMP_PLACES)[number];
-  /** Which of a two-level lamp's lights this is. */
-  readonly light: (typeof LAMP_LIGHTS)[number];
-  /** Lamp whose housing and ground it shares: the brake light of a tail light; "" for none. */
-  readonly housing: LampId | "";
-  /** Length in m of a lamp that is sold by the metre; 0 for any other. */
-  readonly lengthM: number;
-  /** Place on the route map; "" for the one its side of the vehicle has. */
-  readonly at: PlaceId | "";
-  /** What the vehicle had in its place, by the id of that load: it leaves the budget. "" for an added lamp. */
-  readonly replaces: string;
-}
-
-/** Where current is taken: 12 V battery, factory wire, something added, whole pack, part of one. */
-export type Feed =
-  | { readonly kind: "battery" }
-  | { readonly kind: "pin"; readonly pinId: PinId }
-  | { readonly kind: "supply"; readonly supplyId: SupplyId }
-  | { readonly kind: "pack" }
-  /** From the pack's negative up to so many blocks. */
-  | { readonly kind: "block"; readonly blocks: number };
-
-export const SUPPLY_GATES = ["always", "key", "switch"] as const;
-
-/**
- * Something added that runs are fed from: converter, fuse block, hub, relay board, flasher
- * or battery, by its part.
- */
-export interface Supply {
-  readonly id: SupplyId;
-  readonly name: string;
-  readonly partId: PartId;
-  /** What feeds it; of no meaning for a battery of its own. */
-  readonly feed: Feed;
-  /** What makes it live: always, with the key through a relay, or a switch in its feed. */
-  readonly gate: (typeof SUPPLY_GATES)[number];
-  readonly fuse: FusePin;
-  /** Pinned wire size as designated, or null. */
-  readonly wire: string | null;
-  readonly fuseAtM: Fact;
-  readonly feedM: Fact;
-  /** Place on the route map; "" for where the electrics are. */
-  readonly at: PlaceId | "";
-}
-
-/**
- * A control that comes with the kit, where the vehicle has no wire for a signal: a turn
- * switch (left, right), a hazard switch, a horn button, a brake switch.
- */
-export interface Control {
-  readonly id: ControlId;
-  readonly name: string;
-  /** Positions; one at a time where there are several. */
-  readonly inputs: readonly Input[];
-  readonly switchPartId: PartId | null;
-  /** Poles in each position: with fewer than it has runs to work, their feeds are tied together. */
-  readonly poles: number;
-  readonly feed: Feed;
-  readonly feedM: Fact;
-  /** Place on the route map; "" for where the controls are. */
-  readonly at: PlaceId | "";
-}
-
-/** A pinned fuse, or the one the practice gives. */
-export type FusePin =
-  | { readonly kind: "auto" }
-  | { readonly kind: "rating"; readonly ratingA: number }
-  /** One that closes again by itself when it has cooled. */
-  | { readonly kind: "breaker"; readonly ratingA: number }
-  | { readonly kind: "none" };
-
-export const RELAY_CHOICES = ["auto", "yes", "no"] as const;
-export const COIL_CHOICES = ["practice", "positive", "negative"] as const;
-export const COIL_TERMINALS = ["auto", "85", "86"] as const;
-export const RETURN_CHOICES = ["chassis", "wire", "block"] as const;
-export const ARRANGEMENTS = ["parallel", "series"] as const;
-
-/** Lamps (or horns, heaters, outlets) that are fed and controlled together. */
-export interface Run {
-  readonly id: RunId;
-  readonly name: string;
-  readonly feed: Feed;
-  readonly condition: Condition;
-  readonly relay: (typeof RELAY_CHOICES)[number];
-  readonly coil: (typeof COIL_CHOICES)[number];
-  /** Terminal that takes the positive side of the coil. */
-  readonly coilPlus: (typeof COIL_TERMINALS)[number];
-  readonly return: (typeof RETURN_CHOICES)[number];
-  readonly fuse: FusePin;
-  /** Pinned wire size as designated, or null. */
-  readonly wire: string | null;
-  readonly switchPartId: PartId | null;
-  readonly relayPartId: PartId | null;
-  /** Plug in each lamp's leads, or null. */
-  readonly connectorPartId: PartId | null;
-  readonly arrangement: (typeof ARRANGEMENTS)[number];
-  /** Lamps side by side in each step of a series string. */
-  readonly perStep: number;
-  /** Pinned wire to take the trigger from, or null. */
-  readonly tapPinId: PinId | null;
-  /** Cable from the battery's positive post to the fuse. */
-  readonly fuseAtM: Fact;
-  /** From the fuse to the relay, or to the switch where there is no relay. */
-  readonly feedM: Fact;
-  /** From the relay (or switch) to the splice where lamps part. */
-  readonly loadM: Fact;
-  /** From the splice to each lamp. */
-  readonly branchM: Fact;
-  /** From the relay's coil to the switch. */
-  readonly controlM: Fact;
-  /** From the switch or coil to the wire that triggers it. */
-  readonly tapM: Fact;
-  /** Places on the route map; "" for the usual one, and for the splice that costs least wire. */
-  readonly relayAt: PlaceId | "";
-  readonly switchAt: PlaceId | "";
-  readonly spliceAt: PlaceId | "";
-  /** Share of the time it is on, 0–1, by state of the vehicle. */
-  readonly onEngineOff: number;
-  readonly onIdle: number;
-  readonly onTown: number;
-  readonly onCruise: number;
 }
 
 /** Deviations between two runs, and those that name wires and terminals of the circuit itself. */
@@ -278,6 +147,25 @@ export interface SignalPlay {
 /** Spare wire left where there is room, at the battery, or every wire cut to its length. */
 export const SLACK_SCHOOLS = ["spare", "cut"] as const;
 
+/** What a wire may have a colour for in a shop: the feed, the ground, or what turns a circuit on. */
+export const WIRE_USES = [
+  "feed",
+  "ground",
+  "park",
+  "low",
+  "high",
+  "brake",
+  "left",
+  "right",
+  "hazard",
+  "horn",
+  "reverse",
+] as const;
+export interface UseColour {
+  readonly use: (typeof WIRE_USES)[number];
+  readonly colour: string;
+}
+
 export interface Practices {
   readonly fuseSchool: FuseSchool;
   readonly coilSwitching: "positive" | "negative";
@@ -290,6 +178,8 @@ export interface Practices {
   readonly slack: (typeof SLACK_SCHOOLS)[number];
   /** Rule pack of the place it will be ridden in; "" for none. */
   readonly place: string;
+  /** The shop's own wire colours; what is not in it is as the plan gives it. */
+  readonly colours: readonly UseColour[];
 }
 
 export const DEFAULT_PRACTICES: Practices = {
@@ -302,6 +192,7 @@ export const DEFAULT_PRACTICES: Practices = {
   bundledWires: 1,
   slack: "spare",
   place: "",
+  colours: [],
 };
 
 /** One job: the single source of truth that page, server, command line and exports share. */
@@ -319,6 +210,8 @@ export interface Job {
   readonly runs: readonly Run[];
   readonly supplies: readonly Supply[];
   readonly controls: readonly Control[];
+  readonly harnesses: readonly Harness[];
+  readonly wireChoices: readonly WireChoice[];
   readonly deviations: readonly Deviation[];
   readonly use: Use;
   readonly signals: SignalPlay;

@@ -1,6 +1,7 @@
 import { BLADE_FUSE_RATINGS_A } from "../protection/index.ts";
 import { findGauge } from "../wire/index.ts";
-import type { Feed, FusePin, Job } from "./job.ts";
+import type { Job } from "./job.ts";
+import type { Control, Feed, FusePin } from "./wiring.ts";
 import type { Fault } from "./fault.ts";
 
 const lacks = (path: string, what: string, id: string): Fault => ({
@@ -70,6 +71,20 @@ function ringOf(job: Job, id: string): boolean {
   return false;
 }
 
+/** A control sits in the switch of another that has one of its own. */
+function housingFaults(job: Job, control: Control, path: string): Fault[] {
+  if (control.housing === "") return [];
+  const host = job.controls.find((c) => c.id === control.housing);
+  return host && host.id !== control.id && host.housing === ""
+    ? []
+    : [
+        {
+          path: `${path}.housing`,
+          message: `invalid switch: "${control.housing}" (another control of this job, with a switch of its own)`,
+        },
+      ];
+}
+
 const SUPPLY_PARTS: ReadonlySet<string> = new Set(["converter", "box", "battery", "flasher"]);
 
 /** Faults of what a job adds before its runs: supplies, controls, and two lamps in one housing. */
@@ -99,6 +114,9 @@ export function supplyFaults(job: Job): Fault[] {
       const path = `controls[${i}]`;
       return [
         ...feedFaults(job, control.feed, `${path}.feed`),
+        ...fusePinFaults(control.fuse, `${path}.fuse`),
+        ...wirePinFaults(control.wire, `${path}.wire`),
+        ...housingFaults(job, control, path),
         ...(control.inputs.length === 0 || control.inputs.includes("switch")
           ? [
               {

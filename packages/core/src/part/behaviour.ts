@@ -19,6 +19,8 @@ export interface Behaviour {
   readonly level: number;
   readonly boostLevel: number;
   readonly boostWith: readonly Input[];
+  /** Flashes only with any of these on, and is steady otherwise; empty for whenever it is on. */
+  readonly flashWith: readonly Input[];
   /** Off while any of these is on, and for so long after, in s. */
   readonly offWith: readonly Input[];
   readonly offHoldS: number;
@@ -46,6 +48,7 @@ export const PLAIN: Behaviour = {
   level: 1,
   boostLevel: 1,
   boostWith: [],
+  flashWith: [],
   offWith: [],
   offHoldS: 0,
   latch: false,

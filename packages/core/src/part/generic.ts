@@ -1,6 +1,6 @@
 import { assumed, exactly, type Interval } from "../quantity/index.ts";
 import { asId } from "../job/ids.ts";
-import type { BoxPart, RelayPart, SwitchPart } from "./part.ts";
+import type { BoxPart, ConnectorPart, RelayPart, SwitchPart } from "./part.ts";
 
 /**
  * The relay a plan is made with until one is picked from the shelf: mini ISO, 30 A make
@@ -13,6 +13,7 @@ export const GENERIC_RELAY: RelayPart = {
   note: "",
   price: 0,
   stock: 0,
+  ingress: "",
   contactA: 30,
   coilV: 12,
   coilOhm: assumed(88, 80, 95),
@@ -33,20 +34,25 @@ export function relayForV(volts: number): RelayPart {
   };
 }
 
+/** What a channel of a box may give, in A; channels count from 1. */
+export const wayRatingA = (box: BoxPart, channel: number): number =>
+  box.wayRatings[channel - 1] ?? box.wayA;
+
 /** One way of a hub or relay board, seen as the relay it is or stands for. */
-export function wayRelay(box: BoxPart): RelayPart {
+export function wayRelay(box: BoxPart, channel: number): RelayPart {
   return {
     kind: "relay",
     id: box.id,
-    name: box.form === "hub" ? `channel of ${box.name}` : `relay of ${box.name}`,
+    name: box.form === "relayBoard" ? `relay of ${box.name}` : `channel of ${box.name}`,
     note: "",
     price: 0,
     stock: 0,
-    contactA: box.wayA,
+    ingress: "",
+    contactA: wayRatingA(box, channel),
     coilV: 12,
     coilOhm: box.inputOhm,
     diode: false,
-    electronic: box.form === "hub",
+    electronic: box.form !== "relayBoard",
   };
 }
 
@@ -58,9 +64,23 @@ export const GENERIC_SWITCH: SwitchPart = {
   note: "",
   price: 0,
   stock: 0,
+  ingress: "",
   contactA: 10,
   tellTale: "none",
   tellTaleA: assumed(0),
+};
+
+/** A plug-to-plug lead that stands for one nobody has picked: 10 A, contacts assumed. */
+export const GENERIC_ADAPTER: ConnectorPart = {
+  kind: "connector",
+  id: asId("generic-adapter"),
+  name: "adapter lead, plug to plug",
+  note: "",
+  price: 0,
+  stock: 0,
+  ingress: "",
+  ratingA: 10,
+  contactOhm: assumed(0.005, 0.002, 0.02),
 };
 
 /** Resistance in Ω of a closed relay contact or switch: about 50 mV at 10 A, common practice. */

@@ -1,5 +1,6 @@
 import type { Fact } from "../quantity/index.ts";
 import type { PartId } from "../job/ids.ts";
+import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "../job/wiring.ts";
 import type { BatteryChemistry } from "../vehicle/index.ts";
 import type { Behaviour } from "./behaviour.ts";
 import type { LoadSpec } from "./load.ts";
@@ -18,6 +19,15 @@ interface PartBase {
   readonly price: number;
   /** Pieces (or metres) on the shelf. */
   readonly stock: number;
+  /** Protection against dust and water after IEC 60529, "IP67"; "" when nobody said. */
+  readonly ingress: string;
+}
+
+/** A further light in a housing beside its main and its dim one: reverse beside tail and brake. */
+export interface PartLight {
+  readonly name: string;
+  readonly light: LightColour;
+  readonly load: LoadSpec;
 }
 
 /** Anything that is fed: a lamp, a horn, a heater, an outlet. */
@@ -32,6 +42,8 @@ export interface LoadPart extends PartBase {
   readonly pigtail: string;
   /** A second, weaker light in the same housing: tail beside brake, park beside turn. */
   readonly dim: LoadSpec | null;
+  /** Lights beside these two in the same housing, on the same negative. */
+  readonly lights: readonly PartLight[];
   /** Its body is its negative, so that its mount grounds it. */
   readonly caseGround: boolean;
   /** What electronics inside it do over time; null for a plain lamp. */
@@ -87,19 +99,24 @@ export interface ConverterPart extends PartBase {
   readonly mostAmbientC: number;
 }
 
-export const BOX_FORMS = ["fuseBlock", "hub", "relayBoard"] as const;
+export const BOX_FORMS = ["fuseBlock", "hub", "relayBoard", "plugIn"] as const;
 export const BOX_SWITCHING = ["positive", "ground"] as const;
 
 /**
  * One feed parted into several: a `fuseBlock` is copper and fuses; a `hub` and a
- * `relayBoard` also turn each way on and off by an input of its own.
+ * `relayBoard` also turn each way on and off by an input of its own. A `plugIn` goes between
+ * the factory's plug and its lamps: what comes in on a way goes out on it, as it is set.
  */
 export interface BoxPart extends PartBase {
   readonly kind: "box";
   readonly form: (typeof BOX_FORMS)[number];
   readonly ways: number;
   readonly wayA: number;
+  /** Ratings of its ways in A, in their order, where they differ; those beyond have `wayA`. */
+  readonly wayRatings: readonly number[];
   readonly totalA: number;
+  /** Breaker between its input and all of its ways, in A; 0 without one. */
+  readonly mainBreakerA: number;
   /** Which side of the lamp its ways switch. */
   readonly switches: (typeof BOX_SWITCHING)[number];
   /** Resistance of one input: a relay's coil, or the sense of an electronic channel. */
@@ -113,6 +130,8 @@ export interface BoxPart extends PartBase {
 export interface BatteryPart extends PartBase {
   readonly kind: "battery";
   readonly chemistry: BatteryChemistry;
+  /** Cells in series; 0 for as many as make 12 V in its chemistry. */
+  readonly cells: number;
   readonly capacityAh: Fact;
   readonly hourRate: number;
   readonly peukert: Fact;
@@ -149,7 +168,35 @@ export interface SundryPart extends PartBase {
   readonly kind: "sundry";
 }
 
-export type Part =
+/** One line of what a box holds. */
+export interface KitLine {
+  readonly name: string;
+  readonly count: number;
+}
+
+/**
+ * What a kit lays out when it is unboxed, in the shapes of a job: its circuits with lamps and
+ * controls, its harnesses, and what is said about single wires.
+ */
+export interface KitContent {
+  readonly parts: readonly KitPartOf[];
+  readonly supplies: readonly Supply[];
+  readonly controls: readonly Control[];
+  readonly runs: readonly Run[];
+  readonly lamps: readonly Lamp[];
+  readonly harnesses: readonly Harness[];
+  readonly wireChoices: readonly WireChoice[];
+}
+
+/** Units, harnesses, hardware and colours that are sold as one thing. */
+export interface KitPart extends PartBase {
+  readonly kind: "kit";
+  readonly items: readonly KitLine[];
+  readonly content: KitContent;
+}
+
+/** What a kit may hold: anything but another kit. */
+export type KitPartOf =
   | LoadPart
   | RelayPart
   | SwitchPart
@@ -159,6 +206,7 @@ export type Part =
   | ConnectorPart
   | FlasherPart
   | SundryPart;
+export type Part = KitPartOf | KitPart;
 export const PART_KINDS = [
   "load",
   "relay",
@@ -169,5 +217,6 @@ export const PART_KINDS = [
   "connector",
   "flasher",
   "sundry",
+  "kit",
 ] as const;
 export type PartKind = (typeof PART_KINDS)[number];

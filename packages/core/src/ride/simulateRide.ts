@@ -1,5 +1,6 @@
 import type { Circuit } from "../circuit/index.ts";
 import { runCurrentA } from "../budget/charging.ts";
+import { boostsBraking } from "../budget/levelShare.ts";
 import { drawsFrom } from "../budget/drawsFrom.ts";
 import type { Condition, Input, Job, RideLeg, Run } from "../job/index.ts";
 import { settledAt, type Fact } from "../quantity/index.ts";
@@ -24,6 +25,7 @@ const ACCEPTANCE: Readonly<Record<BatteryFacts["chemistry"], number>> = {
   agm: 0.6,
   gel: 0.3,
   lithiumIron: 1.5,
+  lithiumIon: 1,
 };
 
 /** Ah out of the battery for each Ah put in. Lead loses some of it to gas; handbook value (m). */
@@ -32,6 +34,7 @@ const CHARGE_SHARE: Readonly<Record<BatteryFacts["chemistry"], number>> = {
   agm: 0.92,
   gel: 0.92,
   lithiumIron: 0.99,
+  lithiumIon: 0.99,
 };
 
 /** Where within its bounds each kind of fact is taken: 0 its low, 0.5 its value, 1 its high. */
@@ -122,7 +125,14 @@ function legAmps(
   const runsA = job.runs.reduce((amps, run) => {
     const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
     if (made && drawsFrom(circuit, made) !== "battery") return amps;
-    const current = runCurrentA(job, run, made, circuit, volts);
+    const current = runCurrentA(
+      job,
+      run,
+      made,
+      circuit,
+      volts,
+      boostsBraking(job, run) ? leg.brake : undefined,
+    );
     return (
       amps + pick({ ...current, value: current.mid }, draw.runs) * runShare(run, leg, charging)
     );

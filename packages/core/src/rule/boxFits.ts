@@ -1,3 +1,5 @@
+import { channelOf, channelSupply, programOf } from "../job/index.ts";
+import { wayRatingA } from "../part/index.ts";
 import { decimal } from "../quantity/index.ts";
 import { ownerOf } from "../synthesis/index.ts";
 import type { Found, Rule } from "./finding.ts";
@@ -10,9 +12,12 @@ export const boxFits: Rule = {
     job.supplies.flatMap((supply): Found[] => {
       const part = job.parts.find((p) => p.id === supply.partId);
       if (part?.kind !== "box") return [];
-      const on = circuit.runs.filter(
-        (run) => run.source.kind === "supply" && run.source.supplyId === supply.id,
-      );
+      const on = circuit.runs.flatMap((run) => {
+        const said = job.runs.find((r) => r.id === run.runId);
+        return said && channelSupply(said) === supply.id
+          ? [{ run, said, channel: channelOf(job, said) }]
+          : [];
+      });
       const totalA = circuit.trunks.find((t) => t.ownerId === ownerOf(supply.id))?.drawA.mid ?? 0;
       const place = { runId: ownerOf(supply.id), elementId: null, words: supply.name };
       const made: Found[] = [];
@@ -28,33 +33,51 @@ export const boxFits: Rule = {
         });
       if (on.length > part.ways) {
         stop(
-          "More runs than ways",
-          "runs",
+          "More circuits than channels",
+          "circuits",
           String(on.length),
           `at most ${part.ways}`,
-          "Two runs on one way cannot be told apart, and share its fuse.",
+          "Two circuits on one channel cannot be told apart, and share its fuse.",
         );
       }
-      for (const run of on.filter((r) => r.drawA.mid > part.wayA)) {
-        const name = job.runs.find((r) => r.id === run.runId)?.name ?? run.runId;
-        stop(
-          `${name} is more than one way carries`,
-          "draw",
-          `${decimal(run.drawA.mid)} A`,
-          `at most ${decimal(part.wayA)} A`,
-          "The way's contact or transistor heats, and opens for good.",
-        );
+      for (const { run, said, channel } of on) {
+        const mostA = wayRatingA(part, channel);
+        if (run.drawA.mid > mostA) {
+          stop(
+            `${said.name} is more than channel ${channel} carries`,
+            "draw",
+            `${decimal(run.drawA.mid)} A`,
+            `at most ${decimal(mostA)} A`,
+            "The channel's contact or transistor heats, and opens for good. A channel with a higher rating may be free.",
+          );
+        }
+        const tripA = programOf(job, said)?.tripA ?? 0;
+        if (tripA > 0 && run.drawA.mid > tripA) {
+          stop(
+            `The module lets go of ${said.name}`,
+            "draw",
+            `${decimal(run.drawA.mid)} A`,
+            `lets go above ${decimal(tripA)} A`,
+            "It tries again as often as it is set to and then stays dark. Set it higher, or put less on this channel.",
+          );
+        }
+        if (said.channel > 0 && said.channel !== channel) {
+          stop(
+            `${said.name} asks for a channel that another has`,
+            "channel",
+            String(said.channel),
+            `planned on ${channel}`,
+            "One of the two has to go elsewhere: say which.",
+          );
+        }
       }
-      for (const [way, run] of on.entries()) {
-        const tripA = part.behaviours[way]?.tripA ?? 0;
-        if (tripA <= 0 || run.drawA.mid <= tripA) continue;
-        const name = job.runs.find((r) => r.id === run.runId)?.name ?? run.runId;
+      if (part.mainBreakerA > 0 && totalA > part.mainBreakerA) {
         stop(
-          `The module lets go of ${name}`,
+          "More than the main breaker holds",
           "draw",
-          `${decimal(run.drawA.mid)} A`,
-          `lets go above ${decimal(tripA)} A`,
-          "It tries again as often as it is set to and then stays dark. Set it higher, or put less on this way.",
+          `${decimal(totalA)} A`,
+          `at most ${decimal(part.mainBreakerA)} A`,
+          "With everything on it opens, and every lamp behind it goes dark until it has cooled.",
         );
       }
       if (totalA > part.totalA) {

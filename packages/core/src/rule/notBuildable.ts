@@ -11,6 +11,8 @@ const TITLES: Readonly<Record<Gap["kind"], string>> = {
   notInSeries: "These lamps do not share a voltage",
   returnNotPossible: "Not back the way that was asked for",
   feedNotUsed: "Not fed from what was chosen",
+  plugNotPossible: "No factory plug to go into",
+  wireNowhere: "A wire that ends nowhere",
 };
 
 const WHY: Readonly<Record<Gap["kind"], string>> = {
@@ -24,14 +26,24 @@ const WHY: Readonly<Record<Gap["kind"], string>> = {
     "Add a converter, a battery of its own, or feed it from the pack, then choose that as its feed.",
   feedNotUsed:
     "What carries the load decides where its volts come from: let a relay carry it, or feed both from the same.",
+  plugNotPossible:
+    "What is plugged in takes the place of a factory lamp, fuse and wire included. Here the plan splices it instead.",
+  wireNowhere:
+    "The circuit has changed since this was said of the wire, or the harness is made for another: take it back, or say which wire it is now.",
   returnNotPossible:
     "The plan does what works instead, and says so: choose a wire of its own or a ground block, or tie that negative to the frame.",
   notInSeries:
     "A switching driver takes more current as its voltage falls, so in a string one lamp takes all of it and the others go out. Lamps of dies and resistors, or bulbs, may stand in series.",
 };
 
-const severityOf = (kind: Gap["kind"]): Severity =>
-  kind === "noLoads" ? "note" : kind === "returnNotPossible" ? "fix" : "stop";
+const SEVERITIES: Readonly<Partial<Record<Gap["kind"], Severity>>> = {
+  noLoads: "note",
+  returnNotPossible: "fix",
+  plugNotPossible: "fix",
+  wireNowhere: "fix",
+};
+
+const severityOf = (kind: Gap["kind"]): Severity => SEVERITIES[kind] ?? "stop";
 
 /** Whatever synthesis could not do is said here, so that no run is silently incomplete. */
 export const notBuildable: Rule = {

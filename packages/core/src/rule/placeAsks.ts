@@ -1,4 +1,4 @@
-import type { Job, Lamp, Run } from "../job/index.ts";
+import { programOf, type Job, type Lamp, type Run } from "../job/index.ts";
 import { placeOf, type PlaceRules } from "../place/index.ts";
 import type { Found, Rule } from "./finding.ts";
 
@@ -70,15 +70,8 @@ function flashing(job: Job, place: PlaceRules): Found[] {
   const lamps = lampsOf(job, (run, lamp) => {
     const part = job.parts.find((p) => p.id === lamp.partId);
     const own = part?.kind === "load" && part.behaviour && part.behaviour.flashes !== 0;
-    const { feed } = run;
-    const supply =
-      feed.kind === "supply" ? job.supplies.find((s) => s.id === feed.supplyId) : undefined;
-    const box = job.parts.find((p) => p.id === supply?.partId);
-    const onBox = job.runs.filter(
-      (r) => r.feed.kind === "supply" && r.feed.supplyId === supply?.id,
-    );
-    const way = box?.kind === "box" ? box.behaviours[onBox.indexOf(run)] : undefined;
-    return waits(run, "brake") && (Boolean(own) || (way !== undefined && way.flashes !== 0));
+    const program = programOf(job, run);
+    return waits(run, "brake") && (Boolean(own) || (program !== null && program.flashes !== 0));
   });
   return lamps.slice(0, 1).map((lamp): Found => ({
     rule: "place-asks",

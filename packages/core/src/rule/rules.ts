@@ -30,6 +30,11 @@ import { parkedDraw } from "./parkedDraw.ts";
 import { relayMissing } from "./relayMissing.ts";
 import { smallFuseUpstream } from "./smallFuseUpstream.ts";
 import { switchOverRating } from "./switchOverRating.ts";
+import { alternatingFeed } from "./alternatingFeed.ts";
+import { harnessFits } from "./harnessFits.ts";
+import { ingressFits } from "./ingressFits.ts";
+import { momentaryHolds } from "./momentaryHolds.ts";
+import { monitorSees } from "./monitorSees.ts";
 import { tapOverLimit } from "./tapOverLimit.ts";
 import { wiredOtherwise } from "./wiredOtherwise.ts";
 
@@ -43,6 +48,11 @@ export const RULES: readonly Rule[] = [
   loadOnIgnition,
   smallFuseUpstream,
   tapOverLimit,
+  harnessFits,
+  momentaryHolds,
+  alternatingFeed,
+  monitorSees,
+  ingressFits,
   relayMissing,
   switchOverRating,
   contactOverRating,

@@ -1,7 +1,14 @@
 import { decimal } from "../quantity/index.ts";
 import { elementsOf } from "../circuit/index.ts";
-import { pinRelay, setRun } from "../job/index.ts";
+import { pinRelay, setRun, type Job, type Run } from "../job/index.ts";
 import { builtRuns, placeOfRun, type Found, type Rule } from "./finding.ts";
+
+/** What the loads that a run's lamps take the place of drew, in A. */
+function freedA(job: Job, run: Run): number {
+  const replaced = new Set(job.lamps.filter((l) => l.runId === run.id).map((l) => l.replaces));
+  const gone = job.vehicle.baseLoads.filter((load) => replaced.has(load.id));
+  return gone.reduce((sum, load) => sum + load.currentA.value, 0);
+}
 
 export const tapOverLimit: Rule = {
   id: "tap-over-limit",
@@ -9,9 +16,11 @@ export const tapOverLimit: Rule = {
   check: (context) =>
     builtRuns(context).flatMap(({ run, made }) => {
       const found: Found[] = [];
-      if (made.source.kind === "pin" && made.drawA.mid > made.source.pin.mayGiveA.low) {
+      // What a replaced lamp drew is free again for the one in its place.
+      const freed = made.plugged ? freedA(context.job, run) : 0;
+      if (made.source.kind === "pin" && made.drawA.mid > made.source.pin.mayGiveA.low + freed) {
         const { pin } = made.source;
-        const sure = made.drawA.mid > pin.mayGiveA.high;
+        const sure = made.drawA.mid > pin.mayGiveA.high + freed;
         found.push({
           rule: "tap-over-limit",
           severity: sure ? "stop" : "fix",
@@ -23,7 +32,7 @@ export const tapOverLimit: Rule = {
             {
               label: "draw",
               value: `${decimal(made.drawA.mid)} A`,
-              limit: `at most ${decimal(pin.mayGiveA.low)}–${decimal(pin.mayGiveA.high)} A`,
+              limit: `at most ${decimal(pin.mayGiveA.low + freed)}–${decimal(pin.mayGiveA.high + freed)} A`,
             },
           ],
           why: "A factory outlet or lamp wire is sized for what hangs on it already.",

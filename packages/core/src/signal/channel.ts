@@ -1,5 +1,5 @@
 import type { Behaviour } from "../part/index.ts";
-import type { Input } from "../job/index.ts";
+import { isOn, type Input } from "../job/index.ts";
 
 /** A change of one way's level at an exact time. */
 export interface LevelStep {
@@ -66,13 +66,34 @@ const at = (told: readonly WayInput[], atS: number): WayInput | undefined => {
   return found;
 };
 
+const any = (list: readonly Input[], told: WayInput | undefined): boolean =>
+  told !== undefined && list.some((input) => isOn(input, told.inputs));
+
+/** Spans of a way parted by what it flashes with: only while one of those is on does it flash. */
+function partedSpans(b: Behaviour, spans: readonly Span[], told: readonly WayInput[]) {
+  if (b.flashWith.length === 0) return spans.map((span) => ({ ...span, flashes: true }));
+  return spans.flatMap((span) => {
+    const edges = told.map((t) => t.atS).filter((s) => s > span.fromS && s < span.toS);
+    const starts = [span.fromS, ...edges];
+    const parts: { fromS: number; toS: number; flashes: boolean }[] = [];
+    starts.forEach((fromS, i) => {
+      const flashes = any(b.flashWith, at(told, fromS));
+      const last = parts[parts.length - 1];
+      const toS = starts[i + 1] ?? span.toS;
+      if (last?.flashes === flashes) parts[parts.length - 1] = { ...last, toS };
+      else parts.push({ fromS, toS, flashes });
+    });
+    return parts;
+  });
+}
+
 /** Spans in which something silences a way, hold time included. */
 function silenced(b: Behaviour, told: readonly WayInput[]): Span[] {
   if (b.offWith.length === 0) return [];
   const spans: Span[] = [];
   let since: number | null = null;
   for (const t of told) {
-    const now = b.offWith.some((input) => t.inputs.has(input));
+    const now = b.offWith.some((input) => isOn(input, t.inputs));
     if (now && since === null) since = t.atS;
     if (!now && since !== null) {
       spans.push({ fromS: since, toS: t.atS + b.offHoldS });
@@ -131,12 +152,13 @@ export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number)
   const flashing: Span[] = [];
   const lit: Span[] = [];
   let lastFlashedS = -Infinity;
-  for (const span of askedSpans(b, told, endS)) {
+  for (const span of partedSpans(b, askedSpans(b, told, endS), told)) {
     const end = Math.min(span.toS, endS);
     const fast = (at(told, span.fromS)?.kmh ?? 0) >= b.flashFromKmh;
     const fresh = span.fromS - lastFlashedS >= b.lockoutS;
     let t = span.fromS;
-    if (b.flashes !== 0 && fast && fresh) {
+    const flashes = span.flashes && b.flashes !== 0 && fast && fresh;
+    if (flashes) {
       const period = b.onS + b.offS;
       const count = b.flashes < 0 ? Math.ceil((end - t) / period) : b.flashes;
       for (let n = 0; n < count && t < end; n += 1) {
@@ -146,8 +168,7 @@ export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number)
       t = Math.min(t, end);
       lastFlashedS = t;
     }
-    if (t < end && b.flashes >= 0) lit.push({ fromS: t, toS: end });
-    else if (t < end && !(fast && fresh)) lit.push({ fromS: t, toS: end });
+    if (t < end && (b.flashes >= 0 || !flashes)) lit.push({ fromS: t, toS: end });
   }
   const on = heldSpans(b, [...flashing, ...lit], told);
   const off = silenced(b, told);
@@ -159,8 +180,7 @@ export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number)
   const levelAt = (t: number): number => {
     const within = (s: Span): boolean => t >= s.fromS - 1e-12 && t < s.toS - 1e-12;
     if (!on.some(within) || off.some(within)) return 0;
-    const inputs = at(told, t)?.inputs;
-    return b.boostWith.some((input) => inputs?.has(input)) ? b.boostLevel : b.level;
+    return any(b.boostWith, at(told, t)) ? b.boostLevel : b.level;
   };
   const steps: LevelStep[] = [];
   for (const t of [...marks].filter((m) => m < endS).sort((x, y) => x - y)) {

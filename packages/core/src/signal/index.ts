@@ -4,4 +4,5 @@ export * from "./channel.ts";
 export * from "./simulate.ts";
 export * from "./measure.ts";
 export * from "./remedies.ts";
+export * from "./seenByVehicle.ts";
 export * from "./signalsCsv.ts";

@@ -1,6 +1,6 @@
 import { elementOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
 import type { ElementId, Input, Job, LampId, RunId } from "../job/index.ts";
-import { NEEDS_KEY } from "../job/index.ts";
+import { NEEDS_KEY, programOf } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
 import { PLAIN, workLevel, type Behaviour, type LightColour } from "../part/index.ts";
 import { restVolts, runningVolts } from "../source/index.ts";
@@ -174,18 +174,9 @@ class Solver {
 
 /** What a run's way, or the lamp itself, does with its feed over time. */
 function behaviourOf(job: Job, run: RunCircuit, lampId: LampId): Behaviour | null {
-  const { source } = run;
-  if (source.kind === "supply") {
-    const supply = job.supplies.find((s) => s.id === source.supplyId);
-    const part = job.parts.find((p) => p.id === supply?.partId);
-    if (part?.kind === "box" && part.behaviours.length > 0) {
-      const on = job.runs.filter(
-        (r) => r.feed.kind === "supply" && r.feed.supplyId === source.supplyId,
-      );
-      const way = on.findIndex((r) => r.id === run.runId);
-      return part.behaviours[way] ?? null;
-    }
-  }
+  const own = job.runs.find((r) => r.id === run.runId);
+  const program = own && programOf(job, own);
+  if (program) return program;
   const lamp = job.lamps.find((l) => l.id === lampId);
   const part = job.parts.find((p) => p.id === lamp?.partId);
   return part?.kind === "load" ? part.behaviour : null;

@@ -49,6 +49,13 @@ export const OPEN_OHM = 1e8;
 /** What ties a floating part to the vehicle's negative, in Ω: so that it has a voltage at all. */
 export const LEAK_OHM = 1e8;
 
+/**
+ * Between the negative of a battery of its own and the vehicle's, in Ω: dirt and damp on a
+ * vehicle, assumed. It gives the battery a place among the voltages; what flows by it, a dozen
+ * milliamps in the worst of faults, lights nothing and opens no fuse.
+ */
+export const BATTERY_LEAK_OHM = 1e3;
+
 /** Least resistance of a wire that is drawn with none, in Ω. */
 export const LEAST_OHM = 1e-6;
 

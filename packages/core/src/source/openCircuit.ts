@@ -22,12 +22,41 @@ const LITHIUM_IRON: readonly (readonly [soc: number, volts: number])[] = [
   [1, 13.6],
 ];
 
-const tableOf = (chemistry: BatteryChemistry) =>
-  chemistry === "lithiumIron" ? LITHIUM_IRON : LEAD;
+/** Three cells of lithium-ion in series: 12.5 V full, 11.1 V half way (from memory). */
+const LITHIUM_ION: readonly (readonly [soc: number, volts: number])[] = [
+  [0, 9.0],
+  [0.1, 10.35],
+  [0.3, 10.8],
+  [0.5, 11.1],
+  [0.7, 11.55],
+  [0.9, 12.15],
+  [1, 12.54],
+];
 
-/** Resting volts of a 12 V battery at a state of charge, clamped to 0–1. */
-export function openCircuitV(chemistry: BatteryChemistry, soc: number): number {
-  const table = tableOf(chemistry);
+const TABLES: Readonly<Record<BatteryChemistry, typeof LEAD>> = {
+  flooded: LEAD,
+  agm: LEAD,
+  gel: LEAD,
+  lithiumIron: LITHIUM_IRON,
+  lithiumIon: LITHIUM_ION,
+};
+
+/** Cells in series that make what is called 12 V. */
+export const USUAL_CELLS: Readonly<Record<BatteryChemistry, number>> = {
+  flooded: 6,
+  agm: 6,
+  gel: 6,
+  lithiumIron: 4,
+  lithiumIon: 3,
+};
+
+/** Resting volts of a battery at a state of charge, clamped to 0–1; `cells` 0 for one of 12 V. */
+export function openCircuitV(chemistry: BatteryChemistry, soc: number, cells = 0): number {
+  const share = cells > 0 ? cells / USUAL_CELLS[chemistry] : 1;
+  return share * usualV(TABLES[chemistry], soc);
+}
+
+function usualV(table: typeof LEAD, soc: number): number {
   const x = Math.min(1, Math.max(0, soc));
   const at = Math.max(
     1,

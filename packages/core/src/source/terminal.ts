@@ -5,7 +5,9 @@ import { packRestV } from "./pack.ts";
 /** Volts at the 12 V battery's posts with the engine off and a full battery; null without one. */
 export function engineOffV(vehicle: Vehicle): number | null {
   const { system } = vehicle;
-  return system.kind === "pack" ? null : openCircuitV(system.battery.chemistry, 1);
+  return system.kind === "pack"
+    ? null
+    : openCircuitV(system.battery.chemistry, 1, system.battery.cells);
 }
 
 /** Volts at the battery's posts while the engine charges; null on a pack vehicle. */

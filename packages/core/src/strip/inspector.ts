@@ -1,4 +1,4 @@
-import { conditionText, type Job } from "../job/index.ts";
+import { conditionText, programOf, type Job } from "../job/index.ts";
 
 /** One added lamp as an inspector asks of it. */
 export interface InspectorLine {
@@ -16,14 +16,6 @@ export function inspectorLines(job: Job): InspectorLine[] {
     const run = job.runs.find((r) => r.id === lamp.runId);
     const part = job.parts.find((p) => p.id === lamp.partId);
     if (!run || part?.kind !== "load" || part.family !== "lamp") return [];
-    const { feed } = run;
-    const supply =
-      feed.kind === "supply" ? job.supplies.find((s) => s.id === feed.supplyId) : undefined;
-    const box = job.parts.find((p) => p.id === supply?.partId);
-    const onBox = job.runs.filter(
-      (r) => r.feed.kind === "supply" && r.feed.supplyId === supply?.id,
-    );
-    const way = box?.kind === "box" ? box.behaviours[onBox.indexOf(run)] : undefined;
     return [
       {
         id: lamp.id,
@@ -31,7 +23,7 @@ export function inspectorLines(job: Job): InspectorLine[] {
         place: lamp.place,
         light: part.light,
         when: conditionText(run.condition),
-        overTime: way?.label ?? part.behaviour?.label ?? "steady",
+        overTime: programOf(job, run)?.label ?? part.behaviour?.label ?? "steady",
       },
     ];
   });

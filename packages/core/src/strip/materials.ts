@@ -69,7 +69,7 @@ function materialOf(unit: Unit, insides: readonly Element[]): Omit<Material, "co
 /** Fuses that sit in a box and not in a holder of their own. */
 function boxFuses(insides: readonly Element[]): Omit<Material, "count">[] {
   return insides.flatMap((e) =>
-    e.kind === "fuse"
+    e.kind === "fuse" && !e.builtIn
       ? [{ name: `blade fuse ${decimal(e.ratingA)} A`, unit: "" as const, detail: "in its box" }]
       : [],
   );
@@ -114,6 +114,10 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
   for (const wire of wiresOf(circuit)) {
     if (wire.harness !== "") continue;
     put({ name: `wire ${wire.gaugeId}`, unit: "m", detail: wire.colour }, wire.lengthM.high);
+  }
+  for (const harness of job.harnesses) {
+    const made = wiresOf(circuit).filter((wire) => wire.harness === harness.name).length;
+    if (made > 0) put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
   }
   for (const { name, needed } of job.kit) {
     const part = job.parts.find((p) => p.kind === "flasher" && p.name === name);

@@ -83,6 +83,7 @@ function decideSupply(job: Job, plans: readonly RunPlan[], supply: Supply, notes
     const root = gives?.root ?? { kind: "battery" as const };
     return { supply, part, feed: null, root, drawA, fuseA: null, key: null };
   }
+  if (part?.kind === "box" && part.form === "plugIn") return null;
   const feed = feedPointOf(job, supply.feed);
   if (!feed || !gives) {
     notes.gaps.push({ runId, ...NO_SOURCE });
@@ -108,7 +109,10 @@ export const decideSupplies = (job: Job, plans: readonly RunPlan[], notes: Notes
 
 /** The kit's own controls, with how many runs each position has to work. */
 export function decideControls(job: Job, plans: readonly RunPlan[], notes: Notes): ControlPlan[] {
-  return job.controls.flatMap((control): ControlPlan[] => {
+  // Those with a switch of their own come before those that sit in it.
+  const hosts = job.controls.filter((c) => c.housing === "");
+  const guests = job.controls.filter((c) => c.housing !== "");
+  return [...hosts, ...guests].flatMap((control): ControlPlan[] => {
     const runId = ownerOf(control.id);
     const feed = feedPointOf(job, control.feed);
     if (!feed) {
@@ -116,8 +120,12 @@ export function decideControls(job: Job, plans: readonly RunPlan[], notes: Notes
       return [];
     }
     const drawA = controlDrawA(job, plans, control);
-    const fuse = decideFuse({ fuse: { kind: "auto" } }, Math.max(0.1, drawA.mid), job.practices);
-    noteFuse(notes, runId, fuse);
+    // What only ties to ground has nothing to fuse: the coil's own fuse is before it.
+    const fuse =
+      control.switches === "ground"
+        ? null
+        : decideFuse(control, Math.max(0.1, drawA.mid), job.practices);
+    if (fuse) noteFuse(notes, runId, fuse);
     const positions = control.inputs.flatMap((input): PositionPlan[] => {
       const [pin] = controlPins({ ...job, controls: [control] }, input);
       if (!pin) return [];
@@ -125,6 +133,6 @@ export function decideControls(job: Job, plans: readonly RunPlan[], notes: Notes
       return [{ input, pin, tied: tiesFeeds(control, users), users }];
     });
     const part = controlSwitch(job, control);
-    return [{ control, part, feed, drawA, fuseA: fuse.value, positions }];
+    return [{ control, part, feed, drawA, fuseA: fuse?.value ?? null, positions }];
   });
 }

@@ -45,6 +45,8 @@ function sortLoads(lamps: Job["lamps"], parts: Job["parts"]): ByRun {
 
 /** The part as this lamp uses it: its dim light, or so much of it as was cut. */
 function fitted(part: LoadPart, lamp: Lamp): LoadPart {
+  const more = part.lights.find((light) => light.name === lamp.light);
+  if (more) return { ...part, load: more.load, light: more.light };
   const load = lamp.light === "dim" && part.dim ? part.dim : part.load;
   return load.kind === "ledStrip" && lamp.lengthM > 0
     ? { ...part, load: { ...load, lengthM: lamp.lengthM } }

@@ -1,7 +1,8 @@
 import { rootV, type Root, type Source } from "../circuit/index.ts";
-import type { Feed, Job } from "../job/index.ts";
+import { boxOf, type Feed, type Job } from "../job/index.ts";
 import type { BoxPart } from "../part/index.ts";
 import { openCircuitV, restVolts } from "../source/index.ts";
+import { rootOfPin } from "./sources.ts";
 import { pinText } from "./tap.ts";
 
 /** Where something is fed from, and what holds the voltage there. */
@@ -37,9 +38,12 @@ export function feedPointOf(job: Job, feed: Feed, deep = 0): FeedPoint | null {
       if (!pin) return null;
       const pack = pin.supply === "pack";
       // A pin of a source that this vehicle has not got feeds nothing.
-      if (pack ? system.kind === "engine" : system.kind === "pack") return null;
-      const root: Root = pack ? { kind: "pack", share: 1 } : { kind: "battery" };
-      return at({ kind: "pin", pinId: pin.id, pin }, root, pinText(vehicle, pin));
+      if (pack ? system.kind === "engine" : pin.supply === "battery" && system.kind === "pack") {
+        return null;
+      }
+      // A wire that is tied to the negative gives nothing.
+      if (pin.switches === "ground") return null;
+      return at({ kind: "pin", pinId: pin.id, pin }, rootOfPin(pin), pinText(vehicle, pin));
     }
     case "pack":
       return system.kind === "engine"
@@ -65,13 +69,14 @@ export function feedPointOf(job: Job, feed: Feed, deep = 0): FeedPoint | null {
         return at(source, { kind: "fixed", volts: part.outV.value }, supply.name);
       }
       if (part.kind === "battery") {
-        const volts = openCircuitV(part.chemistry, 1);
+        const volts = openCircuitV(part.chemistry, 1, part.cells);
         return at(source, { kind: "fixed", volts }, supply.name);
       }
+      // Circuits go through a plug-in module; it has nothing of its own to give.
+      if (part.kind === "box" && part.form === "plugIn") return null;
       const before = feedPointOf(job, supply.feed, deep + 1);
       if (!before) return null;
-      const box = part.kind === "box" ? part : null;
-      return at(source, before.root, supply.name, box);
+      return at(source, before.root, supply.name, boxOf(job, supply.id));
     }
   }
 }

@@ -15,7 +15,7 @@ import {
 import type { FeedPoint } from "./feedPoint.ts";
 import { toNegative, type Negative } from "./grounds.ts";
 import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./inline.ts";
-import { channelNode, studOf, tapOf, type Laid, type Origin } from "./origin.ts";
+import { channelNode, tapOf, type Laid, type Origin } from "./origin.ts";
 
 const NONE: readonly ElementId[] = [];
 
@@ -51,9 +51,8 @@ export function layOutFeeder(b: Bench, f: FeederSpec, to: NodeId): Feeder {
   };
   const { box } = f.origin;
   if (box) {
-    const channel = channelNode(b, box, "ch", box.next);
-    box.next += 1;
-    const bar = studOf(box);
+    const channel = channelNode(b, box, "ch", box.free.shift() ?? box.part.ways + 1);
+    const bar = box.bar;
     path.push(
       f.fuseA === null
         ? b.inside(box.unit, "bar", { kind: "strap", from: bar, to: channel, ohm: STRAP_OHM })

@@ -25,8 +25,9 @@ export function fuseInside(
   from: NodeId,
   to: NodeId,
   spec: FuseSpec,
+  builtIn = false,
 ): ElementId {
-  return b.inside(unit, name, { kind: "fuse", from, to, ...spec });
+  return b.inside(unit, name, { kind: "fuse", from, to, ...spec, builtIn });
 }
 
 /** A fuse in a holder of its own, with the piece of wire before it. */

@@ -22,7 +22,7 @@ export function controlPins(job: Job, input: Input): ConnectorPin[] {
     .map((control): ConnectorPin => ({
       id: pinIdOf(control, input),
       connectorId: asId("kit"),
-      supply: "battery",
+      supply: control.feed.kind === "pack" || control.feed.kind === "block" ? "pack" : "battery",
       cavity: input,
       colour: "",
       carries: control.name,
@@ -30,6 +30,8 @@ export function controlPins(job: Job, input: Input): ConnectorPin[] {
       liveWhen: input === "switch" ? "unknown" : input,
       mayGiveA: ratedA(controlSwitch(job, control).contactA),
       fuseA: 0,
+      switches: control.switches,
+      variant: "",
       foundBy: "",
       certainty: "proved",
     }));

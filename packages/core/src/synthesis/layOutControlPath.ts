@@ -17,6 +17,8 @@ export interface CoilEnds {
   readonly plus: NodeId;
   /** null where the box has the other side wired inside. */
   readonly minus: NodeId | null;
+  /** What feeds the positive side inside the box; null where a wire has to. */
+  readonly jumper: ElementId | null;
 }
 
 /** Where a control may be fed from behind the run's own fuse, and the negative of that. */
@@ -90,9 +92,14 @@ export class ControlPath {
   ): { coil: RunCircuit["coil"]; shared: readonly ElementId[] } {
     const { b, plan, size } = this;
     const { run, coilTap, switching } = plan;
-    const lead = this.lead("", coilTap);
+    const grounds = coilTap?.switches === "ground" ? coilTap : null;
+    // A coil that is worked by its ground is fed from behind the run's own fuse.
+    const lead: Lead = ends.jumper
+      ? { ids: [ends.jumper], node: ends.plus, shared: [], negative: this.fused.negative }
+      : this.lead("", grounds ? null : coilTap);
     const path: ElementId[] = [...lead.ids];
     let node = lead.node;
+    let shared = lead.shared;
     const wire = (name: string, role: "tap" | "coilFeed", to: NodeId, lengthM: typeof run.tapM) => {
       path.push(b.wire(name, role, node, to, size, lengthM));
       node = to;
@@ -109,29 +116,41 @@ export class ControlPath {
       path.push(knob.id);
       node = knob.out;
     };
-    if (plan.ownSwitch && switching === "positive") {
+    if (plan.ownSwitch && switching === "positive" && !ends.jumper) {
       through();
       wire("coilFeed", "coilFeed", ends.plus, run.controlM);
-    } else {
+    } else if (!ends.jumper) {
       wire("tapWire", "tap", ends.plus, run.tapM);
     }
     path.push(ends.coil);
     if (ends.minus) {
       node = ends.minus;
-      if (plan.ownSwitch && switching === "negative") through();
-      path.push(...this.ground("coilReturn", node, lead.negative));
+      if (plan.ownSwitch && (switching === "negative" || ends.jumper)) through();
+      if (grounds) {
+        const tap = tapOf(this.laid, b, "groundTap", grounds);
+        shared = tap.path;
+        path.push(
+          b.wire("coilReturn", "coilReturn", node, tap.node, size, run.controlM),
+          ...tap.ids,
+        );
+      } else path.push(...this.ground("coilReturn", node, lead.negative));
     }
     const label = boxed ? "input" : "coil";
     return {
-      coil: { path, lanes: [{ label, ids: path }], switching: ends.minus ? switching : "positive" },
-      shared: lead.shared,
+      coil: {
+        path,
+        lanes: [{ label, ids: path }],
+        switching: grounds ? "negative" : ends.minus ? switching : "positive",
+      },
+      shared,
     };
   }
 
   /** A helping relay: its coil on a lane of its own, its contact in the way it opens or closes. */
   private helper(helper: Helper, tag: string, node: NodeId) {
     const { b, plan, size } = this;
-    const lead = this.lead(tag, helper.pin);
+    const grounds = helper.pin.switches === "ground";
+    const lead = this.lead(tag, grounds ? null : helper.pin);
     const part = helper.pin.supply === "pack" ? relayForV(plan.packV) : GENERIC_RELAY;
     const relay = relayUnit(
       b,
@@ -143,13 +162,20 @@ export class ControlPath {
       helper.negated,
     );
     const fed = b.wire(`tapWire${tag}`, "tap", lead.node, relay.plus, size, plan.run.tapM);
-    const ground = this.ground(`coilReturn${tag}`, relay.minus, lead.negative);
+    const tap = grounds ? tapOf(this.laid, b, `groundTap${tag}`, helper.pin) : null;
+    const ground = tap
+      ? [
+          b.wire(`coilReturn${tag}`, "coilReturn", relay.minus, tap.node, size, plan.run.tapM),
+          ...tap.ids,
+        ]
+      : this.ground(`coilReturn${tag}`, relay.minus, lead.negative);
     const link = b.wire(`toGate${tag}`, "tap", node, relay.from, size, AT_HAND_M);
     const lane: ControlLane = {
       label: `${helper.negated ? "not " : ""}${inputWord(helper.input)}`,
       ids: [...lead.ids, fed, relay.coil, ...ground],
     };
-    return { ids: [link, relay.contact], node: relay.to, lane, shared: lead.shared };
+    const shared = [...lead.shared, ...(tap?.path ?? [])];
+    return { ids: [link, relay.contact], node: relay.to, lane, shared };
   }
 
   /**
@@ -165,7 +191,8 @@ export class ControlPath {
     const lanes: ControlLane[] = [];
     const helping: ControlLane[] = [];
     let negative = this.fused.negative;
-    if (ways.filter((way) => way.feed === null).length > 1) {
+    const grounded = ways.flatMap((way) => way.helpers.filter((h) => h.pin.switches === "ground"));
+    if (ways.filter((way) => way.feed === null).length + grounded.length > 1) {
       // Several ways hang behind the run's own fuse: they part from a splice of its own size.
       const from = this.fused.node;
       const node = b.splice("fusedSplice", "feed splice", this.relaySite);

@@ -1,11 +1,13 @@
-import { terminalNode, type Branch } from "../circuit/index.ts";
+import { terminalNode, type Branch, type WireRole } from "../circuit/index.ts";
 import type { ElementId, Job, Lamp, LampId, NodeId, UnitId } from "../job/index.ts";
 import type { Assembly, Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, BOLT_M, BOLT_WIRE, STRAP_OHM } from "./defaults.ts";
 import { stepsOf } from "./draw.ts";
 import { frameLug, hasFrameReturn } from "./grounds.ts";
 import { factOf } from "../quantity/index.ts";
+import { GENERIC_ADAPTER } from "../part/index.ts";
 import type { FittedLoad, RunPlan } from "./plan.ts";
+import { isPlugged, leadSize, type FactoryPlug } from "./plugged.ts";
 
 export type End = "front" | "rear";
 
@@ -49,6 +51,7 @@ function housingUnit(a: Assembly, b: Bench, lamp: Lamp, { job, housings: h }: La
   const host = job.lamps.find((l) => l.id === hostId) ?? lamp;
   const unit = a.put(a.claim(`lamp_${hostId}`), b.ownerId, {
     ...{ kind: "lamp", name: host.label, site: { kind: "lamp", lampId: hostId } },
+    fitted: !host.factory,
     terminals: [["neg", "own"]],
   });
   h.units.set(hostId, unit);
@@ -60,6 +63,75 @@ interface LampPlace {
   readonly size: WireSize;
   readonly housings: Housings;
   readonly job: Job;
+  /** The plug that a factory lamp sat on; null where nothing goes into one. */
+  readonly plug: FactoryPlug | null;
+}
+
+/** An adapter lead between the factory's plug and a lamp's own, both of its wires in it. */
+function adapterUnit(b: Bench, n: number, place: LampPlace, lamp: Lamp, plug: FactoryPlug) {
+  const guest = place.housings.hosts.has(lamp.id);
+  const part = place.plan.connectorPart ?? GENERIC_ADAPTER;
+  const unit = b.unit(`adapter${n}`, {
+    ...{ kind: "plug", name: `adapter of ${lamp.label}`, site: { kind: "lamp", lampId: lamp.id } },
+    // A guest in a housing goes back by its host's plug.
+    terminals: (guest ? ["a1", "b1"] : ["a1", "b1", "a2", "b2"]).map(
+      (name) => [name, "cavity"] as const,
+    ),
+  });
+  const at = (terminal: string): NodeId => terminalNode(unit, terminal);
+  const size = leadSize(place.job);
+  const harness = `adapter of ${lamp.label}`;
+  const wire = (name: string, role: WireRole, from: NodeId, to: NodeId): ElementId =>
+    b.wire(name, role, from, to, size, AT_HAND_M, harness);
+  const pole = (name: string, from: NodeId, to: NodeId): ElementId =>
+    b.inside(unit, name, { kind: "connector", from, to, part });
+  const out = [
+    wire(`toAdapter${n}`, "branch", plug.from, at("a1")),
+    pole(`adapter${n}`, at("a1"), at("b1")),
+  ];
+  if (guest) return { out, back: [], from: at("b1"), to: plug.to };
+  const back = [
+    pole(`adapter${n}Back`, at("b2"), at("a2")),
+    wire(`fromAdapter${n}`, "return", at("a2"), plug.to),
+  ];
+  return { out, back, from: at("b1"), to: at("b2") };
+}
+
+/** A lamp in the factory's plug: by its own leads, or by an adapter's. */
+function layOutPlugged(
+  b: Bench,
+  place: LampPlace,
+  fitted: FittedLoad,
+  n: number,
+  plug: FactoryPlug,
+): Branch {
+  const { lamp, part } = fitted;
+  const unit = housingUnit(b.assembly, b, lamp, place);
+  const plus = lightTerminal(b.assembly, unit);
+  const minus = terminalNode(unit, "neg");
+  const guest = place.housings.hosts.has(lamp.id);
+  const size = part.pigtail !== "" ? { gaugeId: part.pigtail } : leadSize(place.job);
+  const harness = lamp.factory ? "vehicle's own loom" : `leads of ${lamp.label}`;
+  const adapter = lamp.joint === "adapter" ? adapterUnit(b, n, place, lamp, plug) : null;
+  const { from, to } = adapter ?? plug;
+  const wire = (name: string, role: WireRole, start: NodeId, end: NodeId): ElementId =>
+    b.wire(name, role, start, end, size, AT_HAND_M, harness);
+  const lead = wire(`branch${n}`, "branch", from, plus);
+  const load = b.inside(unit, `load${n}`, {
+    ...{ kind: "load", from: plus, to: minus, lampId: lamp.id, label: lamp.label, part },
+  });
+  const out = [...(adapter?.out ?? []), lead];
+  if (guest) return { lampId: lamp.id, out, load, back: [] };
+  const home = wire(`back${n}`, "return", minus, to);
+  const back = [home, ...(adapter?.back ?? []), ...plug.back];
+  place.housings.backs.set(lamp.id, back);
+  return { lampId: lamp.id, out, load, back };
+}
+
+/** The next positive of a housing: one a light. */
+function lightTerminal(a: Assembly, unit: UnitId): NodeId {
+  const lights = a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
+  return a.terminal(unit, lights === 0 ? "pos" : `pos${lights + 1}`, "own");
 }
 
 /** A plug in a lamp's leads: both wires part in it, or the one that a guest in its housing has. */
@@ -92,8 +164,7 @@ function layOutLamp(
   const { lamp, part } = fitted;
   const a = b.assembly;
   const unit = housingUnit(a, b, lamp, place);
-  const lights = a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
-  const plus = a.terminal(unit, lights === 0 ? "pos" : `pos${lights + 1}`, "own");
+  const plus = lightTerminal(a, unit);
   const minus = terminalNode(unit, "neg");
   const own = part.pigtail !== "";
   const lead: WireSize = own ? { gaugeId: part.pigtail } : size;
@@ -153,6 +224,9 @@ export function layOutParallel(
 ): Branch[] {
   const ends = endsOf(place.plan);
   return place.plan.loads.map((fitted, i): Branch => {
+    if (place.plug && isPlugged(place.plan, fitted)) {
+      return layOutPlugged(b, place, fitted, i + 1, place.plug);
+    }
     const joint = joints.get(ends[i]!)!;
     const made = layOutLamp(b, place, fitted, i + 1, joint.splice, joint.joint);
     return { ...made, out: [...joint.out, ...made.out], back: [...made.back, ...joint.back] };

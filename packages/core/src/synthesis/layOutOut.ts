@@ -1,5 +1,5 @@
 import type { ControlLane } from "../circuit/index.ts";
-import { asId, type ElementId, type NodeId } from "../job/index.ts";
+import { asId, channelOf, type ElementId, type NodeId } from "../job/index.ts";
 import type { Fact } from "../quantity/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { STRAP_OHM } from "./defaults.ts";
@@ -7,17 +7,9 @@ import { addFacts } from "./facts.ts";
 import { toNegative } from "./grounds.ts";
 import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./inline.ts";
 import type { CoilEnds } from "./layOutControlPath.ts";
-import {
-  boxNegative,
-  channelNode,
-  channelOf,
-  studOf,
-  tapOf,
-  type BoxUnit,
-  type Laid,
-  type Origin,
-} from "./origin.ts";
+import { boxNegative, channelNode, tapOf, type BoxUnit, type Laid, type Origin } from "./origin.ts";
 import type { RunPlan } from "./plan.ts";
+import { allPlugged, isPlugged, layOutThrough } from "./plugged.ts";
 
 /** One run while it is laid out. */
 export interface RunContext {
@@ -39,6 +31,10 @@ export interface Out {
   /** Behind the fuse, where a coil may hang. */
   readonly fusedNode: NodeId;
   readonly ways: readonly ControlLane[];
+  /** Where the plug of a factory lamp is fed from; null where nothing goes into one. */
+  readonly plug: NodeId | null;
+  /** What a module on the way senses its input by. */
+  readonly sense: readonly ElementId[];
   /** Coil of its relay or of its channel; null where nothing is worked by a coil. */
   readonly coilEnds: CoilEnds | null;
   /** Where the lamps' ways back go when a channel switches their ground; null otherwise. */
@@ -47,8 +43,11 @@ export interface Out {
 
 interface Fed {
   readonly path: readonly ElementId[];
+  readonly sense: readonly ElementId[];
   readonly shared: readonly ElementId[];
   readonly node: NodeId;
+  /** Where plugs of the factory's are fed from: before the fuse. */
+  readonly plug: NodeId;
 }
 
 const spliceOf = ({ b, plan }: RunContext): NodeId =>
@@ -61,7 +60,10 @@ const fuseSpec = (plan: RunPlan) => ({
   fromSourceM: plan.run.fuseAtM,
 });
 
-/** From the source to behind the run's own fuse, where it has one. */
+/**
+ * From the source to behind the run's own fuse, where it has one. A module sits at the factory's
+ * plug, before anything of this job; so do lamps that go into such plugs.
+ */
 function layOutFeed(c: RunContext): Fed {
   const { b, plan, origin, laid, size } = c;
   const path: ElementId[] = [];
@@ -72,6 +74,13 @@ function layOutFeed(c: RunContext): Fed {
     shared = tap.path;
     node = tap.node;
   }
+  const through = layOutThrough(laid, b, plan, node);
+  const sense = through ? [...path, ...through.sense] : [];
+  if (through) {
+    path.push(...through.path);
+    node = through.node;
+  }
+  const plug = node;
   if (plan.fuseA !== null) {
     const fused = fuseInLine(
       b,
@@ -84,13 +93,13 @@ function layOutFeed(c: RunContext): Fed {
     path.push(...fused.ids);
     node = fused.node;
   }
-  return { path, shared, node };
+  return { path, shared, node, plug, sense };
 }
 
 /** From a box's bar to behind the fuse of a channel. */
 function layOutChannelFuse(c: RunContext, box: BoxUnit, to: NodeId): ElementId {
   const { b, plan } = c;
-  const bar = studOf(box);
+  const bar = box.bar;
   return plan.fuseA === null
     ? b.inside(box.unit, "bar", { kind: "strap", from: bar, to, ohm: STRAP_OHM })
     : fuseInside(b, box.unit, "fuse", bar, to, fuseSpec(plan));
@@ -113,6 +122,11 @@ const boxContact = (
     inBox: plan.box?.name ?? "",
   });
 
+/** Whether a board's coil is worked by its ground: its positive is then strapped to the bar. */
+const boardByGround = (plan: RunPlan): boolean =>
+  plan.box?.form === "relayBoard" &&
+  (plan.coilTap?.switches === "ground" || (plan.ownSwitch && plan.switching === "negative"));
+
 /** A channel that is worked by its input: it switches the lamps' positive, or their ground. */
 function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {
   const { b, plan, origin, size } = c;
@@ -122,7 +136,9 @@ function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {
   const negative = boxNegative(box);
   const lengthM = addFacts(plan.run.feedM, c.loadM);
   // A switch for its input hangs on the bar, behind a fuse of its own: the channel's is inside.
-  const base = { shared: origin.path, fusedNode: studOf(box), ways: [] };
+  const base = {
+    ...{ shared: origin.path, fusedNode: box.bar, ways: [], plug: null, sense: [] },
+  };
   if (plan.box?.switches === "ground") {
     const plus = b.assembly.terminal(box.unit, `pos${channel}`, "blade");
     const strap = { kind: "strap", from: fused, to: plus, ohm: STRAP_OHM } as const;
@@ -134,34 +150,37 @@ function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {
     const contact = boxContact(c, box, back, negative, coil);
     return {
       ...{ ...base, path: [fuse, bar, load], splice },
-      coilEnds: { coil, plus: input, minus: null },
+      coilEnds: { coil, plus: input, minus: null, jumper: null },
       switchedGround: { node: back, ids: [contact] },
     };
   }
   const to = channelNode(b, box, "ch", channel);
   // A board's coil may be worked by its ground: its positive is then strapped to the bar.
-  const byGround =
-    plan.box?.form === "relayBoard" && plan.ownSwitch && plan.switching === "negative";
+  const byGround = boardByGround(plan);
   const minus = byGround ? channelNode(b, box, "ret", channel) : negative;
-  if (byGround) {
-    const from = studOf(box);
-    b.inside(box.unit, "jumper", { kind: "strap", from, to: input, ohm: STRAP_OHM });
-  }
+  const jumper = byGround
+    ? b.inside(box.unit, "jumper", {
+        ...{ kind: "strap", from: box.bar, to: input, ohm: STRAP_OHM },
+      })
+    : null;
+  if (byGround)
+    b.assembly.terminal(box.unit, `in${channel}`, "blade", "strapped to the bar inside");
   const coil = boxCoil(c, box, input, minus);
   const contact = boxContact(c, box, fused, to, coil);
   const splice = spliceOf(c);
   const load = b.wire("load", "load", to, splice, size, lengthM);
   return {
     ...{ ...base, path: [fuse, contact, load], splice, switchedGround: null },
-    coilEnds: { coil, plus: input, minus: byGround ? minus : null },
+    coilEnds: { coil, plus: input, minus: byGround ? minus : null, jumper },
   };
 }
 
 /** Behind the fuse: through a relay, through its own switch, or straight on. */
-function layOutBehindFuse(c: RunContext, { path, shared, node }: Fed): Out {
+function layOutBehindFuse(c: RunContext, { path, shared, node, plug: before, sense }: Fed): Out {
   const { b, plan, size, laid, origin } = c;
   const { run } = plan;
-  const base = { shared, fusedNode: node, ways: [], switchedGround: null };
+  const plug = plan.loads.some((load) => isPlugged(plan, load)) ? before : null;
+  const base = { ...{ shared, fusedNode: node, ways: [], switchedGround: null, plug, sense } };
   if (plan.useRelay) {
     const relay = relayUnit(
       b,
@@ -176,7 +195,7 @@ function layOutBehindFuse(c: RunContext, { path, shared, node }: Fed): Out {
     const load = b.wire("load", "load", relay.to, splice, size, c.loadM);
     return {
       ...{ ...base, path: [...path, feed, relay.contact, load], splice },
-      coilEnds: { coil: relay.coil, plus: relay.plus, minus: relay.minus },
+      coilEnds: { coil: relay.coil, plus: relay.plus, minus: relay.minus, jumper: null },
     };
   }
   if (plan.ownSwitch) {
@@ -191,17 +210,19 @@ function layOutBehindFuse(c: RunContext, { path, shared, node }: Fed): Out {
     const load = b.wire("load", "load", knob.out, splice, size, addFacts(c.loadM, run.controlM));
     return { ...base, path: [...path, feed, knob.id, load], splice, coilEnds: null };
   }
+  // Nothing but plugs: no splice, and no wire to one.
+  if (allPlugged(plan)) return { ...base, path, splice: node, coilEnds: null };
   const splice = spliceOf(c);
   const lengthM = addFacts(run.feedM, c.loadM);
   const feed = b.wire("feed", "load", node, splice, size, lengthM);
-  const before = new Set(shared);
+  const earlier = new Set(shared);
   const ways = (plan.direct ?? []).slice(1).map((pin, i): ControlLane => {
     const tap = tapOf(laid, b, `or${i + 2}`, pin);
-    tap.path.forEach((id) => before.add(id));
+    tap.path.forEach((id) => earlier.add(id));
     const wire = b.wire(`orWire${i + 2}`, "load", tap.node, splice, size, lengthM);
     return { label: "or", ids: [...tap.ids, wire] };
   });
-  return { ...base, shared: [...before], path: [...path, feed], splice, ways, coilEnds: null };
+  return { ...base, shared: [...earlier], path: [...path, feed], splice, ways, coilEnds: null };
 }
 
 /** From the source to the splice, by whatever the run is fed from and turned on with. */
@@ -210,11 +231,11 @@ export function layOutOut(c: RunContext): Out {
   const { box } = origin;
   const { source } = plan.feed;
   if (!box || source.kind !== "supply") return layOutBehindFuse(c, layOutFeed(c));
-  const channel = channelOf(laid.job, source.supplyId, plan.run.id);
+  const channel = channelOf(laid.job, plan.run);
   if (plan.box && plan.box.form !== "fuseBlock" && plan.useRelay) {
     return layOutChannel(c, box, channel);
   }
   const to = channelNode(b, box, "ch", channel);
   const fuse = layOutChannelFuse(c, box, to);
-  return layOutBehindFuse(c, { path: [fuse], shared: origin.path, node: to });
+  return layOutBehindFuse(c, { path: [fuse], shared: origin.path, node: to, plug: to, sense: [] });
 }

@@ -5,6 +5,7 @@ import { groundBlockOf, type GroundBlocks } from "./groundBlocks.ts";
 import { frameLug } from "./grounds.ts";
 import type { End, LampJoint } from "./layOutLamps.ts";
 import type { Out, RunContext } from "./layOutOut.ts";
+import { allPlugged } from "./plugged.ts";
 
 /** Where lamps' ways back meet, and what takes them on to the source. */
 export interface Back {
@@ -25,6 +26,14 @@ export interface ReturnDecision {
 export function decideReturn({ plan, origin }: RunContext): ReturnDecision {
   const { run } = plan;
   const { negative } = origin;
+  if (allPlugged(plan)) {
+    return {
+      by: "frame",
+      picked: "as the factory lamp had it",
+      reason: "The ground in the factory's plug, by the vehicle's own loom.",
+      refused: "",
+    };
+  }
   if (plan.box?.switches === "ground" && plan.useRelay) {
     return {
       by: "channel",

@@ -17,6 +17,7 @@ import { layOutOut, type RunContext } from "./layOutOut.ts";
 import { decideReturn, endJoints, layOutBack, wayBack } from "./layOutReturn.ts";
 import type { Laid, Origin } from "./origin.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
+import { allPlugged, factoryPlug, isPlugged } from "./plugged.ts";
 
 interface Place {
   readonly laid: Laid;
@@ -32,7 +33,9 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
   const { laid, origin, housings, blocks, choices, gaps } = place;
   const { run } = plan;
   const steps = stepsOf(run, plan.loads);
-  const ends = new Set<End>(steps > 1 ? [] : endsOf(plan));
+  const spliced = plan.loads.map((load) => !isPlugged(plan, load));
+  const ends = new Set<End>(steps > 1 ? [] : endsOf(plan).filter((_, i) => spliced[i]));
+  const plugged = allPlugged(plan);
   const apart = ends.size > 1;
   const b = new Bench(laid.assembly, run.id);
   const context: RunContext = {
@@ -50,19 +53,22 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
   }
   const out = layOutOut(context);
   // With nothing on it, or nothing but guests, a run has no way back of its own to lay.
-  const guests = plan.loads.every(({ lamp }) => housings.hosts.has(lamp.id));
+  const guests = plan.loads.every(({ lamp }, i) => housings.hosts.has(lamp.id) || !spliced[i]);
   const decision = decideReturn(context);
-  if (!guests) {
+  if (!guests || plugged) {
     const { picked, reason, refused } = decision;
     choices.push({ runId: run.id, kind: "return", picked, reason, pinned: false });
     if (refused !== "") gaps.push({ runId: run.id, kind: "returnNotPossible", detail: refused });
   }
   let back: readonly ElementId[] = [];
   let branches: Branch[];
-  const lamps = { plan, size: context.size, housings, job: laid.job };
+  const plug = out.plug ? factoryPlug(laid, b, plan, out.plug) : null;
+  const lamps = { plan, size: context.size, housings, job: laid.job, plug };
   if (apart) {
     const at = endsOf(plan);
-    const returning = new Set(at.filter((_, i) => !housings.hosts.has(plan.loads[i]!.lamp.id)));
+    const returning = new Set(
+      at.filter((_, i) => spliced[i] && !housings.hosts.has(plan.loads[i]!.lamp.id)),
+    );
     const joints = endJoints(context, out, blocks, decision.by, ends, returning);
     branches = layOutParallel(b, lamps, joints);
   } else {
@@ -86,8 +92,18 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
     negative: origin.negative,
   });
   const boxed = plan.box !== null && plan.box.form !== "fuseBlock";
+  const sense = out.sense;
   const made = !out.coilEnds
-    ? { coil: null, shared: [] }
+    ? {
+        coil:
+          sense.length > 0
+            ? {
+                ...{ path: sense, lanes: [{ label: "sense", ids: sense }] },
+                switching: "positive" as const,
+              }
+            : null,
+        shared: [],
+      }
     : plan.logic
       ? control.logic(plan.logic, out.coilEnds)
       : control.plain(out.coilEnds, boxed);
@@ -97,6 +113,7 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
     root: plan.feed.root,
     shared: [...new Set([...out.shared, ...made.shared])],
     feedShared: out.shared,
+    plugged,
     steps,
     signals: plan.signals,
     drawA: plan.drawA,

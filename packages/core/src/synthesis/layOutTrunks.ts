@@ -1,5 +1,5 @@
 import { terminalNode, type Site, type TrunkCircuit } from "../circuit/index.ts";
-import type { ElementId, NodeId } from "../job/index.ts";
+import { boxOf, channelsOf, type ElementId, type NodeId } from "../job/index.ts";
 import type { Part } from "../part/index.ts";
 import { assumed } from "../quantity/index.ts";
 import { Bench, type WireSize } from "./assembly.ts";
@@ -8,7 +8,8 @@ import { AT_HAND_M, COIL_WIRE, OUTLET_M, STRAP_OHM } from "./defaults.ts";
 import { layOutFeeder, layOutGate, outlet } from "./feeder.ts";
 import type { FeedPoint } from "./feedPoint.ts";
 import { frameLug, hasFrameReturn, toNegative, type Negative } from "./grounds.ts";
-import { originOf, type BoxUnit, type Laid, type Origin } from "./origin.ts";
+import { fuseInside } from "./inline.ts";
+import { negativeOf, originOf, type BoxUnit, type Laid, type Origin } from "./origin.ts";
 
 const NONE: readonly ElementId[] = [];
 
@@ -171,23 +172,48 @@ function layOutFed(
       ]),
     ],
   });
-  const bar = terminalNode(boxUnit, "in");
-  const before = join(bar);
+  const input = terminalNode(boxUnit, "in");
+  const before = join(input);
+  const mainA = part?.kind === "box" ? part.mainBreakerA : 0;
+  // Behind a main breaker the bar has a stud of its own, for what is not on a channel.
+  const bar =
+    mainA > 0
+      ? b.assembly.terminal(boxUnit, "bar", "stud", "nothing is taken from the bar itself")
+      : input;
+  const main =
+    mainA > 0
+      ? [
+          fuseInside(
+            b,
+            boxUnit,
+            "main",
+            input,
+            bar,
+            {
+              ...{ ratingA: mainA, resets: true, systemV: feed.volts, fromSourceM: supply.feedM },
+            },
+            true,
+          ),
+        ]
+      : NONE;
   if (worked) {
     // A hub that switches ground carries every lamp's current there.
-    const heavy = part.switches === "ground" ? size : coilSize;
+    const heavy = boxOf(laid.job, supply.id)?.switches === "ground" ? size : coilSize;
     toNegative(b, "boxNeg", terminalNode(boxUnit, "neg"), negative, heavy, supply.feedM);
   }
-  const runsOn = laid.job.runs.filter(
-    (r) => r.feed.kind === "supply" && r.feed.supplyId === supply.id,
-  ).length;
-  const box = part?.kind === "box" ? { unit: boxUnit, part, next: runsOn + 1 } : null;
-  return { ...before, node: bar, negative, box };
+  const given = new Set(channelsOf(laid.job, supply.id).values());
+  // More feeders than channels are found by a rule; each still gets a place of its own here.
+  const most = ways + laid.job.supplies.length + laid.job.controls.length;
+  const free = Array.from({ length: most }, (_, i) => i + 1).filter((n) => !given.has(n));
+  const box = part?.kind === "box" ? { unit: boxUnit, part, bar, free } : null;
+  return { ...before, path: [...before.path, ...main], node: bar, negative, box };
 }
 
 /** Lays out one supply, and notes where runs start from it. */
 export function layOutSupply(laid: Laid, plan: SupplyPlan): TrunkCircuit | null {
   const { supply, part, feed, root, drawA } = plan;
+  // A module between a factory plug and its lamps is fed by what goes through it.
+  if (part?.kind === "box" && part.form === "plugIn") return null;
   const ownerId = ownerOf(supply.id);
   const b = new Bench(laid.assembly, ownerId);
   const base = { ownerId, kind: "supply", name: supply.name, root, drawA } as const;
@@ -210,51 +236,66 @@ export function layOutControl(laid: Laid, plan: ControlPlan): TrunkCircuit | nul
   const { control, part, feed, drawA, positions } = plan;
   const ownerId = ownerOf(control.id);
   const b = new Bench(laid.assembly, ownerId);
-  const origin = originOf(laid, control.feed);
-  if (!origin) return null;
+  const grounds = control.switches === "ground";
+  const origin = grounds ? null : originOf(laid, control.feed);
+  const negative = origin?.negative ?? negativeOf(laid, control.feed);
+  if (!negative) return null;
   const site: Site = { kind: "control", controlId: control.id };
   const size: WireSize = { group: control.id };
-  const lit = part.tellTale !== "none" && part.tellTaleA.value > 0;
-  const unit = b.unit("control", {
-    ...{ kind: "control", name: control.name, site },
-    terminals: [
-      ["com", "blade"],
-      ...positions
-        .filter((p) => p.users === 0)
-        .map((p) => [p.input, "blade", `nothing is on ${p.input}`] as const),
-      ...(lit ? [["neg", "blade"] as const] : []),
-    ],
-  });
-  const common = terminalNode(unit, "com");
-  const fed = layOutFeeder(
-    b,
-    {
-      ...{ feed, origin, size, fuseA: plan.fuseA, resets: false, feedM: control.feedM },
-      site: { kind: "source", feed: control.feed },
-      fuseAtM: assumed(0.15, 0.1, 0.2),
-    },
-    common,
-  );
+  const host = control.housing === "" ? undefined : laid.switches.get(control.housing);
+  const guest = host !== undefined;
+  const lit = !grounds && !guest && part.tellTale !== "none" && part.tellTaleA.value > 0;
+  const unit =
+    host ?? b.unit("control", { ...{ kind: "control", name: control.name, site }, terminals: [] });
+  laid.switches.set(control.id, unit);
+  const commons = (b.assembly.units.get(unit)?.terminals ?? []).filter(({ name }) =>
+    name.startsWith("com"),
+  ).length;
+  const common = b.assembly.terminal(unit, commons === 0 ? "com" : `com${commons + 1}`, "blade");
+  for (const { input } of positions.filter((p) => p.users === 0)) {
+    b.assembly.terminal(unit, input, "blade", `nothing is on ${input}`);
+  }
+  if (lit) b.assembly.terminal(unit, "neg", "blade");
+  const fed = !origin
+    ? { path: toNegative(b, "ground", common, negative, size, control.feedM), shared: NONE }
+    : layOutFeeder(
+        b,
+        {
+          ...{
+            feed,
+            origin,
+            size,
+            fuseA: plan.fuseA,
+            resets: control.fuse.kind === "breaker",
+            feedM: control.feedM,
+          },
+          site: { kind: "source", feed: control.feed },
+          fuseAtM: assumed(0.15, 0.1, 0.2),
+        },
+        common,
+      );
   const path = [...fed.shared, ...fed.path];
   const tellTaleTo = lit ? terminalNode(unit, "neg") : null;
   if (tellTaleTo) {
     const coilSize = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
-    toNegative(b, "tellTale", tellTaleTo, origin.negative, coilSize, control.feedM);
+    toNegative(b, "tellTale", tellTaleTo, negative, coilSize, control.feedM);
   }
   const tellTale = { to: tellTaleTo };
   for (const { input, pin, tied, users } of positions) {
     let sharedOut = null;
     if (tied) {
       const node = b.assembly.terminal(unit, input, "blade");
+      const ends = grounds ? { from: node, to: common } : { from: common, to: node };
       const id = b.inside(unit, input, {
-        ...{ kind: "switch", from: common, to: node, input, part, tellTaleTo: tellTale.to },
+        ...{ kind: "switch", ...ends, input, part, tellTaleTo: tellTale.to },
       });
       tellTale.to = null;
       const out = outlet(b, `${input}Out`, node, users, site, size);
       sharedOut = { node: out.node, ids: [id, ...out.ids] };
     }
     laid.controls.set(pin.id, {
-      ...{ input, part, unit, common, sharedOut, path, negative: origin.negative, tellTale },
+      ...{ input, part, unit, common, sharedOut, path, negative, tellTale },
+      switches: control.switches,
     });
   }
   return {

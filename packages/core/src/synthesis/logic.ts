@@ -72,7 +72,10 @@ export function logicOf(job: Job, run: Run): LogicResult {
       }
       pins.set(input, tap.value);
     }
-    const [first, ...rest] = wanted;
+    // A wire that is tied to ground when it is live works a helping relay: it feeds nothing.
+    const feeding = wanted.filter((input) => pins.get(input)!.switches === "positive");
+    const [first] = feeding;
+    const rest = wanted.filter((input) => input !== first);
     ways.push({
       feed: first === undefined ? null : pins.get(first)!,
       ownSwitch: group.some((t) => t.input === "switch"),

@@ -1,5 +1,16 @@
 import { terminalNode, type Source } from "../circuit/index.ts";
-import type { ElementId, Feed, Input, Job, NodeId, PinId, SupplyId, UnitId } from "../job/index.ts";
+import type {
+  ControlId,
+  ElementId,
+  Feed,
+  Input,
+  Job,
+  NodeId,
+  PinId,
+  SupplyId,
+  SwitchedSide,
+  UnitId,
+} from "../job/index.ts";
 import type { BoxPart, SwitchPart } from "../part/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import type { Assembly, Bench } from "./assembly.ts";
@@ -10,8 +21,10 @@ import { factoryCircuit, ownNegative, postOf, type FactoryCircuit } from "./sour
 export interface BoxUnit {
   readonly unit: UnitId;
   readonly part: BoxPart;
-  /** Channels given to feeders; those of runs come first, in their order. */
-  next: number;
+  /** Its bar: behind the main breaker where it has one. */
+  readonly bar: NodeId;
+  /** Channels that no run has, lowest first: what feeders take. */
+  readonly free: number[];
 }
 
 /** Where a wire may start, and everything before it. */
@@ -28,8 +41,9 @@ export interface ControlPosition {
   readonly input: Input;
   readonly part: SwitchPart;
   readonly unit: UnitId;
-  /** Where its poles get their feed. */
+  /** Where its poles get their feed, or go to ground. */
   readonly common: NodeId;
+  readonly switches: SwitchedSide;
   /** The one contact that all runs share where there are too few poles; null for a pole each. */
   readonly sharedOut: { readonly node: NodeId; readonly ids: readonly ElementId[] } | null;
   /** Trunks up to the control. */
@@ -46,6 +60,10 @@ export interface Laid {
   readonly factory: Map<PinId, FactoryCircuit>;
   readonly supplies: Map<SupplyId, Origin>;
   readonly controls: Map<PinId, ControlPosition>;
+  /** Modules between a factory's plug and its lamps, laid out when the first circuit goes through. */
+  readonly modules: Map<SupplyId, UnitId>;
+  /** Switches of controls in which others sit. */
+  readonly switches: Map<ControlId, UnitId>;
 }
 
 /** Where a run starts, by what was decided for it; null where that could not be laid out. */
@@ -91,6 +109,23 @@ export function originOf(laid: Laid, feed: Feed): Origin | null {
   }
 }
 
+/** The negative of a feed, with nothing laid out: all that a control needs that ties to ground. */
+export function negativeOf(laid: Laid, feed: Feed): Negative | null {
+  switch (feed.kind) {
+    case "supply":
+      return laid.supplies.get(feed.supplyId)?.negative ?? null;
+    case "pin": {
+      const pin = laid.job.vehicle.pins.find((p) => p.id === feed.pinId);
+      return pin ? ownNegative(laid.job, pin.supply) : null;
+    }
+    case "battery":
+      return ownNegative(laid.job, "battery");
+    case "pack":
+    case "block":
+      return ownNegative(laid.job, "pack");
+  }
+}
+
 function factoryOrigin(laid: Laid, pin: ConnectorPin): Origin {
   const { node, ids } = factoryCircuit(laid.assembly, laid.job, pin, laid.factory);
   return { node, path: ids, negative: ownNegative(laid.job, pin.supply), box: null };
@@ -113,7 +148,7 @@ export function tapOf(laid: Laid, b: Bench, name: string, pin: ConnectorPin): Ta
     const { node, ids } = control.sharedOut;
     return { node, ids: [], path: [...control.path, ...ids], negative, box: null };
   }
-  const { input, part, common, path } = control;
+  const { input, part, common, path, switches } = control;
   const poles = [...(b.assembly.units.get(unit)?.terminals ?? [])].filter(
     (t) => t.name === input || t.name.startsWith(`${input}_`),
   ).length;
@@ -121,21 +156,13 @@ export function tapOf(laid: Laid, b: Bench, name: string, pin: ConnectorPin): Ta
   const node = b.assembly.terminal(unit, terminal, "blade");
   const tellTaleTo = control.tellTale.to;
   control.tellTale.to = null;
-  const pole = b.inside(unit, name, {
-    ...{ kind: "switch", from: common, to: node, input, part, tellTaleTo },
-  });
+  const ends = switches === "ground" ? { from: node, to: common } : { from: common, to: node };
+  const pole = b.inside(unit, name, { ...{ kind: "switch", ...ends, input, part, tellTaleTo } });
   return { node, ids: [pole], path, negative, box: null };
-}
-
-/** The channel of a box that a run has: by its place among the runs on it. */
-export function channelOf(job: Job, supplyId: SupplyId, runId: string): number {
-  const on = job.runs.filter((r) => r.feed.kind === "supply" && r.feed.supplyId === supplyId);
-  return on.findIndex((r) => r.id === runId) + 1;
 }
 
 /** A terminal of a box's channel. */
 export const channelNode = (b: Bench, box: BoxUnit, kind: "ch" | "in" | "ret", n: number): NodeId =>
   b.assembly.terminal(box.unit, `${kind}${n}`, "blade");
 
-export const studOf = (box: BoxUnit): NodeId => terminalNode(box.unit, "in");
 export const boxNegative = (box: BoxUnit): NodeId => terminalNode(box.unit, "neg");

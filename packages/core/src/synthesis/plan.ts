@@ -1,6 +1,6 @@
 import type { Interval } from "../quantity/index.ts";
 import type { Choice, Gap } from "../circuit/index.ts";
-import type { Input, Lamp, Run } from "../job/index.ts";
+import type { Input, Lamp, Run, Supply } from "../job/index.ts";
 import type { BoxPart, ConnectorPart, LoadPart, RelayPart, SwitchPart } from "../part/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import type { FeedPoint } from "./feedPoint.ts";
@@ -9,6 +9,13 @@ import type { Way } from "./logic.ts";
 export interface FittedLoad {
   readonly lamp: Lamp;
   readonly part: LoadPart;
+}
+
+/** A module that a run goes through. */
+export interface PlannedModule {
+  readonly supply: Supply;
+  readonly part: BoxPart;
+  readonly channel: number;
 }
 
 /** Every decision about one run, before it is laid out as elements. */
@@ -29,6 +36,10 @@ export interface RunPlan {
   /** The hub or board whose way is this run's relay, or the block that holds its fuse. */
   readonly box: BoxPart | null;
   readonly connectorPart: ConnectorPart | null;
+  /** Its feed is a factory wire as it comes, so that lamps may go into the factory's plugs. */
+  readonly plugs: boolean;
+  /** Module between that plug and its lamps, and the channel that it takes; null without one. */
+  readonly module: PlannedModule | null;
   /** Wire the coil is fed from; null when the coil hangs behind the run's own fuse. */
   readonly coilTap: ConnectorPin | null;
   /** Ways of turning it on where one relay and one switch do not do; null where they do. */

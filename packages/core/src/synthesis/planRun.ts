@@ -1,6 +1,14 @@
 import { decimal } from "../quantity/index.ts";
 import type { Choice, ChoiceKind } from "../circuit/index.ts";
-import { conditionText, inputWord, type Feed, type Job, type Run } from "../job/index.ts";
+import {
+  boxOf,
+  channelOf,
+  conditionText,
+  inputWord,
+  type Feed,
+  type Job,
+  type Run,
+} from "../job/index.ts";
 import {
   GENERIC_RELAY,
   GENERIC_SWITCH,
@@ -19,7 +27,7 @@ import { drawOf, loadsOf } from "./draw.ts";
 import { decideFuse } from "./fuse.ts";
 import { logicOf, needsLogic, type Way } from "./logic.ts";
 import type { Decision } from "./decision.ts";
-import type { Choices, Gaps, RunPlan } from "./plan.ts";
+import type { Choices, Gaps, PlannedModule, RunPlan } from "./plan.ts";
 import { decideRelay } from "./relay.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "./kitControl.ts";
@@ -31,7 +39,7 @@ function switchOf(job: Job, run: Run): SwitchPart {
 }
 
 function relayOf(job: Job, run: Run, box: BoxPart | null, tap: ConnectorPin | null): RelayPart {
-  if (box && box.form !== "fuseBlock") return wayRelay(box);
+  if (box && box.form !== "fuseBlock") return wayRelay(box, channelOf(job, run));
   const part = job.parts.find((p) => p.id === run.relayPartId);
   if (part?.kind === "relay") return part;
   const { system } = job.vehicle;
@@ -65,6 +73,13 @@ function countOf(ways: readonly Way[]): string {
   return `${ways.length} way${ways.length === 1 ? "" : "s"} to the coil${relays}`;
 }
 
+/** The plug-in module that a run goes through, with its channel. */
+function moduleOf(job: Job, run: Run): PlannedModule | null {
+  const supply = job.supplies.find((s) => s.id === run.throughId);
+  const part = supply && boxOf(job, supply.id);
+  return supply && part?.form === "plugIn" ? { supply, part, channel: channelOf(job, run) } : null;
+}
+
 const sameFeed = (a: Feed, b: Feed): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Whether a feed is, or lies on the way to, another: through a flasher, a box. */
@@ -91,7 +106,10 @@ function carriesFor(job: Job, run: Run, pin: ConnectorPin): boolean {
 function directWays(job: Job, run: Run, ways: readonly Way[] | null, drawA: number) {
   if (!ways || run.relay === "yes") return null;
   const pins = ways.flatMap((way) =>
-    way.feed && way.helpers.length === 0 && !way.ownSwitch && carriesFor(job, run, way.feed)
+    way.feed?.switches === "positive" &&
+    way.helpers.length === 0 &&
+    !way.ownSwitch &&
+    carriesFor(job, run, way.feed)
       ? [way.feed]
       : [],
   );
@@ -131,7 +149,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       detail:
         job.vehicle.system.kind === "pack"
           ? "this vehicle has no 12 V battery: feed it from a converter, the pack or a battery of its own"
-          : "what it is fed from is not on this vehicle",
+          : "what it is fed from is not on this vehicle, or has nothing to give: circuits go through a plug-in module, and none is fed from it",
     });
     return null;
   }
@@ -187,7 +205,19 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       detail: `${decimal(drawA.mid)} A is more than one blade fuse can carry`,
     });
   }
-  const kitTap = tap && carriesFor(job, run, tap.value) ? tap.value : null;
+  const grounds = tap?.value.switches === "ground" ? tap.value : null;
+  const kitTap = tap && !grounds && carriesFor(job, run, tap.value) ? tap.value : null;
+  const deaf = switched && (box.form !== "relayBoard" || box.switches === "ground");
+  if (grounds && (deaf || run.relay === "no")) {
+    const what = pinText(job.vehicle, grounds);
+    gaps.push({
+      runId: run.id,
+      kind: "conditionNotBuildable",
+      detail: deaf
+        ? `${what} switches ground, and the inputs of ${box.name} want a positive: take a relay or a relay board`
+        : `${what} switches ground: it can work a coil, and no relay is pinned`,
+    });
+  }
   const relay = ((): Decision<boolean> => {
     if (switched) {
       return {
@@ -237,7 +267,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       detail: `${control.name} is fed from ${own}, not from ${wantedFeed.words}; without a relay its current comes from there`,
     });
   }
-  const through = direct?.[0] ?? (!relay.value && tap ? tap.value : null);
+  const through = direct?.[0] ?? (!relay.value && tap && !grounds ? tap.value : null);
   const carrying = through ?? feedPin;
   const kit = through ? controlOfPin(job, through) : null;
   const feed: FeedPoint = ((): FeedPoint => {
@@ -263,6 +293,23 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   const coil = decideCoil(run, relayPart, job.practices);
   if (relay.value) note("coil", coil);
   if (control.ownSwitch) note("switch", describeSwitch(switchPart, drawA.mid, relay.value));
+  const factory = feed.source.kind === "pin" ? feed.source.pin : null;
+  const plugs = factory !== null && !relay.value && !control.ownSwitch;
+  const module = moduleOf(job, run);
+  if ((module || loads.some(({ lamp }) => lamp.joint !== "splice")) && !plugs) {
+    gaps.push({
+      runId: run.id,
+      kind: "plugNotPossible",
+      detail: `plugs and plug-in modules take a factory wire as it comes: feed it from the wire that the factory lamp hangs on, with no relay and no switch of its own (now ${feed.words})`,
+    });
+  }
+  // A lamp in the place of the factory's has the factory's fuse.
+  const behindFactory =
+    factory !== null &&
+    plugs &&
+    run.fuse.kind === "auto" &&
+    loads.length > 0 &&
+    loads.every(({ lamp }) => lamp.joint !== "splice");
   const behindControl = kit !== null && run.fuse.kind === "auto";
   const fuse: Decision<number | null> = behindControl
     ? {
@@ -271,16 +318,36 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
         reason: `The fuse of ${kit.control.name} protects it: choose the wire by that one.`,
         pinned: false,
       }
-    : decideFuse(run, drawA.mid, job.practices);
+    : behindFactory
+      ? {
+          value: null,
+          picked: "the factory's own",
+          reason:
+            factory.fuseA > 0
+              ? `It hangs where the factory lamp hung: the factory's ${decimal(factory.fuseA)} A fuse stays.`
+              : "It hangs where the factory lamp hung: the factory's fuse stays, its rating not told yet.",
+          pinned: false,
+        }
+      : decideFuse(run, drawA.mid, job.practices);
   note("fuse", fuse);
   const plug = plugOf(job, run);
-  note("plug", {
-    picked: plug?.name ?? "no plug",
-    reason: plug
-      ? `In each lamp's lead, so that it comes off with its panel; carries ${decimal(plug.ratingA)} A.`
-      : "Spliced: nothing to corrode, and nothing to part when the panel comes off.",
-    pinned: plug !== null,
-  });
+  const adapted = loads.some(({ lamp }) => lamp.joint === "adapter");
+  if (behindFactory) {
+    note("plug", {
+      picked: adapted ? (plug?.name ?? "adapter lead") : "the factory's plug",
+      reason: adapted
+        ? "Plug to plug: nothing is cut, and it comes out again."
+        : "The lamp's own plug goes where the factory lamp's was.",
+      pinned: plug !== null,
+    });
+  } else
+    note("plug", {
+      picked: plug?.name ?? "no plug",
+      reason: plug
+        ? `In each lamp's lead, so that it comes off with its panel; carries ${decimal(plug.ratingA)} A.`
+        : "Spliced: nothing to corrode, and nothing to part when the panel comes off.",
+      pinned: plug !== null,
+    });
 
   return {
     run,
@@ -296,7 +363,9 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     switchPart,
     box,
     connectorPart: plug,
-    coilTap: tap && relay.value ? tap.value : null,
+    plugs,
+    module: plugs ? module : null,
+    coilTap: tap && relay.value && !(grounds && deaf) ? tap.value : null,
     logic: relay.value ? ways : null,
     direct,
     switching: coil.value.switching,

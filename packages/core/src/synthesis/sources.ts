@@ -1,4 +1,4 @@
-import { BATTERY, PACK, terminalNode } from "../circuit/index.ts";
+import { BATTERY, LIGHTING_COIL, PACK, terminalNode, type Root } from "../circuit/index.ts";
 import {
   asId,
   type ElementId,
@@ -13,7 +13,7 @@ import { factOf } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import { Bench, type Assembly } from "./assembly.ts";
 import { FACTORY_WIRE, FACTORY_WIRE_M } from "./defaults.ts";
-import { hasFrameReturn, type Negative } from "./grounds.ts";
+import { frameLug, hasFrameReturn, type Negative } from "./grounds.ts";
 import { pinText } from "./tap.ts";
 
 /** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
@@ -44,6 +44,7 @@ export function layOutSources(a: Assembly, job: Job): void {
       },
     );
   }
+  if (job.vehicle.pins.some((pin) => pin.supply === "ac")) layOutCoil(a);
   if (system.kind === "engine") return;
   const { blocks } = system.pack;
   const unit = PACK;
@@ -68,8 +69,44 @@ export function layOutSources(a: Assembly, job: Job): void {
   );
 }
 
-/** Negative of the vehicle's own battery or pack. */
-export function ownNegative(job: Job, of: "battery" | "pack"): Negative {
+/** Volts of a lighting coil with its regulator, by effective value: assumed. */
+const COIL_RMS_V = 12.8;
+
+/** The engine's lighting coil: it alternates, and one end of it is on the frame. */
+function layOutCoil(a: Assembly): void {
+  a.claim(LIGHTING_COIL);
+  const unit = a.put(LIGHTING_COIL, "", {
+    ...{ kind: "battery", name: "lighting coil", site: { kind: "battery" }, fitted: false },
+    terminals: [
+      ["pos", "post", "nothing is fed from it"],
+      ["neg", "post", "its own end is on the frame"],
+    ],
+  });
+  const [hot, end] = [terminalNode(unit, "pos"), terminalNode(unit, "neg")];
+  const fixed = (volts: number) => ({ kind: "fixed" as const, volts });
+  a.posts.push(
+    { unit, node: hot, root: fixed(COIL_RMS_V), words: "lighting coil" },
+    { unit, node: end, root: fixed(0), words: "frame end of the lighting coil" },
+  );
+}
+
+/** What holds the voltage of a factory wire. */
+export const rootOfPin = (pin: ConnectorPin): Root =>
+  pin.supply === "pack"
+    ? { kind: "pack", share: 1 }
+    : pin.supply === "ac"
+      ? { kind: "fixed", volts: COIL_RMS_V }
+      : { kind: "battery" };
+
+const unitOfPin = (pin: ConnectorPin): UnitId =>
+  pin.supply === "pack" ? PACK : pin.supply === "ac" ? LIGHTING_COIL : BATTERY;
+
+/** Negative of the vehicle's own battery, pack or lighting coil. */
+export function ownNegative(job: Job, of: ConnectorPin["supply"]): Negative {
+  if (of === "ac") {
+    const node = terminalNode(LIGHTING_COIL, "neg");
+    return { node, path: [], words: "the frame", onFrame: true };
+  }
   return of === "battery"
     ? {
         node: terminalNode(BATTERY, "neg"),
@@ -98,6 +135,7 @@ export function postOf(job: Job, feed: Feed): NodeId | null {
 }
 
 export interface FactoryCircuit {
+  readonly unit: UnitId;
   readonly node: NodeId;
   /** The wire from its source, and the circuit up to the tap. */
   readonly ids: readonly ElementId[];
@@ -113,6 +151,7 @@ export function factoryCircuit(
   const made = known.get(pin.id);
   if (made) return made;
   const b = new Bench(a, VEHICLE);
+  if (pin.switches === "ground") return groundCircuit(a, b, job, pin, known);
   const unit: UnitId = a.put(a.claim(`factory_${pin.id}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
     site: { kind: "pin", pinId: pin.id },
@@ -123,7 +162,7 @@ export function factoryCircuit(
   });
   const feed = terminalNode(unit, "feed");
   const node = terminalNode(unit, "out");
-  const post = terminalNode(pin.supply === "pack" ? PACK : BATTERY, "pos");
+  const post = terminalNode(unitOfPin(pin), "pos");
   const wire = b.wire(
     `${pin.id}.feed`,
     "factory",
@@ -134,7 +173,55 @@ export function factoryCircuit(
     "vehicle's own loom",
   );
   const tap = b.inside(unit, `${pin.id}.tap`, { kind: "tap", from: feed, to: node, pin });
-  const circuit: FactoryCircuit = { node, ids: [wire, tap] };
+  const circuit: FactoryCircuit = { unit, node, ids: [wire, tap] };
   known.set(pin.id, circuit);
   return circuit;
+}
+
+/** A factory wire that is tied to the negative when it is live: what hangs on it must be fed. */
+function groundCircuit(
+  a: Assembly,
+  b: Bench,
+  job: Job,
+  pin: ConnectorPin,
+  known: Map<PinId, FactoryCircuit>,
+): FactoryCircuit {
+  const unit: UnitId = a.put(a.claim(`factory_${pin.id}`), "", {
+    ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
+    site: { kind: "pin", pinId: pin.id },
+    terminals: [["out", "tap"]],
+  });
+  const node = terminalNode(unit, "out");
+  const ground = factoryGround(b, job, pin, unit);
+  const tap = b.inside(unit, `${pin.id}.tap`, { kind: "tap", from: node, to: ground.node, pin });
+  const circuit: FactoryCircuit = { unit, node, ids: [tap, ...ground.ids] };
+  known.set(pin.id, circuit);
+  return circuit;
+}
+
+/** The ground of a factory lamp's own plug, and its way back by the vehicle's loom. */
+export function factoryGround(
+  b: Bench,
+  job: Job,
+  pin: ConnectorPin,
+  unit: UnitId,
+): { readonly node: NodeId; readonly ids: readonly ElementId[] } {
+  const node = b.assembly.terminal(unit, "gnd", "loom");
+  const own = new Bench(b.assembly, VEHICLE);
+  const id = own.id(`${pin.id}.ground`);
+  const negative = ownNegative(job, pin.supply);
+  const known = b.assembly.elements.get(id);
+  const lug = negative.onFrame && !known ? frameLug(own, `${pin.id}_ground`) : null;
+  const lugIds = negative.onFrame ? [own.id(`${pin.id}_groundLug`)] : [];
+  if (known) return { node, ids: [id, ...lugIds] };
+  own.wire(
+    `${pin.id}.ground`,
+    "factory",
+    node,
+    lug?.node ?? negative.node,
+    { gaugeId: FACTORY_WIRE },
+    factOf(FACTORY_WIRE_M, "assumed"),
+    "vehicle's own loom",
+  );
+  return { node, ids: [id, ...lugIds] };
 }

@@ -1,5 +1,5 @@
 import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circuit/index.ts";
-import type { Job, LampId, RunId } from "../job/index.ts";
+import { withBrakes, type Job, type LampId, type RunId } from "../job/index.ts";
 import { LIMIT_SHARE } from "../part/index.ts";
 import { restVolts } from "../source/index.ts";
 import { Assembly } from "./assembly.ts";
@@ -15,13 +15,27 @@ import { blockTrunk, type GroundBlocks } from "./groundBlocks.ts";
 import { hostsOf, type Housings } from "./layOutLamps.ts";
 import { layOutRun, shareBacks } from "./layOutRun.ts";
 import { layOutControl, layOutSupply } from "./layOutTrunks.ts";
-import { nameWires, runColour, type Naming } from "./nameWires.ts";
+import { chooseWires } from "./chooseWires.ts";
+import { coloursOf, colourForRun, nameWires, type Naming } from "./nameWires.ts";
 import { originOfSource, type Laid } from "./origin.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
 import { planRun } from "./planRun.ts";
 import { sizeWires, type WireGroup } from "./size.ts";
 import { layOutSources } from "./sources.ts";
+import { tapsFor } from "./tap.ts";
 import { supplyInputA } from "./trunkDraw.ts";
+
+/**
+ * The job with "brake" told as its lever and pedal where it has a wire or a switch for those
+ * and none for braking as such.
+ */
+function withBrakesApart(job: Job): Job {
+  if (tapsFor(job, "brake").length > 0) return job;
+  const brakes = (["lever", "pedal"] as const).filter((input) => tapsFor(job, input).length > 0);
+  if (brakes.length === 0) return job;
+  const runs = job.runs.map((run) => ({ ...run, condition: withBrakes(run.condition, brakes) }));
+  return { ...job, runs };
+}
 
 /** First pass: what is fed from where, through what, behind which fuse. */
 interface Decided {
@@ -61,6 +75,8 @@ function layOut(job: Job, decided: Decided): LaidOut {
     factory: new Map(),
     supplies: new Map(),
     controls: new Map(),
+    modules: new Map(),
+    switches: new Map(),
   };
   layOutSources(assembly, job);
   const trunks = [
@@ -138,7 +154,7 @@ function groupsOf(decided: Decided, blocks: GroundBlocks): WireGroup[] {
     return [feed, out];
   });
   const controls = decided.controls.map(({ control, drawA, fuseA }): WireGroup => ({
-    ...{ key: control.id, ownerId: ownerOf(control.id), pinned: null, told: true },
+    ...{ key: control.id, ownerId: ownerOf(control.id), pinned: control.wire, told: true },
     throughA: fuseA ?? drawA.high,
     behind: fuseA === null ? "draw" : "fuse",
   }));
@@ -159,7 +175,9 @@ function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
     ...[...blocks.values()].map(
       (b, i) => [b.ownerId, { prefix: i === 0 ? "G" : `G${i + 1}`, colour: "black" }] as const,
     ),
-    ...job.runs.map((r, i) => [r.id, { prefix: String(i + 1), colour: runColour(i) }] as const),
+    ...job.runs.map(
+      (r, i) => [r.id, { prefix: String(i + 1), colour: colourForRun(job, r, i) }] as const,
+    ),
   ]);
 }
 
@@ -169,15 +187,17 @@ function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
  * deterministic: the same job gives the same circuit. What cannot be built is listed in `gaps`
  * and never left out in silence.
  */
-export function synthesise(job: Job): Circuit {
+export function synthesise(given: Job): Circuit {
+  const job = withBrakesApart(given);
   const decided = decide(job);
   const { assembly, runs, trunks, blocks } = layOut(job, decided);
+  const chosen = chooseWires(job, assembly.elements);
   const rest = restVolts(job.vehicle);
   const converters = decided.supplies.filter(({ part }) => part?.kind === "converter");
   const sized = sizeWires({
     ...{ job, runs, trunks },
     units: assembly.units,
-    elements: assembly.elements,
+    elements: chosen.elements,
     groups: groupsOf(decided, blocks),
     inputA: new Map(
       converters.map(({ supply }) => [
@@ -188,10 +208,11 @@ export function synthesise(job: Job): Circuit {
     voltsOf: (source) => rootV("feedRoot" in source ? source.feedRoot : source.root, rest),
   });
   decided.choices.push(...sized.choices);
+  decided.gaps.push(...chosen.gaps);
   return deviate(job, {
     units: assembly.units,
     posts: assembly.posts,
-    elements: nameWires(sized.elements, namingsOf(job, blocks)),
+    elements: nameWires(sized.elements, namingsOf(job, blocks), coloursOf(job)),
     runs,
     trunks,
     choices: decided.choices,

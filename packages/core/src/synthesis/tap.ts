@@ -16,10 +16,14 @@ export function pinText(vehicle: Vehicle, pin: ConnectorPin): string {
   return `${pin.carries} (${colour}${connector?.name ?? "connector"} cavity ${pin.cavity})`;
 }
 
+/** Whether this vehicle has the wire: one of a variant is there only where that is what it is. */
+const inVariant = (vehicle: Vehicle, pin: ConnectorPin): boolean =>
+  pin.variant === "" || pin.variant === vehicle.variant;
+
 /** Known wires that are live on a signal, best first: the kit's own, off the ignition, surest, strongest. */
 export function tapsFor(job: Job, input: Input): ConnectorPin[] {
   const factory = job.vehicle.pins
-    .filter((pin) => pin.liveWhen === input)
+    .filter((pin) => pin.liveWhen === input && inVariant(job.vehicle, pin))
     .sort(
       (a, b) =>
         Number(a.family === "ignition") - Number(b.family === "ignition") ||

@@ -5,11 +5,11 @@ import {
   type FlasherElement,
   type TapElement,
 } from "../circuit/index.ts";
-import { asId, type ElementId, type Input } from "../job/index.ts";
+import { asId, isOn, type ElementId, type Input } from "../job/index.ts";
 import type { BranchModel } from "../network/network.ts";
 import type { Position } from "../network/position.ts";
 import { decimal } from "../quantity/index.ts";
-import { LEAK_OHM, OPEN_OHM } from "../solve/defaults.ts";
+import { BATTERY_LEAK_OHM, LEAK_OHM, OPEN_OHM } from "../solve/defaults.ts";
 import { openCircuitV } from "../source/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import { OPEN, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
@@ -27,7 +27,7 @@ const CONVERTER_OHM = 0.005;
 function isLive(pin: ConnectorPin, { inputs }: Position): boolean {
   if (pin.liveWhen === "always") return true;
   if (pin.liveWhen === "ground" || pin.liveWhen === "unknown") return false;
-  return inputs.has(pin.liveWhen satisfies Input);
+  return isOn(pin.liveWhen satisfies Input, inputs);
 }
 
 /** A factory wire that a run is fed or triggered from. */
@@ -63,8 +63,8 @@ const leakOf = (id: ElementId): ElementId => asId<ElementId>(`${id}.leak`);
 export const battery: InsideSpec<BatteryElement> = {
   branches: (e) => {
     const ohm = BATTERY_OHM_AH / Math.max(1, e.part.capacityAh.value);
-    const volts = -openCircuitV(e.part.chemistry, 1);
-    const leak: BranchModel = { kind: "resistor", ohm: LEAK_OHM };
+    const volts = -openCircuitV(e.part.chemistry, 1, e.part.cells);
+    const leak: BranchModel = { kind: "resistor", ohm: BATTERY_LEAK_OHM };
     return [
       branchOf(e, { kind: "source", volts, ohm }, e.part.name),
       { id: leakOf(e.id), from: e.from, to: GROUND, model: leak, words: `leak of ${e.part.name}` },

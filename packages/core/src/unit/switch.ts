@@ -1,5 +1,5 @@
 import type { SwitchElement } from "../circuit/index.ts";
-import { asId, type ElementId } from "../job/index.ts";
+import { asId, isOn, type ElementId } from "../job/index.ts";
 import type { NetworkBranch } from "../network/network.ts";
 import type { Position } from "../network/position.ts";
 import { CONTACT_RESISTANCE } from "../part/index.ts";
@@ -12,7 +12,7 @@ const TELL_TALE_V = 12;
 
 /** Whether a switch is closed in a position. */
 export const isPressed = (e: SwitchElement, position: Position): boolean =>
-  e.input === "switch" ? position.switches.has(e.runId) : position.inputs.has(e.input);
+  e.input === "switch" ? position.switches.has(e.runId) : isOn(e.input, position.inputs);
 
 function tellTale(e: SwitchElement): NetworkBranch[] {
   const { tellTale: kind, tellTaleA } = e.part;

@@ -1,5 +1,6 @@
 import type { Fact } from "../quantity/index.ts";
-import type { ConnectorId, PinId, PlaceId, ProfileId } from "../job/ids.ts";
+import type { ConnectorId, PinId, PlaceId, ProfileId, VariantId } from "../job/ids.ts";
+import type { SwitchedSide } from "../job/wiring.ts";
 import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
 
 export const VEHICLE_KINDS = [
@@ -13,11 +14,13 @@ export const VEHICLE_KINDS = [
 ] as const;
 export type VehicleKind = (typeof VEHICLE_KINDS)[number];
 
-export const BATTERY_CHEMISTRIES = ["flooded", "agm", "gel", "lithiumIron"] as const;
+export const BATTERY_CHEMISTRIES = ["flooded", "agm", "gel", "lithiumIron", "lithiumIon"] as const;
 export type BatteryChemistry = (typeof BATTERY_CHEMISTRIES)[number];
 
 export interface BatteryFacts {
   readonly chemistry: BatteryChemistry;
+  /** Cells in series; 0 for as many as make 12 V in its chemistry. */
+  readonly cells: number;
   /** Ah at the hour rate. */
   readonly capacityAh: Fact;
   /** Hours of the discharge at which the capacity is stated: 20 for most, 10 for many small ones. */
@@ -108,6 +111,8 @@ export const LIVE_WHEN = [
   "hazard",
   "horn",
   "reverse",
+  "lever",
+  "pedal",
   "ground",
   "unknown",
 ] as const;
@@ -130,7 +135,8 @@ export interface Connector {
   readonly at: PlaceId | "";
 }
 
-export const PIN_SUPPLIES = ["battery", "pack"] as const;
+/** `ac`: a lighting coil of the engine, alternating, with one end on the frame. */
+export const PIN_SUPPLIES = ["battery", "pack", "ac"] as const;
 
 export interface ConnectorPin {
   readonly id: PinId;
@@ -148,8 +154,18 @@ export interface ConnectorPin {
   readonly mayGiveA: Fact;
   /** The factory fuse that feeds it, in A; 0 when unknown. */
   readonly fuseA: number;
+  /** Whether it is at the source's volts when it is live, or tied to the negative. */
+  readonly switches: SwitchedSide;
+  /** Variant of the model that has it; "" where all have. */
+  readonly variant: VariantId | "";
   readonly foundBy: string;
   readonly certainty: Certainty;
+}
+
+/** A variant of a model whose wiring differs: with and without audio, top box on or off. */
+export interface VehicleVariant {
+  readonly id: VariantId;
+  readonly name: string;
 }
 
 /** Cable distance from the battery to where lamps and controls sit, along the factory loom. */
@@ -182,6 +198,9 @@ export interface Vehicle {
   /** Frame number, plate or the owner's name for it. */
   readonly machine: string;
   readonly note: string;
+  readonly variants: readonly VehicleVariant[];
+  /** The variant that this one is; "" when nobody said. */
+  readonly variant: VariantId | "";
   readonly system: ElectricalSystem;
   /** null where it has no turn lamps of its own. */
   readonly turn: TurnFacts | null;

@@ -10,6 +10,8 @@ export const CARRICK: Vehicle = {
   model: "Ostrel Carrick 1100",
   kind: "motorcycle",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Tourer with a bus; lamps are monitored by the vehicle.",
   system: {
     kind: "engine",

@@ -10,6 +10,8 @@ export const FELLRUNNER: Vehicle = {
   model: "Corvane Fellrunner 420",
   kind: "quad",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Farm quad. Heated grips and winch eat the budget.",
   system: {
     kind: "engine",

@@ -10,6 +10,8 @@ export const LAPWING: Vehicle = {
   model: "Quillon Lapwing 125",
   kind: "trike",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Delivery trike, little charging to spare.",
   system: {
     kind: "engine",

@@ -10,6 +10,8 @@ export const LITTER: Vehicle = {
   model: "Pellaw Litter 36",
   kind: "buggy",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Stretcher buggy. Separate 12 V battery feeds a six-way hub.",
   system: {
     kind: "packAndBattery",

@@ -10,6 +10,8 @@ export const MIDGE: Vehicle = {
   model: "Brannock Midge 60",
   kind: "motorcycle",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Electric trials bike, one lithium pack.",
   system: {
     kind: "pack",

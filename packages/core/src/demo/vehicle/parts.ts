@@ -42,6 +42,7 @@ export function pin(
   foundBy: string,
   certainty: Certainty,
   supply: ConnectorPin["supply"] = "battery",
+  fields: Partial<Pick<ConnectorPin, "switches" | "variant">> = {},
 ): ConnectorPin {
   return {
     id: asId<PinId>(id),
@@ -54,6 +55,9 @@ export function pin(
     liveWhen,
     mayGiveA,
     fuseA,
+    switches: "positive",
+    variant: "",
+    ...fields,
     foundBy,
     certainty,
   };
@@ -61,6 +65,7 @@ export function pin(
 
 export const lead = (capacityAh: Fact, hourRate: number): BatteryFacts => ({
   chemistry: "agm",
+  cells: 0,
   capacityAh,
   hourRate,
   peukert: assumed(1.15, 1.1, 1.25),

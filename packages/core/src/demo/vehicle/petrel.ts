@@ -10,6 +10,8 @@ export const PETREL: Vehicle = {
   model: "Ostrel Petrel 650",
   kind: "motorcycle",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Small LED turn lamps. Rescue marshals run it with aux pods.",
   system: {
     kind: "engine",

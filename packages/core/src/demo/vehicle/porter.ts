@@ -10,6 +10,8 @@ export const PORTER: Vehicle = {
   model: "Pellaw Porter 48",
   kind: "cart",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Observatory shuttle. Six 8 V blocks. Dim red path lights wanted.",
   system: {
     kind: "pack",

@@ -10,6 +10,8 @@ export const SWATHE: Vehicle = {
   model: "Hadrell Swathe 52",
   kind: "mower",
   machine: "",
+  variants: [],
+  variant: "",
   note: "Stand-on mower of the cricket ground; evening rolling.",
   system: {
     kind: "engine",

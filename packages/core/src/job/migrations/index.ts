@@ -1,11 +1,27 @@
 import type { Plain } from "./plain.ts";
-import { toVersion2 } from "./toVersion2.ts";
+import { partTo2, practicesTo2, toVersion2, vehicleTo2 } from "./toVersion2.ts";
 import { toVersion3 } from "./toVersion3.ts";
+import { partTo4, practicesTo4, toVersion4, vehicleTo4 } from "./toVersion4.ts";
 
-export { upgradePart, upgradePractices, upgradeVehicle } from "./toVersion2.ts";
+type Migrate = (value: unknown) => unknown;
+
+/** What one version changed in each kind of document; what it left alone is not there. */
+interface Step {
+  readonly job: (document: Plain) => Plain;
+  readonly part?: Migrate;
+  readonly vehicle?: Migrate;
+  readonly practices?: Migrate;
+}
 
 /** In sequence: the first brings version 1 to version 2, and so on. None is ever changed again. */
-const MIGRATIONS: readonly ((document: Plain) => Plain)[] = [toVersion2, toVersion3];
+const STEPS: readonly Step[] = [
+  { job: toVersion2, part: partTo2, vehicle: vehicleTo2, practices: practicesTo2 },
+  { job: toVersion3 },
+  { job: toVersion4, part: partTo4, vehicle: vehicleTo4, practices: practicesTo4 },
+];
+
+/** Version of jobs, shelf parts, vehicle profiles and practices that this program writes. */
+export const SHAPE_VERSION = STEPS.length + 1;
 
 /** The version that a job document says it is; 1 where it says nothing that can be read. */
 const versionOf = (document: Plain): number => {
@@ -15,4 +31,17 @@ const versionOf = (document: Plain): number => {
 
 /** A job document of any earlier version as one of this program's. */
 export const upgradeJob = (document: Plain): Plain =>
-  MIGRATIONS.slice(versionOf(document) - 1).reduce((doc, migrate) => migrate(doc), document);
+  STEPS.slice(versionOf(document) - 1).reduce((doc, { job }) => job(doc), document);
+
+const upgrade = (kind: "part" | "vehicle" | "practices") => (value: unknown, from: number) =>
+  STEPS.slice(Math.max(1, from) - 1).reduce<unknown>(
+    (doc, step) => (step[kind] ?? same)(doc),
+    value,
+  );
+
+const same: Migrate = (value) => value;
+
+/** A shelf part, a vehicle profile, a shop's practices of an earlier version as this program's. */
+export const upgradePart = upgrade("part");
+export const upgradeVehicle = upgrade("vehicle");
+export const upgradePractices = upgrade("practices");

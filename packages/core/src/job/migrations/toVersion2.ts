@@ -1,6 +1,15 @@
-import { DEFAULT_PRACTICES } from "../job.ts";
-import { PLAIN } from "../../part/index.ts";
 import { eachWith, isPlain, withDefaults, type Plain } from "./plain.ts";
+
+/** Practices and module settings as version 2 knew them: what came later is not for it to add. */
+const PRACTICES_2: Plain = {
+  ...{ fuseSchool: "nextSize", coilSwitching: "positive", wireSystem: "awg", dropTarget: 0.03 },
+  ...{ ambientC: 40, insulationC: 85, bundledWires: 1, slack: "spare", place: "" },
+};
+const BEHAVIOUR_2: Plain = {
+  ...{ label: "follows", delayS: 0, runOnS: 0, flashes: 0, onS: 0.1, offS: 0.1, lockoutS: 0 },
+  ...{ level: 1, boostLevel: 1, boostWith: [], offWith: [], offHoldS: 0, latch: false },
+  ...{ flashFromKmh: 0, softS: 0, tripA: 0, retries: 0, retryS: 1 },
+};
 
 /** Fields that version 2 added, with what they are where nobody has said anything. */
 const NO_SIZE = (): Plain => {
@@ -9,7 +18,7 @@ const NO_SIZE = (): Plain => {
 };
 
 /** A vehicle of an earlier version with what has been added since. What is there stays. */
-export function upgradeVehicle(vehicle: unknown): unknown {
+export function vehicleTo2(vehicle: unknown): unknown {
   if (!isPlain(vehicle)) return vehicle;
   return {
     ...vehicle,
@@ -21,9 +30,9 @@ export function upgradeVehicle(vehicle: unknown): unknown {
 }
 
 /** A shelf part of an earlier version with what has been added since to what modules do. */
-export function upgradePart(part: unknown): unknown {
+export function partTo2(part: unknown): unknown {
   if (!isPlain(part)) return part;
-  const plain = { ...PLAIN };
+  const plain = BEHAVIOUR_2;
   return {
     ...part,
     ...(isPlain(part.behaviour) && { behaviour: withDefaults(part.behaviour, plain) }),
@@ -32,8 +41,7 @@ export function upgradePart(part: unknown): unknown {
 }
 
 /** Practices of an earlier version with what has been added since. */
-export const upgradePractices = (practices: unknown): unknown =>
-  withDefaults(practices, { ...DEFAULT_PRACTICES });
+export const practicesTo2 = (practices: unknown): unknown => withDefaults(practices, PRACTICES_2);
 
 /** Lists that version 2 brought, empty where nobody has said anything. */
 const NEW_LISTS = [
@@ -49,9 +57,9 @@ export const toVersion2 = (document: Plain): Plain => ({
   ...Object.fromEntries(NEW_LISTS.map((name) => [name, []])),
   ...document,
   format: "dragonet-job/2",
-  practices: upgradePractices(document.practices),
-  vehicle: upgradeVehicle(document.vehicle),
-  parts: Array.isArray(document.parts) ? document.parts.map(upgradePart) : document.parts,
+  practices: practicesTo2(document.practices),
+  vehicle: vehicleTo2(document.vehicle),
+  parts: Array.isArray(document.parts) ? document.parts.map(partTo2) : document.parts,
   lamps: eachWith(document.lamps, { at: "" }),
   supplies: eachWith(document.supplies, { at: "" }),
   controls: eachWith(document.controls, { at: "" }),
