@@ -2,7 +2,7 @@ import { count } from "drizzle-orm";
 import { DEFAULT_PRACTICES, jobSummary } from "@dragonet/core";
 import {
   DEMO_PEOPLE,
-  DEMO_SHELF,
+  demoShelf,
   DEMO_SHOP_NAME,
   DEMO_VEHICLES,
   demoJobs,
@@ -25,7 +25,7 @@ export async function seedDemo(db: Database): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.insert(shop).values({ id: 1, name: DEMO_SHOP_NAME, practices: DEFAULT_PRACTICES });
     const made = await tx.insert(person).values(people).returning();
-    await tx.insert(part).values(DEMO_SHELF.map((value) => ({ id: value.id, value })));
+    await tx.insert(part).values(demoShelf().map((value) => ({ id: value.id, value })));
     await tx
       .insert(vehicleProfile)
       .values(DEMO_VEHICLES.map((value) => ({ id: value.profileId, value })));

@@ -1,3 +1,4 @@
+import { Tabs } from "radix-ui";
 import { useState } from "react";
 import {
   addLamps,
@@ -23,6 +24,9 @@ import { Modal } from "../ui/Modal.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { FeedChoice } from "./FeedChoice.tsx";
 import { ConditionField } from "./ConditionField.tsx";
+import { PlugInModule } from "./PlugInModule.tsx";
+import { ReplaceLamp } from "./ReplaceLamp.tsx";
+import { UnboxKit } from "./UnboxKit.tsx";
 
 interface NewRunProps {
   readonly open: boolean;
@@ -52,8 +56,44 @@ function runEdits(job: Job, w: Wanted): { readonly edits: Edit[]; readonly runId
   };
 }
 
-/** A new run: lamps from the shelf, how many, where, and what turns them on. */
+const TABS = [
+  { value: "lamps", label: "Add lamps", Form: AddedLamps },
+  { value: "replace", label: "Replace a lamp", Form: ReplaceLamp },
+  { value: "module", label: "Plug in a module", Form: PlugInModule },
+  { value: "kit", label: "Unbox a kit", Form: UnboxKit },
+] as const;
+
+/** What a job begins with: lamps added or replaced, a module plugged in, a kit unboxed. */
 export function NewRun({ open, onClose, onMade }: NewRunProps) {
+  return (
+    <Modal open={open} onClose={onClose} title="New run">
+      <Tabs.Root defaultValue="lamps">
+        <Tabs.List
+          aria-label="What to begin with"
+          className="mb-4 flex flex-wrap gap-x-4 gap-y-1 border-b border-hair"
+        >
+          {TABS.map(({ value, label }) => (
+            <Tabs.Trigger
+              key={value}
+              value={value}
+              className="touch -mb-px border-b-2 border-transparent pb-1 data-[state=active]:border-accent data-[state=active]:font-bold"
+            >
+              {label}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {TABS.map(({ value, Form }) => (
+          <Tabs.Content key={value} value={value}>
+            <Form onClose={onClose} onMade={onMade} />
+          </Tabs.Content>
+        ))}
+      </Tabs.Root>
+    </Modal>
+  );
+}
+
+/** A new circuit: lamps from the shelf, how many, where, and what turns them on. */
+function AddedLamps({ onClose, onMade }: Omit<NewRunProps, "open">) {
   const job = useJob();
   const edit = useEdit();
   const { data: parts } = useParts();
@@ -90,7 +130,7 @@ export function NewRun({ open, onClose, onMade }: NewRunProps) {
   };
 
   return (
-    <Modal open={open} onClose={onClose} title="New run">
+    <>
       {part ? (
         <div className="flex flex-col gap-4">
           <div className="flex flex-wrap items-center gap-3">
@@ -148,6 +188,6 @@ export function NewRun({ open, onClose, onMade }: NewRunProps) {
       ) : (
         <p>The shelf is empty: put lamps on it first, by hand or from a CSV file.</p>
       )}
-    </Modal>
+    </>
   );
 }

@@ -26,7 +26,10 @@ import { FactFields } from "../ui/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { Alternatives } from "./Alternatives.tsx";
+import { ChannelFields } from "./ChannelFields.tsx";
 import { Deviations } from "./Deviations.tsx";
+import { LampDetail } from "./LampDetail.tsx";
+import { WireChoices } from "./WireChoices.tsx";
 import { ConditionField } from "./ConditionField.tsx";
 
 interface RunPanelProps {
@@ -52,72 +55,6 @@ function More({ title, children }: { title: string; children: React.ReactNode })
       </Collapsible.Trigger>
       <Collapsible.Content className="pt-1">{children}</Collapsible.Content>
     </Collapsible.Root>
-  );
-}
-
-/** Which light of a two-level lamp, in whose housing, or how much of a strip. */
-function LampDetail({ lamp }: { lamp: Lamp }) {
-  const job = useJob();
-  const edit = useEdit();
-  const part = job.parts.find((p) => p.id === lamp.partId);
-  if (part?.kind !== "load") return null;
-  const set = <F extends "light" | "housing" | "lengthM" | "replaces">(
-    field: F,
-    value: Lamp[F],
-  ): void => edit([{ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit]);
-  const hosts = job.lamps.filter(
-    (other) => other.partId === lamp.partId && other.id !== lamp.id && other.housing === "",
-  );
-  const { baseLoads } = job.vehicle;
-  return (
-    <>
-      {baseLoads.length > 0 && (
-        <Choice
-          label={`What ${lamp.label} takes the place of`}
-          value={lamp.replaces}
-          className="w-40"
-          options={[
-            { value: "", label: "added lamp" },
-            ...baseLoads.map((load) => ({ value: load.id, label: `in place of ${load.name}` })),
-          ]}
-          onChange={(replaces) => set("replaces", replaces)}
-        />
-      )}
-      {part.dim && (
-        <Choice
-          label={`Light of ${lamp.label}`}
-          value={lamp.light}
-          className="w-28"
-          options={[
-            { value: "main", label: "main light" },
-            { value: "dim", label: "dim light" },
-          ]}
-          onChange={(light) => set("light", light)}
-        />
-      )}
-      {part.dim && hosts.length > 0 && (
-        <Choice
-          label={`Housing of ${lamp.label}`}
-          value={lamp.housing}
-          className="w-40"
-          options={[
-            { value: "", label: "own housing" },
-            ...hosts.map((h) => ({ value: h.id, label: `with ${h.label}` })),
-          ]}
-          onChange={(id) => set("housing", hosts.find((h) => h.id === id)?.id ?? "")}
-        />
-      )}
-      {part.load.kind === "ledStrip" && (
-        <NumberInput
-          label={`Length of ${lamp.label}`}
-          unit="m"
-          value={lamp.lengthM}
-          max={1000}
-          className="w-16"
-          onCommit={(m) => set("lengthM", m)}
-        />
-      )}
-    </>
   );
 }
 
@@ -265,6 +202,12 @@ export function RunPanel({ plan, runId, canEdit }: RunPanelProps) {
         </More>
         <More title="Plug">
           <Alternatives runId={runId} kind="plug" canEdit={canEdit} />
+        </More>
+        <More title="Channel, module, programme">
+          <ChannelFields run={run} />
+        </More>
+        <More title="Wires one by one: colour, size, harness">
+          <WireChoices ownerId={runId} wires={[...plan.wires, ...plan.harnessWires]} />
         </More>
         <More title="Wired wrong (what if)">
           <Deviations runId={runId} wires={plan.wires} canEdit={canEdit} />

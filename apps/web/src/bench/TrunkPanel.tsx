@@ -1,24 +1,26 @@
 import {
   SUPPLY_GATES,
-  adoptPart,
   asId,
+  removeControl,
   removeSupply,
   setControl,
   setSupply,
   type Control,
+  type ControlId,
   type Edit,
   type JobPlan,
   type RunId,
   type Supply,
-  type SwitchPart,
 } from "@dragonet/core";
 import { useEdit, useJob } from "../job/jobStore.ts";
-import { useParts } from "../shelf/parts.ts";
 import { Choice } from "../ui/Choice.tsx";
-import { FactFields } from "../ui/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { TextInput } from "../ui/TextInput.tsx";
+import { ControlFields } from "./ControlFields.tsx";
 import { FeedChoice } from "./FeedChoice.tsx";
+import { FusePinFields } from "./FusePinFields.tsx";
+import { Lengths } from "./Lengths.tsx";
+import { WireChoices } from "./WireChoices.tsx";
 
 interface TrunkPanelProps {
   readonly plan: JobPlan;
@@ -37,32 +39,6 @@ const GATE_WHY: Readonly<Record<Supply["gate"], string>> = {
   key: "Off means off, and nobody has to think of it; nothing works with the key out.",
   switch: "Off means off, with the key out or in; somebody has to think of it.",
 };
-
-function Lengths({
-  fields,
-  canEdit,
-  onChange,
-}: {
-  fields: readonly (readonly [string, string, Supply["feedM"]])[];
-  canEdit: boolean;
-  onChange: (field: string, fact: Supply["feedM"]) => void;
-}) {
-  return fields.map(([field, label, fact]) => (
-    <div
-      key={field}
-      className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-t border-hair py-1"
-    >
-      <span className="w-full text-small">{label}</span>
-      <FactFields
-        label={label}
-        unit="m"
-        fact={fact}
-        disabled={!canEdit}
-        onChange={(value) => onChange(field, value)}
-      />
-    </div>
-  ));
-}
 
 function Reasons({ plan, ownerId }: Pick<TrunkPanelProps, "plan" | "ownerId">) {
   return (
@@ -116,6 +92,31 @@ function SupplyFields({ supply, canEdit }: { supply: Supply; canEdit: boolean })
           <p className="text-small text-muted">{GATE_WHY[supply.gate]}</p>
         </div>
       )}
+      {part?.kind === "box" && (
+        <div className="my-2 flex flex-wrap items-center gap-2">
+          <span className="text-small text-muted">Its channels switch</span>
+          <Choice
+            label="Side that its channels switch"
+            value={supply.switches}
+            className="w-56"
+            options={[
+              { value: "part", label: `the ${part.switches}, as it comes` },
+              { value: "positive", label: "the lamp’s positive" },
+              { value: "ground", label: "the lamp’s ground" },
+            ]}
+            onChange={(switches) => edit([setSupply(supply.id, "switches", switches)])}
+          />
+        </div>
+      )}
+      {!own && (
+        <FusePinFields
+          what={supply.name}
+          fuse={supply.fuse}
+          wire={supply.wire}
+          onFuse={(fuse) => edit([setSupply(supply.id, "fuse", fuse)])}
+          onWire={(wire) => edit([setSupply(supply.id, "wire", wire)])}
+        />
+      )}
       {!own && (
         <Lengths
           canEdit={canEdit}
@@ -128,63 +129,6 @@ function SupplyFields({ supply, canEdit }: { supply: Supply; canEdit: boolean })
           }
         />
       )}
-    </>
-  );
-}
-
-function ControlFields({ control, canEdit }: { control: Control; canEdit: boolean }) {
-  const job = useJob();
-  const edit = useEdit();
-  const { data } = useParts();
-  const switches = (data ?? [])
-    .map((kept) => kept.value)
-    .filter((p): p is SwitchPart => p.kind === "switch");
-  const setSwitch = (id: string): void => {
-    const part = switches.find((p) => p.id === id);
-    edit([
-      ...(part ? adoptPart(job, part) : []),
-      setControl(control.id, "switchPartId", part ? part.id : null),
-    ]);
-  };
-  return (
-    <>
-      <p className="text-small text-muted">Positions: {control.inputs.join(", ")}</p>
-      <div className="my-2 flex flex-wrap items-center gap-2">
-        <span className="text-small text-muted">Fed from</span>
-        <FeedChoice
-          job={job}
-          feed={control.feed}
-          disabled={!canEdit}
-          onChange={(feed) => edit([setControl(control.id, "feed", feed)])}
-        />
-      </div>
-      <div className="my-2 flex flex-wrap items-center gap-2">
-        <span className="text-small text-muted">Poles in each position</span>
-        <NumberInput
-          label="Poles in each position"
-          value={control.poles}
-          min={1}
-          max={12}
-          className="w-14"
-          onCommit={(n) => edit([setControl(control.id, "poles", Math.round(n))])}
-        />
-      </div>
-      <Choice
-        label="Switch of the control"
-        value={control.switchPartId ?? ""}
-        disabled={!canEdit}
-        className="w-full"
-        options={[
-          { value: "", label: "plain 10 A switch" },
-          ...switches.map((p) => ({ value: p.id, label: p.name })),
-        ]}
-        onChange={setSwitch}
-      />
-      <Lengths
-        canEdit={canEdit}
-        fields={[["feedM", "its feed, to the control", control.feedM]]}
-        onChange={(_, fact) => edit([setControl(control.id, "feedM", fact)])}
-      />
     </>
   );
 }
@@ -202,7 +146,7 @@ export function TrunkPanel({ plan, ownerId, canEdit }: TrunkPanelProps) {
       ? setSupply(supply.id, "name", name)
       : setControl((control ?? it).id as Control["id"], "name", name);
   const remove = (): Edit[] =>
-    supply ? removeSupply(job, supply.id) : [{ kind: "remove", entity: "control", id: it.id }];
+    supply ? removeSupply(job, supply.id) : removeControl(job, asId<ControlId>(it.id));
   return (
     <section aria-label={`${supply ? "Feed" : "Control"} ${it.name}`}>
       <fieldset disabled={!canEdit} className="min-w-0">
@@ -221,6 +165,11 @@ export function TrunkPanel({ plan, ownerId, canEdit }: TrunkPanelProps) {
         </div>
         {supply && <SupplyFields supply={supply} canEdit={canEdit} />}
         {control && <ControlFields control={control} canEdit={canEdit} />}
+      </fieldset>
+      <h3 className="mt-2 text-small text-muted">Wires one by one</h3>
+      <fieldset disabled={!canEdit} className="min-w-0">
+        <legend className="sr-only">Wires of {it.name}</legend>
+        <WireChoices ownerId={ownerId} wires={[...plan.wires, ...plan.harnessWires]} />
       </fieldset>
       <Reasons plan={plan} ownerId={ownerId} />
     </section>

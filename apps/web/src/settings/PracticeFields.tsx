@@ -1,13 +1,27 @@
-import { PLACES, type Practices } from "@dragonet/core";
+import { PLACES, WIRE_USES, parseWireColour, type Practices } from "@dragonet/core";
 import type { ReactNode } from "react";
 import { Choice } from "../ui/Choice.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 
 interface PracticeFieldsProps {
   readonly practices: Practices;
   readonly canEdit: boolean;
   readonly onChange: <F extends keyof Practices>(field: F, value: Practices[F]) => void;
 }
+
+const USE_WORDS: Readonly<Record<(typeof WIRE_USES)[number], string>> = {
+  feed: "feeds",
+  ground: "grounds",
+  park: "park",
+  low: "low beam",
+  high: "high beam",
+  brake: "brake",
+  left: "left turn",
+  right: "right turn",
+  hazard: "hazards",
+  horn: "horn",
+  reverse: "reverse",
+};
 
 function Line({ label, about, children }: { label: string; about: string; children: ReactNode }) {
   return (
@@ -136,6 +150,28 @@ export function PracticeFields({ practices, canEdit, onChange }: PracticeFieldsP
           className="w-16"
           onCommit={(v) => onChange("bundledWires", Math.round(v))}
         />
+      </Line>
+      <Line label="Wire colours" about="The shop’s own, by use; empty leaves it to the plan.">
+        <div className="flex max-w-xl flex-wrap gap-x-3 gap-y-1">
+          {WIRE_USES.map((use) => (
+            <span key={use} className="inline-flex items-center gap-1 text-small">
+              {USE_WORDS[use]}
+              <TextInput
+                label={`Wire colour: ${USE_WORDS[use]}`}
+                value={practices.colours.find((c) => c.use === use)?.colour ?? ""}
+                className="w-24"
+                maxLength={40}
+                check={(text) =>
+                  text === "" || parseWireColour(text) ? null : "such as brown or brown/white"
+                }
+                onCommit={(colour) => {
+                  const others = practices.colours.filter((c) => c.use !== use);
+                  onChange("colours", colour === "" ? others : [...others, { use, colour }]);
+                }}
+              />
+            </span>
+          ))}
+        </div>
       </Line>
     </fieldset>
   );

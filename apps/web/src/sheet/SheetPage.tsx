@@ -23,6 +23,8 @@ import { saveText } from "../ui/saveText.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
+import { HarnessSheet } from "./HarnessSheet.tsx";
+import { ToolsSheet } from "./ToolsSheet.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
 
 interface RunSheetProps {
@@ -367,6 +369,8 @@ export function SheetPage() {
       ))}
       <TrunkSheet plan={plan} />
       <LoomSheet />
+      <HarnessSheet plan={plan} units={units} />
+      <ToolsSheet />
       <InspectorSheet plan={plan} />
       <Closing plan={plan} />
     </article>

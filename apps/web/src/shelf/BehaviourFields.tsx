@@ -117,6 +117,11 @@ export function BehaviourFields({
             onChange={(boostWith) => set(i, { boostWith })}
           />
           <Signals
+            label={`Way ${i + 1}: flashes only with`}
+            chosen={b.flashWith}
+            onChange={(flashWith) => set(i, { flashWith })}
+          />
+          <Signals
             label={`Way ${i + 1}: off with`}
             chosen={b.offWith}
             onChange={(offWith) => set(i, { offWith })}

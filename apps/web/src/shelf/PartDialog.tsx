@@ -25,6 +25,9 @@ import type { Kept } from "../vehicles/vehicles.ts";
 import { newPart } from "./newPart.ts";
 import { BehaviourFields } from "./BehaviourFields.tsx";
 import { PartLine as Line } from "./PartLine.tsx";
+import { KitFields } from "./KitFields.tsx";
+import { MoreLights } from "./MoreLights.tsx";
+import { WayRatings } from "./WayRatings.tsx";
 import { SourceFields } from "./SourceFields.tsx";
 
 const LOAD_WORDS: Readonly<Record<LoadSpec["kind"], string>> = {
@@ -362,11 +365,12 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
                 { value: "relay", label: "relay" },
                 { value: "switch", label: "switch" },
                 { value: "converter", label: "converter" },
-                { value: "box", label: "fuse block, hub, relay board" },
+                { value: "box", label: "fuse block, hub, relay board, module" },
                 { value: "battery", label: "battery" },
                 { value: "connector", label: "plug" },
                 { value: "flasher", label: "flasher" },
                 { value: "sundry", label: "sundry" },
+                { value: "kit", label: "kit" },
               ]}
               onChange={(kind) => setPart(newPart(kind, part))}
             />
@@ -385,6 +389,24 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
         {part.kind === "relay" && <RelayFields part={part} onChange={setPart} />}
         {part.kind === "switch" && <SwitchFields part={part} onChange={setPart} />}
         <SourceFields part={part} onChange={setPart} />
+        {part.kind === "box" && <WayRatings part={part} onChange={setPart} />}
+        {part.kind === "load" && <MoreLights part={part} onChange={setPart} />}
+        {part.kind === "kit" && <KitFields part={part} onChange={setPart} />}
+        {part.kind !== "sundry" && part.kind !== "kit" && (
+          <Line label="Sealed to">
+            <TextInput
+              label="Ingress rating"
+              value={part.ingress}
+              placeholder="IP67, or empty"
+              className="w-32"
+              maxLength={6}
+              check={(text) =>
+                /^(IP[0-6X][0-9X]K?)?$/.test(text) ? null : "such as IP67 or IPX4, or empty"
+              }
+              onCommit={(ingress) => setPart({ ...part, ingress })}
+            />
+          </Line>
+        )}
         {part.kind === "box" && part.form !== "fuseBlock" && (
           <BehaviourFields
             behaviours={part.behaviours}

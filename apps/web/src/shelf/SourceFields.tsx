@@ -69,6 +69,7 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
   ],
   battery: [
     { field: "chemistry", label: "Chemistry", options: same(BATTERY_CHEMISTRIES) },
+    { field: "cells", label: "Cells in series (0: those of 12 V)", max: 24 },
     { field: "capacityAh", label: "Capacity", unit: "Ah" },
     { field: "hourRate", label: "Hour rate", unit: "h", max: 100 },
     { field: "peukert", label: "Peukert exponent" },
@@ -132,7 +133,7 @@ export function SourceFields({ part, onChange }: { part: Part; onChange: (part: 
             {...(unit ? { unit } : {})}
             value={Number(value)}
             {...(max === undefined ? {} : { max })}
-            onCommit={(n) => set(field, field === "ways" ? Math.round(n) : n)}
+            onCommit={(n) => set(field, field === "ways" || field === "cells" ? Math.round(n) : n)}
           />
         )}
       </PartLine>

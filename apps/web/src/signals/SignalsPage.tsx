@@ -32,6 +32,7 @@ import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
+import { SeenByVehicle } from "./SeenByVehicle.tsx";
 import { TimeStrips } from "./TimeStrips.tsx";
 import { useClock, type Clock } from "./useClock.ts";
 import { scriptOf, usePlay } from "./usePlay.ts";
@@ -219,7 +220,9 @@ function Rates({
               <th scope="col" className="text-right">
                 First flash
               </th>
-              <th scope="col">Verdict</th>
+              <th scope="col" className="pl-6!">
+                Verdict
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -235,7 +238,7 @@ function Rates({
                   <td className="num text-right">{m ? decimal(m.perMin, 0) : "–"}</td>
                   <td className="num text-right">{m ? `${decimal(m.onShare * 100, 0)} %` : "–"}</td>
                   <td className="num text-right">{m ? `${decimal(m.firstFlashS, 2)} s` : "–"}</td>
-                  <td>
+                  <td className="pl-6">
                     {m === null ? (
                       <span className="text-muted">does not flash</span>
                     ) : !turns ? (
@@ -397,6 +400,7 @@ export function SignalsPage() {
           </section>
         )}
         <ScriptText canEdit={canEdit} faults={faults} />
+        {report.ok && <SeenByVehicle seen={report.seen} />}
         {report.ok && <Remedies remedies={report.remedies} canEdit={canEdit} />}
         {report.ok && trace && <Rates trace={trace} measures={report.measures} job={job} />}
       </div>

@@ -15,6 +15,8 @@ import {
   type ConnectorPin,
   type Edit,
   type PinId,
+  TRAILER_SOCKET,
+  type Job,
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { Button } from "../ui/Button.tsx";
@@ -37,6 +39,12 @@ const checkColour = (text: string): string | null =>
 interface PinRowProps extends VehicleEditing {
   readonly pin: ConnectorPin;
 }
+
+const SUPPLY_WORDS: Readonly<Record<ConnectorPin["supply"], string>> = {
+  battery: "battery",
+  pack: "pack",
+  ac: "lighting coil (AC)",
+};
 
 function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
   const set = (field: keyof ConnectorPin, value: unknown): void =>
@@ -84,11 +92,22 @@ function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           className="w-24"
           onChange={(v) => set("liveWhen", v)}
         />
-        {job.vehicle.system.kind !== "engine" && (
+        <Choice
+          label={`${name}: live is`}
+          value={pin.switches}
+          options={[
+            { value: "positive", label: "positive" },
+            { value: "ground", label: "tied to ground" },
+          ]}
+          disabled={!canEdit}
+          className="mt-1 w-24"
+          onChange={(v) => set("switches", v)}
+        />
+        {(job.vehicle.system.kind !== "engine" || pin.family === "lighting") && (
           <Choice
             label={`${name}: whose volts`}
             value={pin.supply}
-            options={options(PIN_SUPPLIES)}
+            options={PIN_SUPPLIES.map((value) => ({ value, label: SUPPLY_WORDS[value] }))}
             disabled={!canEdit}
             className="mt-1 w-24"
             onChange={(v) => set("supply", v)}
@@ -146,6 +165,19 @@ function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
         />
       </td>
       <td>
+        {job.vehicle.variants.length > 0 && (
+          <Choice
+            label={`${name}: variant`}
+            value={pin.variant}
+            disabled={!canEdit}
+            className="w-28"
+            options={[
+              { value: "", label: "every variant" },
+              ...job.vehicle.variants.map((v) => ({ value: v.id as string, label: v.name })),
+            ]}
+            onChange={(v) => set("variant", v)}
+          />
+        )}
         <RemoveButton what={name} onClick={() => edit(removePin(job, pin.id))} />
       </td>
     </tr>
@@ -249,6 +281,26 @@ function ConnectorTable({
   );
 }
 
+/** A seven-pin trailer socket with its standard's pin-out, every contact still to be proved. */
+function trailerEdits(job: Job): Edit[] {
+  const connectorId = asId<ConnectorId>(mint("connector"));
+  const name = "Trailer socket, seven pins (ISO 1724)";
+  const supply = job.vehicle.system.kind === "pack" ? "pack" : "battery";
+  return [
+    append(job, "connector", { id: connectorId, name, where: "", at: "" }),
+    ...TRAILER_SOCKET.map((pin, i): Edit => ({
+      kind: "add",
+      entity: "pin",
+      at: job.vehicle.pins.length + i,
+      value: {
+        ...pin,
+        ...{ id: asId<PinId>(mint("pin")), connectorId, supply, fuseA: 0, variant: "" },
+        ...{ mayGiveA: assumed(1, 0.3, 2), switches: "positive", foundBy: "", certainty: "guess" },
+      },
+    })),
+  ];
+}
+
 /** Which connector carries what, on which colour, found by whom: where every tap is chosen from. */
 export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
   return (
@@ -256,21 +308,26 @@ export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
       title="Connector map"
       about="Colours are a maker’s habit, not a law: prove with a meter, then write it down for next time."
       action={
-        <Button
-          look="quiet"
-          onClick={() =>
-            edit([
-              append(job, "connector", {
-                id: asId<ConnectorId>(mint("connector")),
-                name: "New connector",
-                where: "",
-                at: "",
-              }),
-            ])
-          }
-        >
-          <Plus size={15} aria-hidden /> Connector
-        </Button>
+        <span className="inline-flex gap-2">
+          <Button look="quiet" onClick={() => edit(trailerEdits(job))}>
+            <Plus size={15} aria-hidden /> Trailer socket
+          </Button>
+          <Button
+            look="quiet"
+            onClick={() =>
+              edit([
+                append(job, "connector", {
+                  id: asId<ConnectorId>(mint("connector")),
+                  name: "New connector",
+                  where: "",
+                  at: "",
+                }),
+              ])
+            }
+          >
+            <Plus size={15} aria-hidden /> Connector
+          </Button>
+        </span>
       }
     >
       {job.vehicle.connectors.length === 0 && (

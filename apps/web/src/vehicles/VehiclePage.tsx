@@ -22,6 +22,7 @@ import { TextInput } from "../ui/TextInput.tsx";
 import { ConnectorMap } from "./ConnectorMap.tsx";
 import { newSystem } from "./newVehicle.ts";
 import { RouteMap } from "./RouteMap.tsx";
+import { Variants } from "./Variants.tsx";
 import { VehicleFacts } from "./VehicleFacts.tsx";
 import type { Kept } from "./vehicles.ts";
 
@@ -169,6 +170,7 @@ function ProfileEditor({ kept }: { kept: Kept<Vehicle> }) {
                 </span>
               </div>
             </Section>
+            <Variants job={job} edit={edit} canEdit={canEdit} />
             <EarlierJobs model={saved.value.model} />
           </div>
           <VehicleFacts job={job} edit={edit} canEdit={canEdit} />

@@ -31,11 +31,13 @@ import {
   rideSamples,
   routeOf,
   seeded,
+  seenByVehicle,
   simulateRide,
   simulateSignals,
   switchOffFirst,
   synthesise,
   weakestPoints,
+  toolsOf,
   withCauses,
   type BenchControls,
   type BenchView,
@@ -60,6 +62,8 @@ import {
   type RoutePlan,
   type RunId,
   type RunningState,
+  type Seen,
+  type Tool,
   type SignalTrace,
   type SwitchOff,
   type UnitSystem,
@@ -120,6 +124,7 @@ export type PlayReport =
       readonly trace: SignalTrace;
       /** In the order of the trace's lamps; null for one that does not flash. */
       readonly measures: readonly (FlashMeasure | null)[];
+      readonly seen: readonly Seen[];
       readonly remedies: readonly FlashRemedy[];
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -279,12 +284,19 @@ const planner = {
   play(job: Job, text: string, shelf: readonly Part[]): PlayReport {
     const script = readScript(job, text);
     if (!script.ok) return { ok: false, faults: script.faults };
-    const trace = simulateSignals(job, synthesise(job), script.value);
+    const circuit = synthesise(job);
+    const trace = simulateSignals(job, circuit, script.value);
     const measures = trace.lamps.map(measureFlash);
-    return { ok: true, trace, measures, remedies: flashRemedies(job, script.value, shelf) };
+    const remedies = flashRemedies(job, script.value, shelf);
+    return { ok: true, trace, measures, remedies, seen: seenByVehicle(job, circuit) };
   },
 
   fitCurve: fitChargingCurve,
+
+  /** What to lay out before the first step. */
+  tools(job: Job): Tool[] {
+    return toolsOf(job, synthesise(job));
+  },
 
   /** Every wire to cut, with its ends, spools and bundles. */
   cutList(job: Job, spoolM: number): CutList {

@@ -56,8 +56,8 @@ export interface RunCircuit {
   readonly shared: readonly ElementId[];
   /** Of these, what its load flows through. */
   readonly feedShared: readonly ElementId[];
-  /** Every lamp of it sits in a plug of the factory's: fuse and wire before it are the factory's. */
-  readonly plugged: boolean;
+  /** Its lamps are where factory lamps were: fuse and wire before it are the factory's. */
+  readonly factoryFused: boolean;
   /** Steps of a series string; 1 where lamps are side by side. */
   readonly steps: number;
   /** Signals the run waits for, its own switch apart. */

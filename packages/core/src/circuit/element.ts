@@ -56,6 +56,8 @@ export interface WireElement extends TwoPole {
   readonly label: string;
   /** Ready-made harness that it comes with; "" for a wire that is cut here. */
   readonly harness: string;
+  /** That harness by its id in the job; "" for a part's own leads, the vehicle's loom, or none. */
+  readonly harnessId: string;
   /** Wires that are sized together; "" where its size is given. */
   readonly group: string;
 }

@@ -4,3 +4,5 @@ export * from "./jobs.ts";
 export * from "./people.ts";
 export * from "./randomNetwork.ts";
 export * from "./randomJob.ts";
+export { demoShelf } from "./demoShelf.ts";
+export { roadKitPart } from "./newJobs.ts";

@@ -1,14 +1,15 @@
 import {
   asId,
   contentOf,
+  plugInModule,
   setRun,
   unbox,
   type Control,
   type ControlId,
   type HarnessId,
   type Job,
+  type PinId,
   type RunId,
-  type SupplyId,
 } from "../job/index.ts";
 import { PLAIN, type KitPart } from "../part/index.ts";
 import { measured, stated } from "../quantity/index.ts";
@@ -16,6 +17,7 @@ import { wiresOf } from "../circuit/index.ts";
 import { synthesise } from "../synthesis/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { eitherOf, from, make, part, when, type FitMaker } from "./jobMaker.ts";
+import { demoPart } from "./shelf.ts";
 import { CARRICK, LAPWING, LITTER, MIDGE, PETREL, PORTER } from "./vehicles.ts";
 
 const control = (id: string) => asId<ControlId>(id);
@@ -209,34 +211,25 @@ const CARRICK_NOSE: Vehicle = {
 
 /** Factory position lamps go dark beside the turn signal; a module drives the box at the rear. */
 function tourerModules(): Job {
-  const park = pinFeed("trunk-park");
-  return make("Plug-in modules, front and rear", "Ansgar Road Touring Club", CARRICK_NOSE, "club 9")
+  const deactivator = demoPart("plug-in-deactivator");
+  const pinId = asId<PinId>("trunk-park");
+  const maker = make(
+    "Plug-in modules, front and rear",
+    "Ansgar Road Touring Club",
+    CARRICK_NOSE,
+    "club 9",
+  )
     .card({ stage: "circuit", promised: "2026-12-20" })
-    .wish("beSeen", "Position lamps dark while that side turns.")
-    .supply("quiet", "Running-light deactivator", "plug-in-deactivator")
+    .wish("beSeen", "Position lamps dark while that side turns.");
+  if (deactivator.kind !== "box") throw new Error("the deactivator is no module");
+  const mint = (prefix: string) => `plugged-${prefix}-${maker.job.runs.length + 1}`;
+  const first = { module: deactivator, pinId, baseLoadId: "position-left", channel: 1 };
+  maker.do(...plugInModule(maker.job, { ...first, place: "left" }, mint));
+  const module = { supplyId: maker.job.supplies[0]!.id };
+  const second = { module, pinId, baseLoadId: "position-right", channel: 2 };
+  return maker
+    .do(...plugInModule(maker.job, { ...second, place: "right" }, mint))
     .supply("rear", "Rear module", "module-bus-rear", { gate: "key" })
-    .run(
-      "position-l",
-      "Left position lamp",
-      "front",
-      when("park"),
-      [["tail-two-level", 1, "left"]],
-      {
-        ...{ feed: park, throughId: asId<SupplyId>("quiet"), channel: 1, relay: "no" },
-      },
-    )
-    .lamp(0, { factory: true, joint: "plug", replaces: "position-left", label: "Left position" })
-    .run(
-      "position-r",
-      "Right position lamp",
-      "front",
-      when("park"),
-      [["tail-two-level", 1, "right"]],
-      {
-        ...{ feed: park, throughId: asId<SupplyId>("quiet"), channel: 2, relay: "no" },
-      },
-    )
-    .lamp(0, { factory: true, joint: "plug", replaces: "position-right", label: "Right position" })
     .run("box-brake", "Box brake light", "rear", when("brake"), [["tail-two-level", 1, "rear"]], {
       feed: from("rear"),
     }).job;

@@ -262,6 +262,8 @@ function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: UnitSites): Ro
     if (!built) return [];
     const source = sites.feedSite(run.feed);
     const owned = elements.get(run.id) ?? [];
+    // In the factory's plugs nothing of this circuit is laid.
+    if (!owned.some((e) => e.kind === "wire" && e.harness === "")) return [];
     const relayed = owned.some((e) => e.kind === "contact" || e.kind === "coil");
     const ownSwitch = owned.some((e) => e.kind === "switch");
     const splice = spliceSite(job, run, ways.of);

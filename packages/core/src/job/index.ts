@@ -6,6 +6,7 @@ export * from "./job.ts";
 export * from "./create.ts";
 export * from "./channels.ts";
 export * from "./kit.ts";
+export * from "./firstChoices.ts";
 export * from "./entities.ts";
 export * from "./edit.ts";
 export * from "./edits.ts";

@@ -11,6 +11,7 @@ import {
   stripsOf,
   trunkStripsOf,
   type TrunkStrip,
+  harnessWiresOf,
   wireListOf,
   type Material,
   type Strip,
@@ -32,6 +33,8 @@ export interface JobPlan {
   readonly findings: readonly Finding[];
   readonly materials: readonly Material[];
   readonly wires: readonly WireLine[];
+  /** Wires of harnesses that come made up. */
+  readonly harnessWires: readonly WireLine[];
 }
 
 export interface CheckedCircuit {
@@ -77,5 +80,6 @@ export function planJob(job: Job, units: UnitSystem): JobPlan {
     findings,
     materials: materialsOf(job, circuit),
     wires: wireListOf(circuit),
+    harnessWires: harnessWiresOf(circuit),
   };
 }

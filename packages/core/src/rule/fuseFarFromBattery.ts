@@ -15,7 +15,7 @@ export const fuseFarFromBattery: Rule = {
       const before = elementsOf(context.circuit, made.feedShared, "fuse");
       if (!fuse && before.length > 0) return [];
       // In the factory's plug a lamp has the factory's fuse, as the one before it had.
-      if (!fuse && made.plugged) return [];
+      if (!fuse && made.factoryFused) return [];
       if (!fuse) {
         return [
           {

@@ -17,7 +17,7 @@ export const tapOverLimit: Rule = {
     builtRuns(context).flatMap(({ run, made }) => {
       const found: Found[] = [];
       // What a replaced lamp drew is free again for the one in its place.
-      const freed = made.plugged ? freedA(context.job, run) : 0;
+      const freed = made.factoryFused ? freedA(context.job, run) : 0;
       if (made.source.kind === "pin" && made.drawA.mid > made.source.pin.mayGiveA.low + freed) {
         const { pin } = made.source;
         const sure = made.drawA.mid > pin.mayGiveA.high + freed;

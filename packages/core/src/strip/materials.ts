@@ -1,4 +1,11 @@
-import { wireEnds, wiresOf, type Circuit, type Element, type Unit } from "../circuit/index.ts";
+import {
+  wireEnds,
+  wiresOf,
+  type Circuit,
+  type Element,
+  type Unit,
+  type WireElement,
+} from "../circuit/index.ts";
 import type { ElementId, Job, NodeId, RunId } from "../job/index.ts";
 import { decimal } from "../quantity/index.ts";
 
@@ -116,7 +123,7 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
     put({ name: `wire ${wire.gaugeId}`, unit: "m", detail: wire.colour }, wire.lengthM.high);
   }
   for (const harness of job.harnesses) {
-    const made = wiresOf(circuit).filter((wire) => wire.harness === harness.name).length;
+    const made = wiresOf(circuit).filter((wire) => wire.harnessId === harness.id).length;
     if (made > 0) put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
   }
   for (const { name, needed } of job.kit) {
@@ -135,6 +142,8 @@ export interface WireLine {
   readonly gaugeId: string;
   readonly colour: string;
   readonly lengthM: number;
+  /** Harness that it comes in; "" for one that is cut here. */
+  readonly harness: string;
   readonly from: string;
   readonly to: string;
   /** The terminals themselves. */
@@ -143,9 +152,16 @@ export interface WireLine {
 }
 
 /** Every wire that is cut, in the order of its label. */
-export function wireListOf(circuit: Circuit): WireLine[] {
+export const wireListOf = (circuit: Circuit): WireLine[] =>
+  linesOf(circuit, (wire) => wire.harness === "");
+
+/** Every wire of the harnesses that come made up, in the same order. */
+export const harnessWiresOf = (circuit: Circuit): WireLine[] =>
+  linesOf(circuit, (wire) => wire.harnessId !== "");
+
+function linesOf(circuit: Circuit, wanted: (wire: WireElement) => boolean): WireLine[] {
   return wiresOf(circuit)
-    .filter((wire) => wire.harness === "")
+    .filter(wanted)
     .map((wire): WireLine => {
       const [from, to] = wireEnds(circuit, wire);
       const { id, runId, label, gaugeId, colour } = wire;
@@ -158,6 +174,7 @@ export function wireListOf(circuit: Circuit): WireLine[] {
         gaugeId,
         colour,
         lengthM: wire.lengthM.value,
+        harness: wire.harness,
         from,
         to,
       };

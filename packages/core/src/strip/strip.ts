@@ -118,14 +118,14 @@ function partsOf(
         ? element.group === ""
         : element.kind === "fuse" && path === "control";
     const choice = element.kind === "tap" && path === "power" ? "feed" : spec.choice;
-    const isCut = element.kind === "wire" && element.harness === "";
+    const isLaid = element.kind === "wire" && (element.harness === "" || element.harnessId !== "");
     return [
       {
         elementId: id,
         kind: element.kind,
         name: spec.name(element),
         detail: spec.detail(element, units),
-        colour: isCut ? element.colour : "",
+        colour: isLaid ? element.colour : "",
         beforeFuse,
         fromV: at?.fromV ?? 0,
         toV: at?.toV ?? 0,

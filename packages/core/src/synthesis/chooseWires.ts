@@ -33,6 +33,7 @@ export function chooseWires(job: Job, elements: ReadonlyMap<ElementId, Element>)
       ...wire,
       harness:
         choice.harnessId === "" ? wire.harness : (names.get(choice.harnessId) ?? wire.harness),
+      harnessId: choice.harnessId,
       gaugeId: sized ? choice.gaugeId : wire.gaugeId,
       group: sized ? "" : wire.group,
       lengthM: choice.lengthM ?? wire.lengthM,

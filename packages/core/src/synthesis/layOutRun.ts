@@ -113,7 +113,7 @@ export function layOutRun(plan: RunPlan, place: Place): RunCircuit {
     root: plan.feed.root,
     shared: [...new Set([...out.shared, ...made.shared])],
     feedShared: out.shared,
-    plugged,
+    factoryFused: plan.factoryFused,
     steps,
     signals: plan.signals,
     drawA: plan.drawA,

@@ -298,8 +298,10 @@ export function layOutControl(laid: Laid, plan: ControlPlan): TrunkCircuit | nul
       switches: control.switches,
     });
   }
+  // What lies beyond its own wire to ground is everybody's way back.
+  const own = grounds ? fed.path.slice(0, 1) : fed.path;
   return {
     ...{ ownerId, kind: "control", name: control.name, source: feed.source, root: feed.root },
-    ...{ feedRoot: feed.root, shared: fed.shared, path: fed.path, gate: NONE, node: common, drawA },
+    ...{ feedRoot: feed.root, shared: fed.shared, path: own, gate: NONE, node: common, drawA },
   };
 }

@@ -77,7 +77,7 @@ export function nameWires(
 
 function markOf(wire: WireElement, naming: Naming, counts: Map<RunId, number>, colours: Colours) {
   const colour = colours.chosen.get(wire.id) ?? colourOf(wire.role, naming.colour, colours);
-  if (wire.harness !== "")
+  if (wire.harness !== "" && wire.harnessId === "")
     return { label: wire.role === "factory" ? "factory" : "pigtail", colour };
   const n = (counts.get(wire.runId) ?? 0) + 1;
   counts.set(wire.runId, n);

@@ -38,6 +38,8 @@ export interface RunPlan {
   readonly connectorPart: ConnectorPart | null;
   /** Its feed is a factory wire as it comes, so that lamps may go into the factory's plugs. */
   readonly plugs: boolean;
+  /** Its lamps are where factory lamps were: the factory's fuse protects them. */
+  readonly factoryFused: boolean;
   /** Module between that plug and its lamps, and the channel that it takes; null without one. */
   readonly module: PlannedModule | null;
   /** Wire the coil is fed from; null when the coil hangs behind the run's own fuse. */

@@ -309,7 +309,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     plugs &&
     run.fuse.kind === "auto" &&
     loads.length > 0 &&
-    loads.every(({ lamp }) => lamp.joint !== "splice");
+    loads.every(({ lamp }) => lamp.joint !== "splice" || lamp.replaces !== "");
   const behindControl = kit !== null && run.fuse.kind === "auto";
   const fuse: Decision<number | null> = behindControl
     ? {
@@ -364,6 +364,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     box,
     connectorPart: plug,
     plugs,
+    factoryFused: behindFactory,
     module: plugs ? module : null,
     coilTap: tap && relay.value && !(grounds && deaf) ? tap.value : null,
     logic: relay.value ? ways : null,

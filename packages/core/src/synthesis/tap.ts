@@ -1,5 +1,5 @@
 import { decimal } from "../quantity/index.ts";
-import { inputWord, type Input, type Job, type Run } from "../job/index.ts";
+import { inputWord, type Feed, type Input, type Job, type Run } from "../job/index.ts";
 import type { Certainty, ConnectorPin, Vehicle } from "../vehicle/index.ts";
 import type { Decision } from "./decision.ts";
 import { controlOfPin, controlPins } from "./kitControl.ts";
@@ -33,6 +33,35 @@ export function tapsFor(job: Job, input: Input): ConnectorPin[] {
   return [...controlPins(job, input), ...factory];
 }
 
+/** Supplies that a feed comes through, its own first. */
+function supplyChain(job: Job, feed: Feed): readonly string[] {
+  const chain: string[] = [];
+  let at: Feed = feed;
+  while (at.kind === "supply" && !chain.includes(at.supplyId)) {
+    const { supplyId } = at;
+    chain.push(supplyId);
+    const supply = job.supplies.find((s) => s.id === supplyId);
+    if (!supply) break;
+    at = supply.feed;
+  }
+  return chain;
+}
+
+/**
+ * Of several controls of kits with the same signal the one that shares most of the run's own
+ * feed: two kits on one vehicle each work their own lamps.
+ */
+function kitFirst(job: Job, run: Run, pins: readonly ConnectorPin[]): ConnectorPin[] {
+  const own = new Set(supplyChain(job, run.feed));
+  const shared = (pin: ConnectorPin): number => {
+    const at = controlOfPin(job, pin);
+    return at ? supplyChain(job, at.control.feed).filter((id) => own.has(id)).length : 0;
+  };
+  const kit = pins.filter((pin) => controlOfPin(job, pin) !== null);
+  const others = pins.filter((pin) => controlOfPin(job, pin) === null);
+  return [...kit.sort((a, b) => shared(b) - shared(a)), ...others];
+}
+
 /** Chooses the wire that triggers a run from the connector map; null when none is known. */
 export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorPin> | null {
   const { vehicle } = job;
@@ -45,7 +74,7 @@ export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorP
       pinned: true,
     };
   }
-  const [best, ...others] = tapsFor(job, input);
+  const [best, ...others] = kitFirst(job, run, tapsFor(job, input));
   if (!best) return null;
   if (controlOfPin(job, best)) {
     return {

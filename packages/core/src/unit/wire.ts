@@ -31,6 +31,7 @@ export const wire: InsideSpec<WireElement> = {
   detail: (e, units) => {
     const length = lengthText(e.lengthM.value, units);
     if (e.harness === "") return `${e.colour}, ${length}`;
+    if (e.harnessId !== "") return `${e.colour}, ${length}, made up`;
     return e.role === "factory" ? "factory" : `pigtail, ${length}`;
   },
   choice: "wire",
@@ -39,7 +40,8 @@ export const wire: InsideSpec<WireElement> = {
     if (e.role === "factory") return [];
     const ends = wireEnds(circuit, e);
     const own = ends.find((end) => !end.endsWith("splice") && !/^step \d/.test(end)) ?? "lamp";
-    const said = e.harness === "" ? `wire ${e.label}, ${ends.join(" to ")}` : `pigtail of ${own}`;
+    const laid = e.harness === "" || e.harnessId !== "";
+    const said = laid ? `wire ${e.label}, ${ends.join(" to ")}` : `pigtail of ${own}`;
     const live = e.role !== "return" && e.role !== "coilReturn";
     return [
       faultOf("open", `${said} broken`, e.id, OPEN_OHM),

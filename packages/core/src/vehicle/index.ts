@@ -1,2 +1,3 @@
 export * from "./vehicle.ts";
 export * from "./routeMap.ts";
+export * from "./trailerSocket.ts";

@@ -1,0 +1,134 @@
+import { useState } from "react";
+import {
+  LAMP_JOINTS,
+  LAMP_PLACES,
+  asId,
+  replaceLamp,
+  type Lamp,
+  type PinId,
+  type RunId,
+} from "@dragonet/core";
+import { mint } from "../app/mint.ts";
+import { useEdit, useJob } from "../job/jobStore.ts";
+import { isLoad, useParts } from "../shelf/parts.ts";
+import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/Choice.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+import { firstChosen, pinOptions, wiresToHangOn } from "./factoryWires.ts";
+
+const JOINT_WORDS: Readonly<Record<(typeof LAMP_JOINTS)[number], string>> = {
+  plug: "by its own plug, into the factory’s",
+  adapter: "by an adapter lead, plug to plug",
+  splice: "spliced to the factory’s leads",
+};
+
+interface FormProps {
+  readonly onClose: () => void;
+  readonly onMade: (runId: RunId) => void;
+}
+
+/** A lamp in the place of one the vehicle has: the old load leaves the budget, its fuse stays. */
+export function ReplaceLamp({ onClose, onMade }: FormProps) {
+  const job = useJob();
+  const edit = useEdit();
+  const { data } = useParts();
+  const loads = (data ?? []).map((kept) => kept.value).filter(isLoad);
+  const wires = wiresToHangOn(job);
+  const [partId, setPartId] = useState("");
+  const [count, setCount] = useState(1);
+  const [place, setPlace] = useState<Lamp["place"]>("rear");
+  const [pinId, setPinId] = useState("");
+  const [replaces, setReplaces] = useState("");
+  const [joint, setJoint] = useState<Lamp["joint"]>("plug");
+  const part = loads.find((p) => p.id === partId) ?? loads[0];
+  const pin = firstChosen(wires, pinId);
+  if (!pin) {
+    return (
+      <p>
+        No factory wire is known yet. Find the one that the lamp hangs on, and write it into the
+        vehicle’s connector map.
+      </p>
+    );
+  }
+  if (!part) return <p>The shelf is empty: put the new lamp on it first.</p>;
+  const make = (): void => {
+    const name = `${part.name} on ${pin.carries}`;
+    const what = { part, count, place, pinId: asId<PinId>(pin.id), replaces, joint, name };
+    const edits = replaceLamp(job, what, mint);
+    const added = edits.find((e) => e.kind === "add" && e.entity === "run");
+    edit(edits);
+    if (added?.kind === "add" && added.entity === "run") onMade(added.value.id);
+    onClose();
+  };
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="w-36 font-bold">Goes</span>
+        <Choice
+          label="What goes"
+          value={replaces}
+          className="w-72"
+          options={[
+            { value: "", label: "a lamp whose draw nobody has told" },
+            ...job.vehicle.baseLoads.map((load) => ({ value: load.id, label: load.name })),
+          ]}
+          onChange={setReplaces}
+        />
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="w-36 font-bold">It hung on</span>
+        <Choice
+          label="Wire it hung on"
+          value={pin.id as string}
+          className="w-72"
+          options={pinOptions(job, wires)}
+          onChange={setPinId}
+        />
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="w-36 font-bold">Comes</span>
+        <NumberInput
+          label="How many come"
+          value={count}
+          min={1}
+          max={20}
+          className="w-14"
+          onCommit={(n) => setCount(Math.round(n))}
+        />
+        <Choice
+          label="Lamp that comes"
+          value={part.id as string}
+          className="w-64"
+          options={loads.map((p) => ({ value: p.id as string, label: p.name }))}
+          onChange={setPartId}
+        />
+        <Choice
+          label="Where it sits"
+          value={place}
+          className="w-24"
+          options={LAMP_PLACES.map((value) => ({ value, label: value }))}
+          onChange={setPlace}
+        />
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="w-36 font-bold">Joined</span>
+        <Choice
+          label="How it joins"
+          value={joint}
+          className="w-72"
+          options={LAMP_JOINTS.map((value) => ({ value, label: JOINT_WORDS[value] }))}
+          onChange={setJoint}
+        />
+      </div>
+      <p className="text-small text-muted">
+        Factory fuse and wire stay. What the vehicle’s flasher or monitor sees then is told on the
+        signals page.
+      </p>
+      <div>
+        <Button look="main" onClick={make}>
+          Replace
+        </Button>
+      </div>
+    </div>
+  );
+}
