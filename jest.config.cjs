@@ -1,6 +1,6 @@
 /** One project a workspace; API tests want DATABASE_URL, which scripts/test.mjs sets. */
 const swc = [
-  "@swc/jest",
+  `${__dirname}/scripts/lib/jestTransform.cjs`,
   {
     jsc: {
       parser: { syntax: "typescript", decorators: true, tsx: true },

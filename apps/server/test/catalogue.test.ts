@@ -1,5 +1,5 @@
 import type { Agent } from "supertest";
-import { DEMO_SHELF, DEMO_VEHICLES, demoPart } from "@dragonet/core/demo";
+import { DEMO_VEHICLES, demoPart, demoShelf } from "@dragonet/core/demo";
 import { Shop } from "./shop.ts";
 
 describe("the shelf and the vehicles", () => {
@@ -13,7 +13,7 @@ describe("the shelf and the vehicles", () => {
   afterAll(() => shop.close());
 
   it("are seeded", async () => {
-    expect((await pim.get("/api/parts").expect(200)).body).toHaveLength(DEMO_SHELF.length);
+    expect((await pim.get("/api/parts").expect(200)).body).toHaveLength(demoShelf().length);
     expect((await pim.get("/api/vehicles").expect(200)).body).toHaveLength(DEMO_VEHICLES.length);
   });
 

@@ -329,9 +329,14 @@ describe("a database of an earlier version", () => {
         await client.query("update job set document = $1 where id = $2", [old, id]);
       }
       await client.query(
-        `update vehicle_profile set value = value - 'places' - 'segments' - 'size'`,
+        `update vehicle_profile set value = value - 'places' - 'segments' - 'size', shape = 1`,
       );
-      await client.query(`update shop set practices = practices - 'slack'`);
+      await client.query(`update shop set practices = practices - 'slack' - 'colours', shape = 1`);
+      // A part of version 1, and one that says it is of this version: that is left alone.
+      await client.query(
+        `update part set value = value - 'ingress' - 'lights', shape = 1 where id = 'pod-18'`,
+      );
+      await client.query(`update part set value = value - 'ingress' where id = 'pod-30'`);
       await client.end();
       await shop.restart();
       const pim = await shop.person("pim");
@@ -350,7 +355,12 @@ describe("a database of an earlier version", () => {
           edits: [{ kind: "setOnce", entity: "card", field: "note", value: "still works" }],
         })
         .expect(200);
-      expect((await pim.get("/api/practices").expect(200)).body.slack).toBe("spare");
+      expect((await pim.get("/api/practices").expect(200)).body).toMatchObject({
+        ...{ slack: "spare", colours: [] },
+      });
+      const part = async (id: string) => (await pim.get(`/api/parts/${id}`).expect(200)).body.value;
+      expect(await part("pod-18")).toMatchObject({ ingress: "", lights: [] });
+      expect(await part("pod-30")).not.toHaveProperty("ingress");
     } finally {
       await shop.close();
     }

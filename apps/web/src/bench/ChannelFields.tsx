@@ -29,7 +29,7 @@ export function ChannelFields({ run }: { run: Run }) {
           className="w-full"
           options={[
             { value: "", label: "through no module" },
-            ...modules.map((s) => ({ value: s.id as string, label: `through ${s.name}` })),
+            ...modules.map((s) => ({ value: s.id, label: `through ${s.name}` })),
           ]}
           onChange={(id) => set("throughId", modules.find((s) => s.id === id)?.id ?? "")}
         />

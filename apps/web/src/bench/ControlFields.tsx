@@ -71,7 +71,7 @@ export function ControlFields({ control, canEdit }: { control: Control; canEdit:
             className="w-56"
             options={[
               { value: "", label: "a switch of its own" },
-              ...hosts.map((c) => ({ value: c.id as string, label: `one switch with ${c.name}` })),
+              ...hosts.map((c) => ({ value: c.id, label: `one switch with ${c.name}` })),
             ]}
             onChange={(id) => set("housing", hosts.find((c) => c.id === id)?.id ?? "")}
           />
@@ -95,7 +95,7 @@ export function ControlFields({ control, canEdit }: { control: Control; canEdit:
         className="w-full"
         options={[
           { value: "", label: "plain 10 A switch" },
-          ...switches.map((p) => ({ value: p.id as string, label: p.name })),
+          ...switches.map((p) => ({ value: p.id, label: p.name })),
         ]}
         onChange={setSwitch}
       />

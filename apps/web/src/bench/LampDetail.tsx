@@ -71,7 +71,7 @@ export function LampDetail({ lamp }: { lamp: Lamp }) {
           className="w-40"
           options={[
             { value: "", label: "own housing" },
-            ...hosts.map((h) => ({ value: h.id as string, label: `with ${h.label}` })),
+            ...hosts.map((h) => ({ value: h.id, label: `with ${h.label}` })),
           ]}
           onChange={(id) => set("housing", hosts.find((h) => h.id === id)?.id ?? "")}
         />

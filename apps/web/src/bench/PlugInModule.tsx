@@ -62,7 +62,7 @@ export function PlugInModule({
     const edits = plugInModule(job, what, mint);
     edit(edits);
     const added = edits.find((e) => e.kind === "add" && e.entity === "run");
-    if (added?.kind === "add" && added.entity === "run") onMade(added.value.id);
+    if (added) onMade(added.value.id);
     onClose();
   };
   return (
@@ -89,7 +89,7 @@ export function PlugInModule({
         <span className="w-36 font-bold">Between the plug of</span>
         <Choice
           label="Wire that goes in"
-          value={pin.id as string}
+          value={pin.id}
           className="w-72"
           options={pinOptions(job, wires)}
           onChange={setPinId}

@@ -57,7 +57,7 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
     const edits = replaceLamp(job, what, mint);
     const added = edits.find((e) => e.kind === "add" && e.entity === "run");
     edit(edits);
-    if (added?.kind === "add" && added.entity === "run") onMade(added.value.id);
+    if (added) onMade(added.value.id);
     onClose();
   };
   return (
@@ -79,7 +79,7 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
         <span className="w-36 font-bold">It hung on</span>
         <Choice
           label="Wire it hung on"
-          value={pin.id as string}
+          value={pin.id}
           className="w-72"
           options={pinOptions(job, wires)}
           onChange={setPinId}
@@ -97,9 +97,9 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
         />
         <Choice
           label="Lamp that comes"
-          value={part.id as string}
+          value={part.id}
           className="w-64"
-          options={loads.map((p) => ({ value: p.id as string, label: p.name }))}
+          options={loads.map((p) => ({ value: p.id, label: p.name }))}
           onChange={setPartId}
         />
         <Choice

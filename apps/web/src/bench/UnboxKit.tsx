@@ -88,7 +88,7 @@ export function UnboxKit({
     const edits = unbox(job, kit, () => mint("kit"));
     edit(edits);
     const added = edits.find((e) => e.kind === "add" && e.entity === "run");
-    if (added?.kind === "add" && added.entity === "run") onMade(added.value.id);
+    if (added) onMade(added.value.id);
     onClose();
   };
   return (
@@ -98,9 +98,9 @@ export function UnboxKit({
           <div className="flex flex-wrap items-center gap-3">
             <Choice
               label="Kit to unbox"
-              value={kit.id as string}
+              value={kit.id}
               className="w-80"
-              options={kits.map((k) => ({ value: k.id as string, label: k.name }))}
+              options={kits.map((k) => ({ value: k.id, label: k.name }))}
               onChange={setKitId}
             />
             <Button look="main" onClick={make}>

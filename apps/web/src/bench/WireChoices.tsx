@@ -35,7 +35,7 @@ function WireRow({ wire, choice }: { wire: PlannedWire; choice: WireChoice | und
   const now: WireChoice = choice ?? {
     ...{
       id: "",
-      wire: wire.elementId as string,
+      wire: wire.elementId,
       harnessId: "",
       colour: "",
       gaugeId: "",
@@ -95,7 +95,7 @@ function WireRow({ wire, choice }: { wire: PlannedWire; choice: WireChoice | und
           className="w-32"
           options={[
             { value: "", label: "cut here" },
-            ...job.harnesses.map((h) => ({ value: h.id as string, label: h.name })),
+            ...job.harnesses.map((h) => ({ value: h.id, label: h.name })),
             { value: NEW_HARNESS, label: "in a new harness" },
           ]}
           onChange={setHarness}

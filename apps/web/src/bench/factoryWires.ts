@@ -14,5 +14,5 @@ export const firstChosen = (wires: readonly ConnectorPin[], id: string): Connect
 export const pinOptions = (job: Job, wires: readonly ConnectorPin[]) =>
   wires.map((pin) => {
     const plug = job.vehicle.connectors.find((c) => c.id === pin.connectorId)?.name ?? "";
-    return { value: pin.id as string, label: `${pin.carries}, ${plug} ${pin.cavity}` };
+    return { value: pin.id, label: `${pin.carries}, ${plug} ${pin.cavity}` };
   });

@@ -173,7 +173,7 @@ function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
             className="w-28"
             options={[
               { value: "", label: "every variant" },
-              ...job.vehicle.variants.map((v) => ({ value: v.id as string, label: v.name })),
+              ...job.vehicle.variants.map((v) => ({ value: v.id, label: v.name })),
             ]}
             onChange={(v) => set("variant", v)}
           />

@@ -17,9 +17,7 @@ export function Variants({ job, edit, canEdit }: VehicleEditing) {
       : []),
     ...pins
       .filter((pin) => pin.variant === id)
-      .map(
-        (pin) => ({ kind: "set", entity: "pin", id: pin.id, field: "variant", value: "" }) as Edit,
-      ),
+      .map((pin) => ({ kind: "set", entity: "pin", id: pin.id, field: "variant", value: "" })),
     { kind: "remove", entity: "variant", id },
   ];
   return (
@@ -69,7 +67,7 @@ export function Variants({ job, edit, canEdit }: VehicleEditing) {
             className="w-60"
             options={[
               { value: "", label: "not told" },
-              ...variants.map((v) => ({ value: v.id as string, label: v.name })),
+              ...variants.map((v) => ({ value: v.id, label: v.name })),
             ]}
             onChange={(id) =>
               edit([

@@ -107,7 +107,7 @@ export function roadKitPart(): KitPart {
     const long = wire.role === "branch" ? 0.4 : harness === front ? 3.2 : 2.6;
     return [
       {
-        ...{ id: `kit-wire-${i + 1}`, wire: wire.id as string, harnessId: harness.id, colour },
+        ...{ id: `kit-wire-${i + 1}`, wire: wire.id, harnessId: harness.id, colour },
         gaugeId: wire.role === "branch" ? "18 AWG" : "14 AWG",
         lengthM: measured(long, long - 0.02, long + 0.02),
       },

@@ -1,0 +1,372 @@
+/** Lamps replaced, modules plugged in, controls that tie to ground, channels and programmes. */
+import {
+  PLAIN,
+  adoptPart,
+  allOf,
+  append,
+  asId,
+  channelOf,
+  createControl,
+  createJob,
+  createSupply,
+  elementsOf,
+  integrityFaults,
+  materialsOf,
+  plugInModule,
+  programOf,
+  replaceLamp,
+  seenByVehicle,
+  setRun,
+  solveCircuit,
+  stated,
+  synthesise,
+  unitAt,
+  wiresOf,
+  type BoxPart,
+  type Circuit,
+  type ControlId,
+  type Input,
+  type Job,
+  type LoadPart,
+  type PinId,
+  type Run,
+  type RunId,
+  type SupplyId,
+  type Vehicle,
+} from "../src/index.ts";
+import { FELLRUNNER, LITTER, PETREL, PORTER, demoPart } from "../src/demo/index.ts";
+import { RUN, edited, findingsOf, jobWith, rulesOf } from "./helpers.ts";
+
+const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicle);
+const keyed = allOf("switch", "key");
+const oneRun = (partId: string, on = keyed, fields: Partial<Run> = {}): Job =>
+  jobWith(partId, 1, on, fields);
+
+const minter = () => {
+  let n = 0;
+  return (prefix = "made") => `${prefix}-${(n += 1)}`;
+};
+const load = (id: string): LoadPart => {
+  const part = demoPart(id);
+  if (part.kind !== "load") throw new Error(`${id} is no load`);
+  return part;
+};
+const box = (id: string): BoxPart => {
+  const part = demoPart(id);
+  if (part.kind !== "box") throw new Error(`${id} is no box`);
+  return part;
+};
+const volts = (job: Job, circuit: Circuit, inputs: readonly Input[], run: RunId = RUN) => {
+  const solved = solveCircuit(
+    circuit,
+    { inputs: new Set(inputs), switches: new Set(), sourceV: 12.7, packV: 50 },
+    job.practices.ambientC,
+  );
+  if (solved.kind !== "solved") throw new Error(solved.kind);
+  const made = circuit.runs.find((r) => r.runId === run)!;
+  return made.branches.map((branch) => {
+    const at = solved.point.at.get(branch.load)!;
+    return at.fromV - at.toV;
+  });
+};
+describe("a replaced lamp", () => {
+  const bare = onVehicle({
+    ...PETREL,
+    baseLoads: [
+      ...PETREL.baseLoads,
+      {
+        ...{ id: "bulbs", name: "Left bulbs", currentA: stated(1.6) },
+        ...{ parked: 0, engineOff: 0, idle: 0.05, town: 0.05, cruise: 0.05 },
+      },
+    ],
+  });
+  const replaced = (joint: "plug" | "adapter" | "splice", count = 1) => {
+    const what = {
+      ...{ part: load("turn-plug"), count, place: "rear" as const, replaces: "bulbs", joint },
+      ...{ pinId: asId<PinId>("left"), name: "Left turn" },
+    };
+    return edited(bare, ...replaceLamp(bare, what, minter()));
+  };
+
+  it("by its plug has no cut wire, no splice and the factory's fuse, and lights with its signal", () => {
+    const job = replaced("plug", 2);
+    const circuit = synthesise(job);
+    const [run] = circuit.runs;
+    expect(wiresOf(circuit).filter((w) => w.harness === "")).toEqual([]);
+    expect([...circuit.units.values()].map((u) => u.kind)).not.toContain("splice");
+    expect(circuit.choices.find((c) => c.kind === "fuse")?.picked).toBe("the factory's own");
+    expect(rulesOf(job)).not.toContain("fuse-far-from-battery");
+    const on = volts(job, circuit, ["key", "left"], run!.runId);
+    const off = volts(job, circuit, ["key", "right"], run!.runId);
+    for (const v of on) expect(v).toBeGreaterThan(12.5);
+    for (const v of off) expect(Math.abs(v)).toBeLessThan(0.1);
+  });
+
+  it("by an adapter has one adapter a lamp among the parts, both of its wires in it", () => {
+    const job = replaced("adapter", 2);
+    const circuit = synthesise(job);
+    const adapters = materialsOf(job, circuit).filter((m) => m.name.startsWith("adapter lead"));
+    expect(adapters.map((m) => m.count)).toEqual([2]);
+    expect(elementsOf(circuit, [...circuit.elements.keys()], "connector")).toHaveLength(4);
+  });
+
+  it("by splices keeps the factory's fuse too", () => {
+    const circuit = synthesise(replaced("splice"));
+    expect(circuit.runs[0]?.factoryFused).toBe(true);
+    expect(elementsOf(circuit, [...circuit.elements.keys()], "fuse")).toEqual([]);
+    expect(wiresOf(circuit).some((w) => w.harness === "")).toBe(true);
+  });
+
+  it("is seen by the vehicle for what it draws", () => {
+    const job = replaced("plug");
+    const [seen] = seenByVehicle(job, synthesise(job));
+    const { turn } = PETREL;
+    expect(seen).toMatchObject({ carries: "left turn", wasA: 1.6, leastA: turn?.leastA });
+    // 1.7 W at the charging volts of the vehicle.
+    expect(seen?.nowA).toBeGreaterThan(1.7 / 14.8);
+    expect(seen?.nowA).toBeLessThan(1.7 / 13);
+    expect(seen?.verdict).toBe("missed");
+    expect(rulesOf(job)).toContain("monitor-sees");
+  });
+
+  it("on a circuit of its own has no factory plug to go into, and is told so", () => {
+    const job = replaced("plug");
+    const { id } = job.runs[0]!;
+    const battery = { kind: "battery" as const };
+    const away = edited(job, setRun(id, "feed", battery), setRun(id, "relay", "yes"));
+    expect(synthesise(away).gaps.map((g) => g.kind)).toContain("plugNotPossible");
+  });
+});
+
+describe("a plug-in module", () => {
+  const bare = onVehicle(PETREL);
+  const what = {
+    ...{ module: box("plug-in-deactivator"), pinId: asId<PinId>("left"), channel: 2 },
+    ...{ baseLoadId: PETREL.baseLoads[0]!.id, place: "front" as const },
+  };
+  const job = edited(bare, ...plugInModule(bare, what, minter()));
+  const circuit = synthesise(job);
+
+  it("sits between the factory's plug and its lamp, with nothing cut, fused or spliced", () => {
+    expect(integrityFaults(job)).toEqual([]);
+    expect(circuit.gaps).toEqual([]);
+    expect(wiresOf(circuit).filter((w) => w.harness === "")).toEqual([]);
+    const [module] = [...circuit.units.values()].filter((u) => u.kind === "box");
+    const wired = wiresOf(circuit).flatMap((w) => [w.from, w.to]);
+    expect(wired).toContain(`${module!.id}.in2`);
+    expect(wired).toContain(`${module!.id}.out2`);
+    expect(module?.terminals.find((t) => t.name === "in1")?.spare).not.toBe("");
+  });
+
+  it("lets through what comes in, and counts once; the factory's lamp is not bought", () => {
+    const { runId } = circuit.runs[0]!;
+    expect(volts(job, circuit, ["key", "left"], runId)[0]).toBeGreaterThan(12);
+    expect(Math.abs(volts(job, circuit, ["key"], runId)[0]!)).toBeLessThan(0.1);
+    expect(materialsOf(job, circuit).map((m) => [m.name, m.count])).toEqual([
+      [what.module.name, 1],
+    ]);
+  });
+
+  it("feeds nothing: a circuit fed from it has no source", () => {
+    const { id } = job.supplies[0]!;
+    const fed = edited(job, setRun(job.runs[0]!.id, "feed", { kind: "supply", supplyId: id }));
+    expect(synthesise(fed).gaps).toMatchObject([{ kind: "noSource" }]);
+  });
+
+  it("takes several lamps, each through a channel", () => {
+    const { id } = job.supplies[0]!;
+    const again = {
+      ...what,
+      ...{ module: { supplyId: id }, channel: 0, baseLoadId: PETREL.baseLoads[1]!.id },
+    };
+    const both = edited(job, ...plugInModule(job, again, minter()));
+    expect(both.supplies).toHaveLength(1);
+    expect(both.runs.map((run) => channelOf(both, run))).toEqual([2, 1]);
+    expect(synthesise(both).gaps).toEqual([]);
+  });
+});
+
+describe("a control that ties to ground", () => {
+  const withButton = (supplyPart: string | null) => {
+    const bare = onVehicle(PORTER);
+    const converter = createSupply(
+      asId<SupplyId>("conv"),
+      "Converter",
+      asId("converter-60-12-25"),
+      PORTER,
+    );
+    const fed = { kind: "supply" as const, supplyId: converter.id };
+    const job = edited(
+      bare,
+      ...adoptPart(bare, demoPart("converter-60-12-25")),
+      append(bare, "supply", converter),
+    );
+    const board = supplyPart
+      ? { ...createSupply(asId<SupplyId>("box"), "Box", asId(supplyPart), PORTER), feed: fed }
+      : null;
+    const boxed = board
+      ? edited(job, ...adoptPart(job, demoPart(supplyPart!)), append(job, "supply", board))
+      : job;
+    const button = {
+      ...createControl(asId<ControlId>("button"), "Horn button", ["horn"], PORTER, fed),
+      ...{ switches: "ground" as const, momentary: true },
+    };
+    const feed = board ? { kind: "supply" as const, supplyId: board.id } : fed;
+    const horn = oneRun("horn-3a", allOf("horn"), { feed }).runs[0]!;
+    const withRun = edited(boxed, append(boxed, "control", button), append(boxed, "run", horn));
+    const lamp = { ...oneRun("horn-3a").lamps[0]!, runId: horn.id };
+    return edited(
+      withRun,
+      ...adoptPart(withRun, demoPart("horn-3a")),
+      append(withRun, "lamp", lamp),
+    );
+  };
+
+  it.each([
+    ["a relay of its own", null],
+    ["a relay board", "relay-board-6"],
+  ])("works the coil of %s by its ground", (_, part) => {
+    const job = withButton(part);
+    const circuit = synthesise(job);
+    expect(circuit.gaps.map((g) => g.kind)).not.toContain("conditionNotBuildable");
+    const run = circuit.runs[0]!;
+    expect(run.coil?.switching).toBe("negative");
+    const [on] = volts(job, circuit, ["key", "horn"]);
+    const [off] = volts(job, circuit, ["key"]);
+    expect(on).toBeGreaterThan(11);
+    expect(Math.abs(off!)).toBeLessThan(0.5);
+    // Its common goes to the negative, by a wire, and nothing feeds it.
+    const com = wiresOf(circuit).find((w) => unitAt(circuit, w.from)?.name === "Horn button");
+    expect(com?.role).toBe("return");
+  });
+
+  it("cannot work a hub whose inputs want a positive, and says so", () => {
+    const gap = synthesise(withButton("hub-6")).gaps.find(
+      (g) => g.kind === "conditionNotBuildable",
+    );
+    expect(gap?.detail).toContain("switches ground");
+  });
+});
+
+describe("a factory wire that is tied to ground when it is live", () => {
+  const wire = {
+    ...FELLRUNNER.pins.find((p) => p.liveWhen === "key")!,
+    switches: "ground" as const,
+  };
+  const vehicle = {
+    ...FELLRUNNER,
+    pins: [{ ...wire, id: asId<PinId>("switched"), liveWhen: "reverse" as const }],
+  };
+  const base = oneRun("pod-18", allOf("reverse"));
+  const job = { ...base, vehicle };
+
+  it("works a coil from the other side", () => {
+    const circuit = synthesise(job);
+    expect(circuit.gaps).toEqual([]);
+    expect(volts(job, circuit, ["key", "reverse"])[0]).toBeGreaterThan(12);
+    expect(Math.abs(volts(job, circuit, ["key"])[0]!)).toBeLessThan(0.5);
+  });
+
+  it("feeds nothing", () => {
+    const fed = edited(job, setRun(RUN, "feed", { kind: "pin", pinId: asId<PinId>("switched") }));
+    expect(synthesise(fed).gaps.map((g) => g.kind)).toContain("noSource");
+  });
+});
+
+describe("lever and pedal", () => {
+  const brakes = (inputs: readonly Input[]) => {
+    const bare = oneRun("tail-bulb-21-5", allOf("brake"));
+    const job = { ...bare, vehicle: { ...bare.vehicle, pins: [] } };
+    return inputs.reduce(
+      (made, input) =>
+        edited(
+          made,
+          append(
+            made,
+            "control",
+            createControl(asId<ControlId>(input), input, [input], job.vehicle),
+          ),
+        ),
+      job as Job,
+    );
+  };
+
+  it("each light the brake lamp by a switch of their own, side by side", () => {
+    const job = brakes(["lever", "pedal"]);
+    const circuit = synthesise(job);
+    expect(circuit.gaps).toEqual([]);
+    for (const inputs of [["lever"], ["pedal"], ["lever", "pedal"], ["brake"]] as const) {
+      expect(volts(job, circuit, inputs)[0]).toBeGreaterThan(11);
+    }
+    expect(Math.abs(volts(job, circuit, ["key"])[0]!)).toBeLessThan(0.5);
+  });
+
+  it("one alone is all the brake there is", () => {
+    const job = brakes(["lever"]);
+    const circuit = synthesise(job);
+    expect(volts(job, circuit, ["lever"])[0]).toBeGreaterThan(11);
+    expect(Math.abs(volts(job, circuit, ["pedal"])[0]!)).toBeLessThan(0.5);
+  });
+});
+
+describe("a box of uneven channels", () => {
+  const hub = (channels: readonly number[]) => {
+    const bare = onVehicle(LITTER);
+    const supply = createSupply(asId<SupplyId>("hub"), "Hub", asId("hub-6-uneven"), LITTER);
+    let job = edited(
+      bare,
+      ...adoptPart(bare, demoPart("hub-6-uneven")),
+      append(bare, "supply", supply),
+    );
+    channels.forEach((channel, i) => {
+      const run = {
+        ...oneRun("pod-18").runs[0]!,
+        ...{ id: asId<RunId>(`r${i + 1}`), name: `Circuit ${i + 1}`, channel },
+        ...{ feed: { kind: "supply" as const, supplyId: supply.id }, condition: allOf("switch") },
+      };
+      job = edited(job, append(job, "run", run));
+    });
+    return job;
+  };
+
+  it("gives those that are said first, the others the next free, and moves on a second claim", () => {
+    const job = hub([0, 1, 1, 0]);
+    expect(job.runs.map((run) => channelOf(job, run))).toEqual([2, 1, 3, 4]);
+    expect(findingsOf(job).map((f) => f.title)).toContain(
+      "Circuit 3 asks for a channel that another has",
+    );
+  });
+
+  it("judges each by its own rating, and all by the main breaker", () => {
+    const lit = (channel: number) => {
+      const job = hub([channel]);
+      const lamps = [1, 2, 3, 4].map((n) => ({
+        ...oneRun("pod-18").lamps[0]!,
+        ...{ id: asId<never>(`l${n}`), runId: job.runs[0]!.id },
+      }));
+      return lamps.reduce(
+        (made, lamp) => edited(made, append(made, "lamp", lamp)),
+        edited(job, ...adoptPart(job, demoPart("pod-18"))),
+      );
+    };
+    // Four 18 W pods, 6 A: too much for channel 5 of 5 A, not for channel 1 of 20 A.
+    const over = (channel: number) =>
+      findingsOf(lit(channel)).some((f) =>
+        f.title.includes(`more than channel ${channel} carries`),
+      );
+    expect([over(1), over(5)]).toEqual([false, true]);
+    const circuit = synthesise(lit(1));
+    const main = elementsOf(circuit, [...circuit.elements.keys()], "fuse").find((f) => f.builtIn);
+    expect(main).toMatchObject({ ratingA: 30, resets: true });
+  });
+});
+
+describe("programmes", () => {
+  it("of a job win over what the part does", () => {
+    const job = oneRun("pod-18");
+    expect(programOf(job, job.runs[0]!)).toBeNull();
+    const program = { ...PLAIN, level: 0.1 };
+    const set = edited(job, setRun(RUN, "program", program));
+    expect(programOf(set, set.runs[0]!)).toEqual(program);
+  });
+});
