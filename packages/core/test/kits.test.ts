@@ -17,12 +17,11 @@ import {
   wiresOf,
   type HarnessId,
   type Job,
-  type LoadPart,
   type Run,
   type SupplyId,
   type Vehicle,
 } from "../src/index.ts";
-import { FELLRUNNER, PORTER, demoPart, roadKitPart } from "../src/demo/index.ts";
+import { FELLRUNNER, PORTER, roadKitPart } from "../src/demo/index.ts";
 import { RUN, edited, findingsOf, jobWith, rulesOf } from "./helpers.ts";
 
 const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicle);
@@ -34,12 +33,6 @@ const minter = () => {
   let n = 0;
   return (prefix = "made") => `${prefix}-${(n += 1)}`;
 };
-const load = (id: string): LoadPart => {
-  const part = demoPart(id);
-  if (part.kind !== "load") throw new Error(`${id} is no load`);
-  return part;
-};
-
 describe("a kit", () => {
   const empty = onVehicle(PORTER);
   const kit = roadKitPart();

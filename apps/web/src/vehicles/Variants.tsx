@@ -11,15 +11,17 @@ import type { VehicleEditing } from "./editing.ts";
 /** Variants of a model whose wiring differs, and which of them this one is. */
 export function Variants({ job, edit, canEdit }: VehicleEditing) {
   const { variants, variant, pins } = job.vehicle;
-  const remove = (id: VariantId): Edit[] => [
-    ...(variant === id
-      ? [{ kind: "setOnce", entity: "vehicle", field: "variant", value: "" } as Edit]
-      : []),
-    ...pins
-      .filter((pin) => pin.variant === id)
-      .map((pin) => ({ kind: "set", entity: "pin", id: pin.id, field: "variant", value: "" })),
-    { kind: "remove", entity: "variant", id },
-  ];
+  const unsaid = (pinId: string): Edit => ({
+    ...{ kind: "set", entity: "pin", id: pinId },
+    ...{ field: "variant", value: "" },
+  });
+  const remove = (id: VariantId): Edit[] => {
+    const edits = pins.filter((pin) => pin.variant === id).map((pin) => unsaid(pin.id));
+    if (variant === id) {
+      edits.push({ kind: "setOnce", entity: "vehicle", field: "variant", value: "" });
+    }
+    return [...edits, { kind: "remove", entity: "variant", id }];
+  };
   return (
     <Section
       title="Variants"
