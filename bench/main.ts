@@ -1,5 +1,6 @@
 import { benchBudgets } from "./budgets.ts";
 import { benchDense } from "./dense.ts";
+import { benchJudgement } from "./judgement.ts";
 import { benchNetworks } from "./networks.ts";
 import { benchRecompute } from "./recompute.ts";
 import { benchReplay, benchSignals } from "./signals.ts";
@@ -18,5 +19,10 @@ function everything() {
   };
 }
 
-const asked = process.argv[2] === "networks" ? benchNetworks() : everything();
+const ASKED: Readonly<Record<string, () => unknown>> = {
+  networks: benchNetworks,
+  judgement: benchJudgement,
+};
+
+const asked = (ASKED[process.argv[2] ?? ""] ?? everything)();
 process.stdout.write(JSON.stringify(asked));

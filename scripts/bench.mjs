@@ -1,6 +1,7 @@
 /**
  * `npm run bench`: speed and size, measured in one run; says which figures are met.
  * `npm run bench -- networks`: the solver on networks by chance, beside ngspice.
+ * `npm run bench -- judgement`: fuse, wire and relay of ordinary jobs beside a master's ranges.
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -342,11 +343,22 @@ function networkFigures() {
   process.stdout.write(`       ngspice found no point for ${n.spiceUnsolved} more\n`);
 }
 
+/** How many ordinary situations get the picks that a master would accept, with the reasons. */
+function judgementFigures() {
+  const judged = computation("judgement");
+  for (const { situation, inside, picked, reason } of judged) {
+    process.stdout.write(`${inside ? "inside " : "OUTSIDE"} ${situation}: ${picked}\n`);
+    process.stdout.write(`        ${reason}\n`);
+  }
+  tell(`of ${judged.length} outside`, judged.filter((j) => !j.inside).length, "situations", 0);
+}
+
 await main(async () => {
   checkNode();
   ensurePackages();
-  if (process.argv[2] === "networks") {
-    networkFigures();
+  if (process.argv[2] === "networks" || process.argv[2] === "judgement") {
+    if (process.argv[2] === "networks") networkFigures();
+    else judgementFigures();
     if (missed > 0) process.exitCode = 1;
     return;
   }

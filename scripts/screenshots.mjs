@@ -48,7 +48,7 @@ const visit = (path) => async (page) => {
 
 const breakIt = async (page) => {
   await page
-    .getByRole("button", { name: /^4 A fuse/ })
+    .getByRole("button", { name: /^5 A fuse/ })
     .first()
     .click();
   await page.getByRole("button", { name: /^7.5 A/ }).waitFor();

@@ -124,17 +124,17 @@ test("the bench is worked by keyboard alone", async ({ page }) => {
   await page.keyboard.press("3");
   const fuse = page
     .getByRole("article", { name: "Twin horns" })
-    .getByRole("button", { name: /^7.5 A fuse/ });
+    .getByRole("button", { name: /^10 A fuse/ });
   await fuse.focus();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Fuse" })).toBeVisible();
-  const ten = page
+  const smaller = page
     .getByRole("list", { name: "Alternatives" })
-    .getByRole("button", { name: /^10 A/ });
-  await ten.focus();
+    .getByRole("button", { name: /^7.5 A/ });
+  await smaller.focus();
   await page.keyboard.press("Enter");
   await expect(
-    page.getByRole("article", { name: "Twin horns" }).getByRole("button", { name: /^10 A fuse/ }),
+    page.getByRole("article", { name: "Twin horns" }).getByRole("button", { name: /^7.5 A fuse/ }),
   ).toBeVisible();
   await page.keyboard.press("Control+z");
   await expect(fuse).toBeVisible();

@@ -31,7 +31,7 @@ test("the strip sheet's PDF says what the page says", async ({ page }) => {
   for (const words of [
     "Aux pods",
     "Ostrel Petrel 650",
-    "5 A fuse",
+    "7.5 A fuse",
     "18 AWG",
     "own switch and high beam",
     "to spare",

@@ -93,7 +93,7 @@ test("a viewer may look at everything and change nothing", async ({ page }) => {
   await page.keyboard.press("3");
   await page
     .getByRole("article", { name: "Aux pods" })
-    .getByRole("button", { name: /^5 A fuse/ })
+    .getByRole("button", { name: /^7.5 A fuse/ })
     .click();
   await expect(
     page.getByRole("list", { name: "Alternatives" }).getByRole("button").first(),

@@ -22,7 +22,7 @@ test("a bar and two pods become a checked circuit, broken on purpose and mended"
   await expect(page.getByRole("region", { name: "Budget lines" })).toContainText("40 W light bar");
 
   await page.keyboard.press("3");
-  await bar.getByRole("button", { name: /^4 A fuse/ }).click();
+  await bar.getByRole("button", { name: /^5 A fuse/ }).click();
   const alternatives = page.getByRole("list", { name: "Alternatives" });
   await alternatives.getByRole("button", { name: /^30 A/ }).click();
   await bar
@@ -131,12 +131,12 @@ test("the bench is live: press a control, see what lights, prove it, try the fau
     "Each does what was meant and nothing else.",
   );
   const faults = page.getByRole("region", { name: "Faults" });
-  await expect(faults).toContainText("battery + to 5 A fuse chafed to the frame");
+  await expect(faults).toContainText("battery + to 7.5 A fuse chafed to the frame");
   await faults.getByRole("button", { name: /^All \d+ faults/ }).click();
   const chafed = faults
     .getByRole("listitem")
     .filter({ hasText: "relay 87 to splice chafed to the frame" });
-  await expect(chafed).toContainText("own 5 A fuse opens");
+  await expect(chafed).toContainText("own 7.5 A fuse opens");
   await expect(chafed).toContainText("Ignition and headlight stay: it rides home.");
 });
 

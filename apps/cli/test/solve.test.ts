@@ -58,7 +58,7 @@ describe("prove and faults", () => {
     expect(call("prove", "job.json")).toMatchObject({ code: 0 });
     const { code, out } = call("faults", "job.json");
     expect(code).toBe(0);
-    expect(out).toMatch(/chafed to the frame\n {6}own 5 A fuse opens at \d+ A within \d+ ms/);
+    expect(out).toMatch(/chafed to the frame\n {6}own 7.5 A fuse opens at \d+ A within \d+ ms/);
   });
 });
 

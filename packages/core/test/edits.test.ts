@@ -29,7 +29,7 @@ const bar = asId<RunId>("bar");
 /** Edits of every kind on the first demo job, each valid by itself. */
 const EDITS: readonly Edit[] = [
   { kind: "setOnce", entity: "card", field: "title", value: "New title" },
-  { kind: "setOnce", entity: "practices", field: "fuseSchool", value: "eightyPercent" },
+  { kind: "setOnce", entity: "practices", field: "fuseSchool", value: "nextSize" },
   { kind: "setOnce", entity: "battery", field: "capacityAh", value: measured(13) },
   { kind: "setOnce", entity: "charging", field: "idleRpm", value: measured(1500) },
   { kind: "setOnce", entity: "reaches", field: "frontM", value: measured(1.7) },

@@ -193,7 +193,7 @@ describe("single faults", () => {
   // Facts of the trade, common practice.
   it("a chafed feed opens its own fuse and leaves the ignition alive", () => {
     const chafed = find("pods", "chafed", "relay 87 to splice");
-    expect(chafed.opens?.words).toBe("own 5 A fuse");
+    expect(chafed.opens?.words).toBe("own 7.5 A fuse");
     expect(chafed.opens!.currentA).toBeGreaterThan(50);
     expect(chafed.opens!.time.mostS).toBeLessThanOrEqual(0.1);
     expect(chafed).toMatchObject({
@@ -210,7 +210,7 @@ describe("single faults", () => {
   });
 
   it("a chafe before the fuse has nothing to stop it, and is the weakest point", () => {
-    const stub = find("pods", "chafed", "battery + to 5 A fuse");
+    const stub = find("pods", "chafed", "battery + to 7.5 A fuse");
     expect(stub.opens).toBeNull();
     expect(stub.overheats).toContain("AWG");
     expect(weakestPoints(results)[0]).toMatchObject({ kind: "chafed", overheats: stub.overheats });

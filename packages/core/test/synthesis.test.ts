@@ -254,7 +254,7 @@ describe("strips", () => {
 
   it("list what to lay out, with wire at its upper length", () => {
     const { materials } = planJob(job, "metric");
-    expect(materials.find((part) => part.name === "blade fuse 4 A")?.count).toBe(2);
+    expect(materials.find((part) => part.name === "blade fuse 5 A")?.count).toBe(2);
     expect(materials.find((part) => part.name === "18 W flood pod")?.count).toBe(2);
     expect(materials.filter((part) => part.unit === "m").every((part) => part.count > 0)).toBe(
       true,

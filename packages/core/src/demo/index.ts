@@ -6,3 +6,6 @@ export * from "./randomNetwork.ts";
 export * from "./randomJob.ts";
 export { demoShelf } from "./demoShelf.ts";
 export { roadKitPart } from "./newJobs.ts";
+export { referenceJobs } from "./referenceJobs.ts";
+export type { Reference } from "./referenceParts.ts";
+export { judge, type Judged } from "./judge.ts";

@@ -183,7 +183,7 @@ export interface Practices {
 }
 
 export const DEFAULT_PRACTICES: Practices = {
-  fuseSchool: "nextSize",
+  fuseSchool: "eightyPercent",
   coilSwitching: "positive",
   wireSystem: "awg",
   dropTarget: 0.03,

@@ -10,13 +10,21 @@ export const BLADE_FUSE_RATINGS_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40]
 export const FUSE_SCHOOLS = ["nextSize", "eightyPercent"] as const;
 export type FuseSchool = (typeof FUSE_SCHOOLS)[number];
 
+/** Smallest fuse that a shop keeps for lamps, in A; coils and signals take 2 A. Common practice. */
+export const LEAST_FUSE_A = 3;
+
 /** Rounding slack, so that exactly 80 % counts as 80 % in floating point. */
 const SLACK = 1e-9;
 
 /** Smallest standard rating in A that the school allows for a draw; null above the ladder. */
-export function fuseForDraw(drawA: number, school: FuseSchool): number | null {
+export function fuseForDraw(
+  drawA: number,
+  school: FuseSchool,
+  leastA = LEAST_FUSE_A,
+): number | null {
   const fits = (ratingA: number): boolean =>
-    school === "nextSize" ? ratingA > drawA + SLACK : drawA <= 0.8 * ratingA + SLACK;
+    ratingA >= leastA - SLACK &&
+    (school === "nextSize" ? ratingA > drawA + SLACK : drawA <= 0.8 * ratingA + SLACK);
   return BLADE_FUSE_RATINGS_A.find(fits) ?? null;
 }
 

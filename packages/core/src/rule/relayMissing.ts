@@ -1,5 +1,6 @@
 import { decimal } from "../quantity/index.ts";
 import { inputWord, pinRelay, setRun } from "../job/index.ts";
+import { spareOf } from "../synthesis/index.ts";
 import { builtRuns, placeOfRun, type Rule } from "./finding.ts";
 
 export const relayMissing: Rule = {
@@ -9,7 +10,12 @@ export const relayMissing: Rule = {
     builtRuns(context).flatMap(({ run, made }) => {
       const [signal] = made.signals;
       if (made.coil || !signal || run.feed.kind !== "battery") return [];
-      const carries = made.source.kind === "pin" ? made.source.pin.carries : "unknown wire";
+      // A kit's own control is rated for what it carries; only a factory wire is not.
+      if (made.source.kind !== "pin" || made.factoryFused) return [];
+      const { pin } = made.source;
+      const { high } = made.drawA;
+      if (spareOf(context.job, pin, high) >= high) return [];
+      const { carries } = pin;
       return [
         {
           rule: "relay-missing",

@@ -7,6 +7,7 @@ import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { decideFuse } from "./fuse.ts";
 import { controlPins, controlSwitch, tiesFeeds } from "./kitControl.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
+import { ratedInputA } from "./rangeOf.ts";
 import { tapsFor } from "./tap.ts";
 import { controlDrawA, runsUsing, supplyDrawA, supplyInputA } from "./trunkDraw.ts";
 
@@ -42,6 +43,12 @@ export interface ControlPlan {
   readonly fuseA: number | null;
   readonly positions: readonly PositionPlan[];
 }
+
+/**
+ * Share of what a box may carry in all that its feeder is made for, whatever hangs on it today:
+ * the lamps that come later need no new feeder. Common practice.
+ */
+const BOX_ROOM = 0.5;
 
 /** Parents before those they feed. */
 function inOrder(supplies: readonly Supply[]): Supply[] {
@@ -90,7 +97,13 @@ function decideSupply(job: Job, plans: readonly RunPlan[], supply: Supply, notes
     return null;
   }
   const inputA = supplyInputA(job, plans, supply);
-  const fuse = decideFuse(supply, Math.max(0.1, inputA.mid), job.practices);
+  const rated = ratedInputA(job, supply, part);
+  const room = part?.kind === "box" ? part.totalA * BOX_ROOM * 0.8 : 0;
+  const fuse = decideFuse(
+    supply,
+    Math.max(0.1, rated ?? Math.max(inputA.high, room)),
+    job.practices,
+  );
   noteFuse(notes, runId, fuse);
   const key =
     supply.gate === "key"
@@ -124,7 +137,7 @@ export function decideControls(job: Job, plans: readonly RunPlan[], notes: Notes
     const fuse =
       control.switches === "ground"
         ? null
-        : decideFuse(control, Math.max(0.1, drawA.mid), job.practices);
+        : decideFuse(control, Math.max(0.1, drawA.high), job.practices);
     if (fuse) noteFuse(notes, runId, fuse);
     const positions = control.inputs.flatMap((input): PositionPlan[] => {
       const [pin] = controlPins({ ...job, controls: [control] }, input);

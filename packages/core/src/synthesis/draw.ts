@@ -2,6 +2,7 @@ import { boundsOf, interval, sum, times, type Interval } from "../quantity/index
 import { designVoltageV, loadCurrentA, type LoadPart, type LoadSpec } from "../part/index.ts";
 import type { Job, Lamp, Run, RunId } from "../job/index.ts";
 import type { FittedLoad } from "./plan.ts";
+import type { VoltRange } from "./rangeOf.ts";
 
 /** Design current of one load in A with its bounds: amps on the box. */
 export function designCurrentA(spec: LoadSpec, feedV: number): Interval {
@@ -53,6 +54,24 @@ function fitted(part: LoadPart, lamp: Lamp): LoadPart {
     : load === part.load
       ? part
       : { ...part, load };
+}
+
+/**
+ * The most that a run draws in A: its upper bounds at whatever volts in use give most. A bulb, a
+ * heater, a horn take most while the battery is charged; a driver that holds its power takes most
+ * when volts are low.
+ */
+export function mostDrawA(run: Run, loads: readonly FittedLoad[], range: VoltRange): number {
+  const share = stepsOf(run, loads);
+  const most = loads.map(({ part: { load } }) =>
+    loadCurrentA(
+      load,
+      (load.kind === "drivenLed" ? Math.max(range.lowV, load.minV * share) : range.highV) / share,
+      "high",
+    ),
+  );
+  const side = run.arrangement === "series" ? Math.max(1, run.perStep) : most.length;
+  return most.slice(0, side).reduce((sum, amps) => sum + amps, 0);
 }
 
 /** Draw of a run at its feed: all lamps side by side, or what flows through a series string. */

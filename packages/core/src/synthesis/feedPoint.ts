@@ -2,6 +2,7 @@ import { rootV, type Root, type Source } from "../circuit/index.ts";
 import { boxOf, type Feed, type Job } from "../job/index.ts";
 import type { BoxPart } from "../part/index.ts";
 import { openCircuitV, restVolts } from "../source/index.ts";
+import { rangeOfPart, rangeOfRoot, type VoltRange } from "./rangeOf.ts";
 import { rootOfPin } from "./sources.ts";
 import { pinText } from "./tap.ts";
 
@@ -11,6 +12,8 @@ export interface FeedPoint {
   readonly root: Root;
   /** Full and at rest, in V. */
   readonly volts: number;
+  /** In use: what a fuse is chosen for. */
+  readonly range: VoltRange;
   readonly words: string;
   readonly box: BoxPart | null;
 }
@@ -27,7 +30,8 @@ export function feedPointOf(job: Job, feed: Feed, deep = 0): FeedPoint | null {
     root: Root,
     words: string,
     box: BoxPart | null = null,
-  ): FeedPoint => ({ source, root, volts: rootV(root, rest), words, box });
+    range: VoltRange = rangeOfRoot(job, root),
+  ): FeedPoint => ({ source, root, volts: rootV(root, rest), range, words, box });
   switch (feed.kind) {
     case "battery":
       return system.kind === "pack"
@@ -66,17 +70,19 @@ export function feedPointOf(job: Job, feed: Feed, deep = 0): FeedPoint | null {
       if (!supply || !part) return null;
       const source: Source = { kind: "supply", supplyId: supply.id };
       if (part.kind === "converter") {
-        return at(source, { kind: "fixed", volts: part.outV.value }, supply.name);
+        const root = { kind: "fixed" as const, volts: part.outV.value };
+        return at(source, root, supply.name, null, rangeOfPart(part) ?? undefined);
       }
       if (part.kind === "battery") {
         const volts = openCircuitV(part.chemistry, 1, part.cells);
-        return at(source, { kind: "fixed", volts }, supply.name);
+        const root = { kind: "fixed" as const, volts };
+        return at(source, root, supply.name, null, rangeOfPart(part) ?? undefined);
       }
       // Circuits go through a plug-in module; it has nothing of its own to give.
       if (part.kind === "box" && part.form === "plugIn") return null;
       const before = feedPointOf(job, supply.feed, deep + 1);
       if (!before) return null;
-      return at(source, before.root, supply.name, boxOf(job, supply.id));
+      return at(source, before.root, supply.name, boxOf(job, supply.id), before.range);
     }
   }
 }

@@ -23,7 +23,7 @@ import type { ConnectorPin } from "../vehicle/index.ts";
 import { fuseForDraw } from "../protection/index.ts";
 import { decideCoil } from "./coil.ts";
 import { controlOf } from "./control.ts";
-import { drawOf, loadsOf } from "./draw.ts";
+import { drawOf, loadsOf, mostDrawA } from "./draw.ts";
 import { decideFuse } from "./fuse.ts";
 import { logicOf, needsLogic, type Way } from "./logic.ts";
 import type { Decision } from "./decision.ts";
@@ -78,6 +78,19 @@ function moduleOf(job: Job, run: Run): PlannedModule | null {
   const supply = job.supplies.find((s) => s.id === run.throughId);
   const part = supply && boxOf(job, supply.id);
   return supply && part?.form === "plugIn" ? { supply, part, channel: channelOf(job, run) } : null;
+}
+
+/** Draw in A up to which a lamp may hang on a factory wire that has it to spare: common practice. */
+const SMALL_A = 0.5;
+
+/**
+ * What a factory wire has to spare for a load of its own, in A; 0 where it is not for that: the
+ * ignition's, and on a bus vehicle the lamps' own wires, which the vehicle watches.
+ */
+export function spareOf(job: Job, tap: ConnectorPin | null, drawA: number): number {
+  if (!tap || controlOfPin(job, tap) !== null || drawA > SMALL_A) return 0;
+  const watched = job.vehicle.turn?.principle === "bus" && tap.family !== "accessory";
+  return tap.family === "ignition" || watched ? 0 : tap.mayGiveA.low;
 }
 
 const sameFeed = (a: Feed, b: Feed): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -154,7 +167,9 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     return null;
   }
   const loads = loadsOf(job, run);
-  const drawA = drawOf(run, loads, wantedFeed.volts);
+  const usual = drawOf(run, loads, wantedFeed.volts);
+  const most = mostDrawA(run, loads, wantedFeed.range);
+  const drawA = { ...usual, high: Math.max(usual.high, most) };
   if (loads.length === 0) {
     gaps.push({ runId: run.id, kind: "noLoads", detail: "nothing is on this run yet" });
   }
@@ -197,12 +212,12 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
 
   const switchPart = switchOf(job, run);
   const relayPart = relayOf(job, run, box, tap?.value ?? null);
-  const wantedFuseA = fuseForDraw(drawA.mid, job.practices.fuseSchool);
+  const wantedFuseA = fuseForDraw(drawA.high, job.practices.fuseSchool);
   if (wantedFuseA === null) {
     gaps.push({
       runId: run.id,
       kind: "loadAboveLadder",
-      detail: `${decimal(drawA.mid)} A is more than one blade fuse can carry`,
+      detail: `${decimal(drawA.high)} A is more than one blade fuse can carry`,
     });
   }
   const grounds = tap?.value.switches === "ground" ? tap.value : null;
@@ -253,6 +268,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       relayPart,
       signal,
       signalA: kitTap ? kitTap.mayGiveA.value : 0,
+      tapA: grounds || feedPin ? 0 : spareOf(job, tap?.value ?? null, drawA.high),
     });
   })();
 
@@ -328,7 +344,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
               : "It hangs where the factory lamp hung: the factory's fuse stays, its rating not told yet.",
           pinned: false,
         }
-      : decideFuse(run, drawA.mid, job.practices);
+      : decideFuse(run, drawA.high, job.practices);
   note("fuse", fuse);
   const plug = plugOf(job, run);
   const adapted = loads.some(({ lamp }) => lamp.joint === "adapter");

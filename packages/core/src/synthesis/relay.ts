@@ -15,6 +15,8 @@ interface RelayQuestion {
   readonly signal: Input | null;
   /** What the kit's own control for that signal may carry, in A; 0 for a factory wire. */
   readonly signalA: number;
+  /** What a factory wire for that signal has to spare for so small a load, in A; 0 for none. */
+  readonly tapA: number;
 }
 
 /** Whether a run gets a relay, by whether switch and trigger could carry the load themselves. */
@@ -34,6 +36,14 @@ export function decideRelay(q: RelayQuestion): Decision<boolean> {
       value: false,
       picked: "no relay",
       reason: `The kit's control for ${inputWord(q.signal)} is rated ${decimal(q.signalA)} A and the draw is ${decimal(q.drawA)} A.`,
+      pinned: false,
+    };
+  }
+  if (q.signal !== null && !q.ownSwitch && q.tapA >= q.drawA && q.tapA > 0) {
+    return {
+      value: false,
+      picked: "no relay",
+      reason: `The ${inputWord(q.signal)} wire has ${decimal(q.tapA)} A to spare and this takes ${decimal(q.drawA, 2)} A: a tap with a fuse of its own, and no relay to click.`,
       pinned: false,
     };
   }
