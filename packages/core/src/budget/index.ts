@@ -7,3 +7,4 @@ export * from "./drawsFrom.ts";
 export * from "./health.ts";
 export * from "./packEvening.ts";
 export { remainingLoads } from "./remainingLoads.ts";
+export { levelShare } from "./levelShare.ts";

@@ -98,6 +98,14 @@ export class JobMaker {
     );
   }
 
+  /** Any edit of the physical graph, as it was found wired. */
+  wrong(kind: Deviation["kind"], runId: string, fields: Partial<Deviation>): this {
+    const id = this.mint("deviation");
+    return this.do(
+      append(this.job, "deviation", createDeviation(id, kind, asId<RunId>(runId), fields)),
+    );
+  }
+
   supply(id: string, name: string, partId: string, fields: Partial<Supply> = {}): this {
     this.do(...adoptPart(this.job, demoPart(partId)));
     const supply = createSupply(asId<SupplyId>(id), name, demoPart(partId).id, this.job.vehicle);

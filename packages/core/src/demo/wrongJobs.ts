@@ -1,5 +1,5 @@
 import type { Input, Job, Lamp } from "../job/index.ts";
-import { from, make, part, when } from "./jobMaker.ts";
+import { from, make, part, when, type FitMaker } from "./jobMaker.ts";
 import { roadKit } from "./packJobs.ts";
 import { FELLRUNNER, LAPWING, LITTER, PETREL, PORTER, SWATHE } from "./vehicles.ts";
 
@@ -60,5 +60,34 @@ export function wronglyWired(): readonly Job[] {
     .run("amber", "Amber rear", "rear", when("switch"), [["amber-pod-12", 2, "rear"]], {
       feed: from("hub"),
     }).job;
-  return [swapped, hazard, tail, shared, diode, single, body];
+  const side = (maker: FitMaker, id: "left" | "right"): FitMaker =>
+    maker.run(id, id === "left" ? "Left turn" : "Right turn", "rear", when(id), [
+      ["turn-led", 2, id],
+      ["equaliser", 1, id],
+    ]);
+  const crossed = side(
+    side(
+      make("Equalisers crossed", "Hollin Fell Rescue Post", PETREL, "marshal 5").card({
+        stage: "prove",
+        promised: "2026-12-11",
+        note: "Left in is right out: each equaliser hangs on the other side.",
+      }),
+      "left",
+    ),
+    "right",
+  ).wrong("endsSwapped", "left", {
+    wire: "left.branch3",
+    end: "to",
+    otherWire: "right.branch3",
+    otherEnd: "to",
+  }).job;
+  const bypassed = roadKit(
+    make("Turn lamps that never flash", "Hollin Hill Observatory", PORTER, "shuttle E").card({
+      stage: "prove",
+      promised: "2026-12-12",
+      note: "The turn switch hangs on the converter, before the flasher.",
+    }),
+    2,
+  ).wrong("endMoved", "left", { wire: "turn.stub", end: "from", at: "converter_outSplice.j" }).job;
+  return [swapped, hazard, tail, shared, diode, single, body, crossed, bypassed];
 }

@@ -31,6 +31,7 @@ import { relayMissing } from "./relayMissing.ts";
 import { smallFuseUpstream } from "./smallFuseUpstream.ts";
 import { switchOverRating } from "./switchOverRating.ts";
 import { alternatingFeed } from "./alternatingFeed.ts";
+import { flasherBypassed } from "./flasherBypassed.ts";
 import { harnessFits } from "./harnessFits.ts";
 import { ingressFits } from "./ingressFits.ts";
 import { momentaryHolds } from "./momentaryHolds.ts";
@@ -48,6 +49,7 @@ export const RULES: readonly Rule[] = [
   loadOnIgnition,
   smallFuseUpstream,
   tapOverLimit,
+  flasherBypassed,
   harnessFits,
   momentaryHolds,
   alternatingFeed,

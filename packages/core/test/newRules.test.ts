@@ -1,0 +1,183 @@
+/** Rules of what is plugged, made up, sprung, alternating or let past: both sides of each. */
+import {
+  allOf,
+  append,
+  asId,
+  createControl,
+  setControl,
+  setRun,
+  withBrakes,
+  isOn,
+  TRAILER_SOCKET,
+  openCircuitV,
+  levelShare,
+  PLAIN,
+  type ControlId,
+  type Input,
+  type Job,
+  type PinId,
+} from "../src/index.ts";
+import { FELLRUNNER, demoJobs, demoPart } from "../src/demo/index.ts";
+import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
+
+describe("a switch that springs back", () => {
+  const held = (input: Input, momentary: boolean): Job => {
+    const job = jobWith("pod-18", 1, allOf(input));
+    const control = createControl(asId<ControlId>("c"), "Button", [input], job.vehicle);
+    return edited(job, append(job, "control", { ...control, momentary }));
+  };
+
+  it("lets go of a lamp that should stay on, until it stays or its channel latches", () => {
+    expect(rulesOf(held("park", true))).toContain("momentary-holds");
+    expect(rulesOf(held("park", false))).not.toContain("momentary-holds");
+    expect(rulesOf(mend(held("park", true), "momentary-holds"))).not.toContain("momentary-holds");
+    const latched = edited(held("park", true), setRun(RUN, "program", { ...PLAIN, latch: true }));
+    expect(rulesOf(latched)).not.toContain("momentary-holds");
+  });
+
+  it("is right for a horn and a brake", () => {
+    for (const input of ["horn", "brake"] as const) {
+      expect(rulesOf(held(input, true))).not.toContain("momentary-holds");
+    }
+  });
+});
+
+describe("a lighting coil", () => {
+  const [pin] = FELLRUNNER.pins.filter((p) => p.liveWhen === "key");
+  const coil = { ...pin!, id: asId<PinId>("coil"), supply: "ac" as const };
+  const vehicle = { ...FELLRUNNER, pins: [coil] };
+  const on = (partId: string, relay: "yes" | "no", supply: "ac" | "battery" = "ac"): Job => {
+    const job = jobWith(partId, 1, allOf("key"), {
+      ...{ relay, feed: relay === "no" ? { kind: "pin", pinId: coil.id } : { kind: "battery" } },
+    });
+    return { ...job, vehicle: { ...vehicle, pins: [{ ...coil, supply }] } };
+  };
+  const titles = (job: Job) =>
+    findingsOf(job)
+      .filter((f) => f.rule === "alternating-feed")
+      .map((f) => f.title);
+
+  it("makes a driven lamp flicker, and leaves a bulb alone", () => {
+    expect(titles(on("pod-18", "no"))).toEqual([expect.stringContaining("flickers")]);
+    expect(titles(on("bulb-headlight-35", "no"))).toEqual([]);
+    expect(titles(on("pod-18", "no", "battery"))).toEqual([]);
+  });
+
+  it("makes a relay chatter", () => {
+    expect(titles(on("pod-18", "yes"))).toEqual([expect.stringContaining("chatters")]);
+    expect(titles(on("pod-18", "yes", "battery"))).toEqual([]);
+  });
+});
+
+describe("ingress", () => {
+  const sealed = (ingress: string, place: "front" | "inside"): string[] => {
+    const part = { ...demoPart("pod-18"), ingress };
+    const job = jobWith(part, 1, allOf("switch"));
+    const [lamp] = job.lamps;
+    return rulesOf({ ...job, lamps: [{ ...lamp!, place }] });
+  };
+
+  it.each([
+    ["IP20", "front", true],
+    ["IPX3", "front", true],
+    ["IPX4", "front", false],
+    ["IP67", "front", false],
+    ["IP20", "inside", false],
+    ["", "front", false],
+  ] as const)("of %s at the %s: told %s", (ingress, place, told) => {
+    expect(sealed(ingress, place).includes("ingress-fits")).toBe(told);
+  });
+});
+
+describe("the kit's flasher", () => {
+  const named = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
+
+  it("that is let past is told with the circuits that shine on", () => {
+    const found = findingsOf(named("Turn lamps that never flash")).filter(
+      (f) => f.rule === "flasher-bypassed",
+    );
+    expect(found.map((f) => f.place.runId)).toEqual(["left", "right"]);
+    expect(found.map((f) => f.severity)).toEqual(["stop", "stop"]);
+  });
+
+  it("that all of them hang behind is not spoken of", () => {
+    expect(rulesOf(named("Road kit unboxed"))).not.toContain("flasher-bypassed");
+    expect(rulesOf(named("Road kit with horn and hazards"))).not.toContain("flasher-bypassed");
+  });
+});
+
+describe("brakes", () => {
+  it("are on by either, and both where nobody says which", () => {
+    const on = (...inputs: Input[]) => new Set(inputs);
+    expect(isOn("brake", on("lever"))).toBe(true);
+    expect(isOn("brake", on("pedal"))).toBe(true);
+    expect(isOn("lever", on("brake"))).toBe(true);
+    expect(isOn("lever", on("pedal"))).toBe(false);
+    expect(isOn("brake", on("key"))).toBe(false);
+  });
+
+  it("part a condition where it waits for braking, and leave a “not” alone", () => {
+    const either = withBrakes(allOf("key", "brake"), ["lever", "pedal"]);
+    expect(either.anyOf.map((g) => g.map((t) => t.input))).toEqual([
+      ["key", "lever"],
+      ["key", "pedal"],
+    ]);
+    const not = { anyOf: [[{ input: "brake" as const, negated: true }]] };
+    expect(withBrakes(not, ["lever"])).toEqual(not);
+    expect(withBrakes(allOf("brake"), [])).toEqual(allOf("brake"));
+  });
+});
+
+describe("a level in the budget", () => {
+  const dimmed = (program: Partial<typeof PLAIN>, boosted?: number) => {
+    const job = edited(
+      jobWith("pod-18", 1, allOf("key")),
+      setRun(RUN, "program", { ...PLAIN, ...program }),
+    );
+    return levelShare(job, job.runs[0]!, boosted);
+  };
+
+  it("of a tenth counts as a tenth, and as full for as long as that is asked", () => {
+    expect(dimmed({ level: 0.1 })).toBeCloseTo(0.1, 9);
+    expect(dimmed({ level: 0.1, boostWith: ["brake"] }, 0.25)).toBeCloseTo(0.325, 9);
+    expect(dimmed({ level: 0.1, boostWith: ["brake"] }, 0)).toBeCloseTo(0.1, 9);
+  });
+
+  it("that flashes for as long as it is on counts by its light", () => {
+    expect(dimmed({ flashes: -1, onS: 0.1, offS: 0.3 })).toBeCloseTo(0.25, 9);
+    expect(dimmed({ flashes: -1, onS: 0.1, offS: 0.3, flashWith: ["brake"] })).toBe(1);
+    expect(dimmed({ flashes: 4 })).toBe(1);
+  });
+});
+
+describe("lithium-ion", () => {
+  // Handbook values (m): 4.18 V a cell full, 3.7 V half way, 3.0 V empty.
+  it.each([
+    [1, 12.54],
+    [0.5, 11.1],
+    [0, 9],
+  ])("of three cells at %s of its charge rests at %s V", (soc, volts) => {
+    expect(openCircuitV("lithiumIon", soc, 3)).toBeCloseTo(volts, 2);
+    expect(openCircuitV("lithiumIon", soc, 5)).toBeCloseTo((volts * 5) / 3, 2);
+    expect(openCircuitV("lithiumIon", soc)).toBeCloseTo(volts, 2);
+  });
+});
+
+it("the trailer socket has each of its seven contacts once", () => {
+  expect(TRAILER_SOCKET.map((p) => p.cavity)).toEqual(["1", "2", "3", "4", "5", "6", "7"]);
+  // ISO 1724 (m): 1 left, 3 ground, 4 right, 6 stop.
+  const live = (cavity: string) => TRAILER_SOCKET.find((p) => p.cavity === cavity)?.liveWhen;
+  expect(["1", "3", "4", "6"].map(live)).toEqual(["left", "ground", "right", "brake"]);
+});
+
+it("a control's fuse and wire can be pinned", () => {
+  const job = jobWith("pod-18", 1, allOf("park"));
+  const control = createControl(asId<ControlId>("c"), "Switch", ["park"], job.vehicle);
+  const pinned = edited(
+    edited(job, append(job, "control", control)),
+    setControl(control.id, "fuse", { kind: "rating", ratingA: 15 }),
+    setControl(control.id, "wire", "12 AWG"),
+  );
+  const told = findingsOf(pinned).map((f) => f.rule);
+  expect(told).not.toContain("not-buildable");
+});
