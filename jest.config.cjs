@@ -28,8 +28,28 @@ const project = (name, folder, more = {}) => ({
 
 const only = process.env.DRAGONET_JEST_PROJECT;
 
+/**
+ * Tests of the core that take long, by hundreds of jobs or by another program: a mutation run
+ * tries the others many times over and leaves these out.
+ */
+const LONG = [
+  "chance",
+  "graph",
+  "ngspice",
+  "physics",
+  "proof",
+  "supplies",
+  "route",
+  "fit",
+  "holes",
+];
+const brief =
+  process.env.DRAGONET_BRIEF === undefined
+    ? {}
+    : { testPathIgnorePatterns: LONG.map((name) => `/packages/core/test/${name}\\.test\\.ts$`) };
+
 const projects = [
-  project("core", "packages/core"),
+  project("core", "packages/core", brief),
   project("contract", "packages/contract"),
   project("loom", "packages/loom"),
   project("template", "packages/template"),

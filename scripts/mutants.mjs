@@ -1,7 +1,8 @@
 /**
- * `npm run mutants -- FOLDER [--most 500] [--seed 1]`: breaks the lines of a folder one at a
+ * `npm run mutants -- FOLDER [--most 500] [--seed 1] [--all]`: breaks the lines of a folder one at a
  * time and runs the tests that reach them; prints the share that was noticed, and every
- * survivor with its place. One workspace's folder at a time: packages/core/src/solve.
+ * survivor with its place. Without `--all` the core's long tests are left out, so that a score is
+ * what the brief ones notice: at most what all would. One workspace's folder at a time: packages/core/src/solve.
  */
 import { spawnSync } from "node:child_process";
 import { readFileSync, readdirSync, writeFileSync, mkdirSync } from "node:fs";
@@ -42,6 +43,7 @@ await main(() => {
     options: {
       most: { type: "string", default: "500" },
       seed: { type: "string", default: "1" },
+      all: { type: "boolean", default: false },
     },
   });
   const folder = positionals[0]?.replace(/\/$/, "");
@@ -84,6 +86,7 @@ await main(() => {
       env: {
         ...process.env,
         DRAGONET_JEST_PROJECT: workspace[2],
+        ...(values.all ? {} : { DRAGONET_BRIEF: "1" }),
         DRAGONET_MUTANT_SHARE: String(share),
         DRAGONET_MUTANT_SEED: values.seed,
       },
