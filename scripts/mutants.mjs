@@ -70,7 +70,7 @@ await main(() => {
     reporters: ["json"],
     jsonReporter: { fileName: out },
     tempDirName: ".stryker-tmp",
-    ignorePatterns: ["**/dist/**", ".data*", "docs/screenshots"],
+    ignorePatterns: ["**/dist/**", ".data*", "docs/screenshots", "test-results"],
     concurrency: 2,
     timeoutMS: 20000,
     logLevel: "warn",

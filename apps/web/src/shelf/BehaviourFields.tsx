@@ -73,7 +73,7 @@ export function BehaviourFields({
             <TextInput
               label={`Way ${i + 1}: in words`}
               value={b.label}
-              className="w-72"
+              className="w-60"
               maxLength={120}
               onCommit={(label) => set(i, { label })}
             />
