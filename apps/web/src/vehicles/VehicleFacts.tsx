@@ -63,6 +63,14 @@ function Battery({
           className="w-14"
           onCommit={(value) => edit([once("battery", "hourRate", value)])}
         />
+        <span className="text-muted">cells in series</span>
+        <NumberInput
+          label="Cells in series, 0 for those of 12 V"
+          value={battery.cells}
+          max={24}
+          className="w-14"
+          onCommit={(n) => edit([once("battery", "cells", Math.round(n))])}
+        />
       </div>
       <FactRow
         label="Capacity"
