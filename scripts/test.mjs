@@ -1,6 +1,7 @@
 /** `npm test`: everything, from a bare machine, beside a running `npm start`. */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { availableParallelism } from "node:os";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
 import {
@@ -57,9 +58,13 @@ async function check(name, args) {
   say(name, ok, started);
 }
 
-/** Checks of the text itself, one after the other: the browser suite has the other core. */
+/** Checks of the text itself, as many at a time as there are cores. */
 async function checks(list) {
-  for (const next of list) await check(...next);
+  const waiting = [...list];
+  const take = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await check(...next);
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, take));
 }
 
 /** Runs a suite; what it prints comes when it has ended, so that two do not talk at once. */
@@ -165,23 +170,19 @@ await main(async () => {
   const cruise = bin("dependency-cruiser/bin/dependency-cruise.mjs");
   // The list of names that must not appear is kept beside the project, where there is one.
   const names = fromRoot("../shared/tools/names-check");
-  const texts = [
+  await checks([
     ["lint", node(bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0")],
     ["types", node(fromRoot("scripts/types.mjs"))],
     ["format", node(bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", ".")],
     ["unused", node(bin("knip/bin/knip.js"))],
     ["layers", node(cruise, "packages", "apps", "--config", ".dependency-cruiser.cjs")],
     ...(existsSync(names) ? [["names", [names, "."]]] : []),
-  ];
+  ]);
 
   const postgres = await startPostgres(".data-test", { reset: true, fast: true });
   try {
-    // Side by side: the browser suite, which waits for pages as often as it computes, and all else.
-    const computed = async () => {
-      await checks(texts);
-      await jest({ DATABASE_URL: postgres.url });
-    };
-    await Promise.all([computed(), browserSuite(postgres)]);
+    // Side by side: both wait for servers and pages as often as they compute.
+    await Promise.all([jest({ DATABASE_URL: postgres.url }), browserSuite(postgres)]);
   } finally {
     await postgres.stop();
   }
