@@ -1,6 +1,11 @@
 /** Rules of what is plugged, made up, sprung, alternating or let past: both sides of each. */
 import {
+  adoptPart,
   allOf,
+  checkedCircuit,
+  createJob,
+  createSupply,
+  measured,
   append,
   asId,
   createControl,
@@ -12,12 +17,15 @@ import {
   openCircuitV,
   levelShare,
   PLAIN,
+  type Condition,
   type ControlId,
+  type Edit,
   type Input,
   type Job,
   type PinId,
+  type SupplyId,
 } from "../src/index.ts";
-import { FELLRUNNER, demoJobs, demoPart } from "../src/demo/index.ts";
+import { FELLRUNNER, PETREL, PORTER, demoJobs, demoPart } from "../src/demo/index.ts";
 import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
 
 describe("a switch that springs back", () => {
@@ -100,9 +108,92 @@ describe("the kit's flasher", () => {
     expect(found.map((f) => f.severity)).toEqual(["stop", "stop"]);
   });
 
+  /** A kit's flasher on a vehicle whose own turn wire works a circuit beside it. */
+  const beside = (on: Condition): Job => {
+    const job = jobWith("turn-led", 1, on, { relay: "yes" }, PETREL);
+    const part = demoPart("flasher-any-load");
+    const supply = createSupply(asId<SupplyId>("flasher"), "Flasher", part.id, PETREL);
+    const fed = { ...createControl(asId<ControlId>("c"), "Turn", ["right"], PETREL), feed };
+    return edited(
+      job,
+      ...adoptPart(job, part),
+      append(job, "supply", supply),
+      append(job, "control", fed),
+    );
+  };
+  const feed = { kind: "supply" as const, supplyId: asId<SupplyId>("flasher") };
+
+  it("is none of a circuit that the vehicle's own turn wire works, or that shines for braking", () => {
+    expect(rulesOf(beside(allOf("left")))).not.toContain("flasher-bypassed");
+    const either = { anyOf: [...allOf("right").anyOf, ...allOf("key").anyOf] };
+    expect(rulesOf(beside(either))).not.toContain("flasher-bypassed");
+  });
+
   it("that all of them hang behind is not spoken of", () => {
     expect(rulesOf(named("Road kit unboxed"))).not.toContain("flasher-bypassed");
     expect(rulesOf(named("Road kit with horn and hazards"))).not.toContain("flasher-bypassed");
+  });
+});
+
+describe("a small load on a factory wire", () => {
+  const [pin] = FELLRUNNER.pins.filter((p) => p.liveWhen === "key" && p.family !== "ignition");
+  const lamp = (amps: number) => {
+    const part = demoPart("horn-3a");
+    if (part.kind !== "load") throw new Error("a horn is a load");
+    const currentA = measured(amps, amps, amps);
+    return { ...part, load: { kind: "constantCurrent" as const, currentA } };
+  };
+  const taken = (amps: number, spareA: number, more: Partial<typeof pin> = {}): Job => {
+    const job = jobWith(lamp(amps), 1, allOf("key"));
+    const mayGiveA = measured(spareA, spareA, spareA + 1);
+    return { ...job, vehicle: { ...FELLRUNNER, pins: [{ ...pin!, mayGiveA, ...more }] } };
+  };
+  const relayed = (job: Job) => checkedCircuit(job).circuit.runs[0]?.coil !== null;
+
+  it("takes a tap and no relay up to half an amp that the wire has surely to spare", () => {
+    expect(relayed(taken(0.5, 0.5))).toBe(false);
+    expect(rulesOf(taken(0.5, 0.5))).not.toContain("relay-missing");
+    expect(relayed(taken(0.51, 5))).toBe(true);
+    expect(relayed(taken(0.5, 0.49))).toBe(true);
+  });
+
+  it("takes a relay where the wire is the ignition's, or a bus vehicle watches it", () => {
+    expect(relayed(taken(0.3, 5, { family: "ignition" }))).toBe(true);
+    const watched = { ...PETREL.turn!, principle: "bus" as const };
+    const bus = taken(0.3, 5, { family: "lighting" });
+    expect(relayed({ ...bus, vehicle: { ...bus.vehicle, turn: watched } })).toBe(true);
+    expect(relayed(bus)).toBe(false);
+  });
+
+  it("without a relay beyond that is refused, and its remedy ends it", () => {
+    const much = edited(taken(0.8, 5), setRun(RUN, "relay", "no"));
+    expect(rulesOf(much, "stop")).toContain("relay-missing");
+    expect(rulesOf(mend(much, "relay-missing"))).not.toContain("relay-missing");
+  });
+});
+
+describe("the feeder of a box", () => {
+  it("has room for what comes later, and never for more than its own feed gives", () => {
+    const at = (converter: string): number => {
+      const job = createJob("test", "", PORTER);
+      const [first, second] = [demoPart(converter), demoPart("relay-board-6")];
+      const made = createSupply(asId<SupplyId>("conv"), "Converter", first.id, PORTER);
+      const board = createSupply(asId<SupplyId>("board"), "Board", second.id, PORTER);
+      const fed = { ...board, feed: { kind: "supply" as const, supplyId: made.id } };
+      const whole = edited(
+        job,
+        ...adoptPart(job, first),
+        ...adoptPart(job, second).map((e) => (e.kind === "add" ? { ...e, at: 1 } : e)),
+        append(job, "supply", made),
+        { kind: "add", entity: "supply", value: fed, at: 1 } as Edit,
+      );
+      const { choices } = checkedCircuit(whole).circuit;
+      const fuse = choices.find((c) => c.runId === ("board" as string) && c.kind === "fuse");
+      return Number.parseFloat(fuse?.picked ?? "0");
+    };
+    // A board of 40 A in all: half of that behind a converter of 25 A, no more than 10 A behind one of 10.
+    expect(at("converter-60-12-25")).toBe(20);
+    expect(at("converter-60-12")).toBe(10);
   });
 });
 

@@ -3,6 +3,9 @@ import type { LoadSpec } from "./load.ts";
 /** Exponent of filament light against voltage: IES Lighting Handbook, from memory. */
 export const FILAMENT_LIGHT_EXPONENT = 3.4;
 
+/** Above this level a lamp counts as lit: a twentieth is seen at night. */
+export const LIT_LEVEL = 0.05;
+
 /**
  * How fully a load works, 0 to about 1: light of a lamp against its rating, for what it
  * gets. A driver holds its light while it holds its power.

@@ -17,7 +17,7 @@ import {
   type NetworkBranch,
   type Position,
 } from "../network/index.ts";
-import { workLevel } from "../part/index.ts";
+import { LIT_LEVEL, workLevel } from "../part/index.ts";
 import { SHORT_OHM, insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
 import { openingTime, overheatS, type OpeningTime } from "../protection/index.ts";
 import { ampacityA, gaugeOf } from "../wire/index.ts";
@@ -51,7 +51,6 @@ export interface FaultResult {
 
 /** Resistance of a battery with its leads, in Ω: assumed. */
 const BATTERY_OHM = 0.012;
-const WORKING = 0.05;
 /** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
 const CYCLING_SHARE = 0.25;
 
@@ -216,7 +215,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
       nodes.get(load.from)! - nodes.get(load.to)!,
       amps.get(load.id) ?? 0,
     );
-    if (level < WORKING) return false;
+    if (level < LIT_LEVEL) return false;
     // A fuse that may hold for ever cannot be counted on to open.
     if (!opens || opens.time.mostS === Infinity) return true;
     // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.

@@ -12,14 +12,12 @@ import {
   type RunId,
 } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
-import { workLevel } from "../part/index.ts";
+import { LIT_LEVEL, workLevel } from "../part/index.ts";
 import { ownerOf } from "../synthesis/index.ts";
 import { groupsOf, partOf, type RunGroup } from "./groups.ts";
 import { positionBits, positionCount } from "./positions.ts";
 import { restVolts } from "../source/index.ts";
 
-/** Above this a load is taken to work; a lamp at a twentieth is seen at night. */
-const WORKING = 0.05;
 /** Below this it works, but not as it should. */
 const FULL = 0.8;
 
@@ -122,8 +120,8 @@ export function proveGroup(job: Job, circuit: Circuit, group: RunGroup): Proof {
         else {
           const at = solved.point.at.get(branch.load)!;
           level = workLevel(load.part.load, at.fromV - at.toV, at.currentA);
-          if (wanted && level < WORKING) kind = "staysDark";
-          else if (!wanted && level >= WORKING) kind = "lightsUnasked";
+          if (wanted && level < LIT_LEVEL) kind = "staysDark";
+          else if (!wanted && level >= LIT_LEVEL) kind = "lightsUnasked";
           else if (wanted && level < FULL) kind = "dim";
         }
         // Positions come with few controls first: the first one found is the smallest.

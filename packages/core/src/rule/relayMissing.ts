@@ -1,6 +1,6 @@
 import { decimal } from "../quantity/index.ts";
 import { inputWord, pinRelay, setRun } from "../job/index.ts";
-import { spareOf } from "../synthesis/index.ts";
+import { tapCarries } from "../synthesis/index.ts";
 import { builtRuns, placeOfRun, type Rule } from "./finding.ts";
 
 export const relayMissing: Rule = {
@@ -13,8 +13,7 @@ export const relayMissing: Rule = {
       // A kit's own control is rated for what it carries; only a factory wire is not.
       if (made.source.kind !== "pin" || made.factoryFused) return [];
       const { pin } = made.source;
-      const { high } = made.drawA;
-      if (spareOf(context.job, pin, high) >= high) return [];
+      if (tapCarries(context.job, pin, made.drawA.high)) return [];
       const { carries } = pin;
       return [
         {

@@ -2,14 +2,12 @@ import { elementOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
 import type { ElementId, Input, Job, LampId, RunId } from "../job/index.ts";
 import { NEEDS_KEY, programOf } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
-import { PLAIN, workLevel, type Behaviour, type LightColour } from "../part/index.ts";
+import { LIT_LEVEL, PLAIN, workLevel, type Behaviour, type LightColour } from "../part/index.ts";
 import { restVolts, runningVolts } from "../source/index.ts";
 import { wayLevels, type LevelStep, type WayInput } from "./channel.ts";
 import { flashTiming, type FlashTiming } from "./flasher.ts";
 import type { ControlScript, ScriptEvent } from "./script.ts";
 
-/** Above this level a lamp counts as lit. */
-const LIT = 0.05;
 /** A change of level that nobody sees is none: volts that sag a little as another lamp lights. */
 const SEEN = 0.01;
 /** Volts at which a watt of a factory bulb is an amp's worth: 13.5 V, as the limits are stated. */
@@ -162,7 +160,7 @@ class Solver {
           const at = solved.point.at.get(branch.load)!;
           if (load.kind === "load") {
             const level = workLevel(load.part.load, at.fromV - at.toV, at.currentA);
-            levels.set(branch.lampId, level < LIT ? 0 : Math.min(1, level));
+            levels.set(branch.lampId, level < LIT_LEVEL ? 0 : Math.min(1, level));
           }
         }
       }

@@ -1,5 +1,13 @@
 import type { Choice, Root } from "../circuit/index.ts";
-import { asId, type Control, type Input, type Job, type RunId, type Supply } from "../job/index.ts";
+import {
+  asId,
+  type Control,
+  type Feed,
+  type Input,
+  type Job,
+  type RunId,
+  type Supply,
+} from "../job/index.ts";
 import type { Part, SwitchPart } from "../part/index.ts";
 import type { Interval } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
@@ -50,6 +58,17 @@ export interface ControlPlan {
  */
 const BOX_ROOM = 0.5;
 
+/** What a feed may give by itself, in A: nothing is made for more. */
+function feedLimitA(job: Job, feed: Feed): number {
+  if (feed.kind === "pin") {
+    return job.vehicle.pins.find((p) => p.id === feed.pinId)?.mayGiveA.value ?? Infinity;
+  }
+  if (feed.kind !== "supply") return Infinity;
+  const supply = job.supplies.find((s) => s.id === feed.supplyId);
+  const part = job.parts.find((p) => p.id === supply?.partId);
+  return part?.kind === "converter" ? part.outA : part?.kind === "box" ? part.totalA : Infinity;
+}
+
 /** Parents before those they feed. */
 function inOrder(supplies: readonly Supply[]): Supply[] {
   const done: Supply[] = [];
@@ -98,7 +117,8 @@ function decideSupply(job: Job, plans: readonly RunPlan[], supply: Supply, notes
   }
   const inputA = supplyInputA(job, plans, supply);
   const rated = ratedInputA(job, supply, part);
-  const room = part?.kind === "box" ? part.totalA * BOX_ROOM * 0.8 : 0;
+  const room =
+    part?.kind === "box" ? Math.min(part.totalA * BOX_ROOM, feedLimitA(job, supply.feed)) * 0.8 : 0;
   const fuse = decideFuse(
     supply,
     Math.max(0.1, rated ?? Math.max(inputA.high, room)),

@@ -2,7 +2,7 @@ export { synthesise } from "./synthesise.ts";
 export { deviationLacks } from "./deviate.ts";
 export { designCurrentA, drawOf, loadsOf, standbyOf } from "./draw.ts";
 export { pinText, tapsFor } from "./tap.ts";
-export { spareOf } from "./planRun.ts";
+export { tapCarries } from "./planRun.ts";
 export { COIL_FUSE_A } from "./defaults.ts";
 export { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 export { runsOnControl } from "./kitControl.ts";

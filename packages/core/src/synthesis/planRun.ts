@@ -84,13 +84,13 @@ function moduleOf(job: Job, run: Run): PlannedModule | null {
 const SMALL_A = 0.5;
 
 /**
- * What a factory wire has to spare for a load of its own, in A; 0 where it is not for that: the
- * ignition's, and on a bus vehicle the lamps' own wires, which the vehicle watches.
+ * Whether a factory wire carries so small a load beside its own, with a fuse and no relay. Not the
+ * ignition's, and on a bus vehicle not the lamps' own wires, which the vehicle watches.
  */
-export function spareOf(job: Job, tap: ConnectorPin | null, drawA: number): number {
-  if (!tap || controlOfPin(job, tap) !== null || drawA > SMALL_A) return 0;
+export function tapCarries(job: Job, tap: ConnectorPin | null, drawA: number): boolean {
+  if (!tap || controlOfPin(job, tap) !== null || drawA > SMALL_A) return false;
   const watched = job.vehicle.turn?.principle === "bus" && tap.family !== "accessory";
-  return tap.family === "ignition" || watched ? 0 : tap.mayGiveA.low;
+  return tap.family !== "ignition" && !watched && tap.mayGiveA.low >= drawA;
 }
 
 const sameFeed = (a: Feed, b: Feed): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -268,7 +268,10 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       relayPart,
       signal,
       signalA: kitTap ? kitTap.mayGiveA.value : 0,
-      tapA: grounds || feedPin ? 0 : spareOf(job, tap?.value ?? null, drawA.high),
+      tapA:
+        !grounds && !feedPin && tap && tapCarries(job, tap.value, drawA.high)
+          ? tap.value.mayGiveA.low
+          : 0,
     });
   })();
 

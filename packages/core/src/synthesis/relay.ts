@@ -39,7 +39,7 @@ export function decideRelay(q: RelayQuestion): Decision<boolean> {
       pinned: false,
     };
   }
-  if (q.signal !== null && !q.ownSwitch && q.tapA >= q.drawA && q.tapA > 0) {
+  if (q.signal !== null && !q.ownSwitch && q.tapA > 0) {
     return {
       value: false,
       picked: "no relay",
