@@ -35,6 +35,13 @@ export function spiceNames(network: Network): ReadonlyMap<NodeId, string> {
 /** Written in full: the checks compare to 1 mV, and SPICE takes 17 digits. */
 export const spiceNumber = (x: number): string => x.toExponential(12);
 
+/**
+ * A voltage in steps of a microvolt. Where a part floats but for 100 MΩ, the last bits of a law
+ * that is linearised anew each time move the whole of it by more than SPICE's own tolerance, and
+ * it never settles; in steps the current stays the same to the bit.
+ */
+const stepped = (v: string): string => `(floor(${v}*1e6+0.5)*1e-6)`;
+
 /** The SPICE lines of a branch between two nodes; `tag` makes its names, `inner` a node of its own. */
 export function spiceDevice(
   { model }: Pick<NetworkBranch, "model">,
@@ -55,7 +62,10 @@ export function spiceDevice(
       const foot = OFF_S * start;
       const slope = (powerW / minV - foot) / (minV - start);
       const on = `${spiceNumber(powerW)}/max(${v},${spiceNumber(start)})`;
-      if (acrossV >= minV) return [`B${tag} ${a} ${b} I = ${on}`];
+      if (acrossV >= minV) {
+        const steady = `${spiceNumber(powerW)}/max(${stepped(v)},${spiceNumber(start)})`;
+        return [`B${tag} ${a} ${b} I = ${steady}`];
+      }
       if (acrossV <= start) return [`R${tag} ${a} ${b} ${spiceNumber(1 / OFF_S)}`];
       const ramp = `${spiceNumber(foot)}+${spiceNumber(slope)}*(${v}-${spiceNumber(start)})`;
       const off = `${spiceNumber(OFF_S)}*${v}`;
@@ -72,6 +82,10 @@ export function spiceDevice(
       ];
     }
     case "current":
+      if (acrossV > SOFT_ON_V) {
+        const more = `${spiceNumber(OFF_S)}*(${stepped(v)}-${spiceNumber(SOFT_ON_V)})`;
+        return [`B${tag} ${a} ${b} I = ${spiceNumber(model.currentA)}+${more}`];
+      }
       return [
         `B${tag} ${a} ${b} I = (${v} > 0) ? (${spiceNumber(model.currentA)}*min(1,${v}/${spiceNumber(SOFT_ON_V)})+${spiceNumber(OFF_S)}*max(0,${v}-${spiceNumber(SOFT_ON_V)})) : (${spiceNumber(OFF_S)}*${v})`,
       ];

@@ -43,7 +43,7 @@ export const FACTORY_WIRE_M = 0.3;
 export const AT_HAND_M: Fact = assumed(0.25, 0.15, 0.4);
 
 /** From a supply's own terminals to a splice that many start from, in m: clear of its case. */
-export const OUTLET_M: Fact = assumed(0.4, 0.25, 0.6);
+export const OUTLET_M: Fact = assumed(0.5, 0.3, 0.7);
 
 /** Thinnest wire of a power path on a vehicle: common practice. */
 export const FLOOR_WIRE: Readonly<Record<WireSystem, string>> = {

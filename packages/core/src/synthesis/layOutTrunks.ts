@@ -270,7 +270,8 @@ export function layOutControl(laid: Laid, plan: ControlPlan): TrunkCircuit | nul
             feedM: control.feedM,
           },
           site: { kind: "source", feed: control.feed },
-          fuseAtM: assumed(0.15, 0.1, 0.2),
+          // Close to a battery; beside whatever else feeds it, where a holder finds room.
+          fuseAtM: control.feed.kind === "supply" ? AT_HAND_M : assumed(0.15, 0.1, 0.2),
         },
         common,
       );
