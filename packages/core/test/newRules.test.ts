@@ -19,7 +19,6 @@ import {
   PLAIN,
   type Condition,
   type ControlId,
-  type Edit,
   type Input,
   type Job,
   type PinId,
@@ -185,7 +184,7 @@ describe("the feeder of a box", () => {
         ...adoptPart(job, first),
         ...adoptPart(job, second).map((e) => (e.kind === "add" ? { ...e, at: 1 } : e)),
         append(job, "supply", made),
-        { kind: "add", entity: "supply", value: fed, at: 1 } as Edit,
+        { kind: "add", entity: "supply", value: fed, at: 1 },
       );
       const { choices } = checkedCircuit(whole).circuit;
       const fuse = choices.find((c) => c.runId === ("board" as string) && c.kind === "fuse");

@@ -2,12 +2,7 @@ import { LAMP_JOINTS, LAMP_LIGHTS, type Edit, type Lamp, type LoadPart } from "@
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
-
-const JOINT_WORDS: Readonly<Record<(typeof LAMP_JOINTS)[number], string>> = {
-  splice: "spliced or by its own plug",
-  plug: "in the factory’s plug",
-  adapter: "by an adapter lead",
-};
+import { JOINT_WORDS } from "./jointWords.ts";
 
 /** Every light that a part has, by what a lamp says of it. */
 const lightsOf = (part: LoadPart): { value: string; label: string }[] => [

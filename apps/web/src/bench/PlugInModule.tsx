@@ -6,28 +6,23 @@ import {
   type BoxPart,
   type Lamp,
   type Part,
-  type RunId,
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useJob } from "../job/jobStore.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { firstChosen, pinOptions, wiresToHangOn } from "./factoryWires.ts";
+import { FormLine } from "./FormLine.tsx";
+import { useBegin, type BeginProps } from "./useBegin.ts";
 
 const isPlugIn = (part: Part): part is BoxPart => part.kind === "box" && part.form === "plugIn";
 
 /** A module between a factory plug and its lamp: no fuse, no splice, no added circuit. */
-export function PlugInModule({
-  onClose,
-  onMade,
-}: {
-  onClose: () => void;
-  onMade: (runId: RunId) => void;
-}) {
+export function PlugInModule(props: BeginProps) {
   const job = useJob();
-  const edit = useEdit();
+  const begin = useBegin(props);
   const { data } = useParts();
   const shelf = (data ?? []).map((kept) => kept.value).filter(isPlugIn);
   const fitted = job.supplies.filter((s) => boxOf(job, s.id)?.form === "plugIn");
@@ -60,15 +55,11 @@ export function PlugInModule({
   const make = (): void => {
     const what = { module, pinId: pin.id, baseLoadId: load.id, place, channel };
     const edits = plugInModule(job, what, mint);
-    edit(edits);
-    const added = edits.find((e) => e.kind === "add" && e.entity === "run");
-    if (added) onMade(added.value.id);
-    onClose();
+    begin(edits);
   };
   return (
     <div className="flex flex-col gap-4">
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">Module</span>
+      <FormLine label="Module">
         <Choice
           label="Module to plug in"
           value={value}
@@ -84,9 +75,8 @@ export function PlugInModule({
           className="w-14"
           onCommit={(n) => setChannel(Math.round(n))}
         />
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">Between the plug of</span>
+      </FormLine>
+      <FormLine label="Between the plug of">
         <Choice
           label="Wire that goes in"
           value={pin.id}
@@ -94,9 +84,8 @@ export function PlugInModule({
           options={pinOptions(job, wires)}
           onChange={setPinId}
         />
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">and the factory’s</span>
+      </FormLine>
+      <FormLine label="and the factory’s">
         <Choice
           label="Lamp behind it"
           value={load.id}
@@ -111,7 +100,7 @@ export function PlugInModule({
           options={LAMP_PLACES.map((v) => ({ value: v, label: v }))}
           onChange={setPlace}
         />
-      </div>
+      </FormLine>
       <p className="text-small text-muted">
         Nothing is cut and nothing added to the factory’s fuse but the module itself. Further lamps
         go through its next channels: plug it in again for each.

@@ -1,36 +1,20 @@
 import { useState } from "react";
-import {
-  LAMP_JOINTS,
-  LAMP_PLACES,
-  asId,
-  replaceLamp,
-  type Lamp,
-  type PinId,
-  type RunId,
-} from "@dragonet/core";
+import { LAMP_JOINTS, LAMP_PLACES, asId, replaceLamp, type Lamp, type PinId } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useJob } from "../job/jobStore.ts";
 import { isLoad, useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { firstChosen, pinOptions, wiresToHangOn } from "./factoryWires.ts";
-
-const JOINT_WORDS: Readonly<Record<(typeof LAMP_JOINTS)[number], string>> = {
-  plug: "by its own plug, into the factory’s",
-  adapter: "by an adapter lead, plug to plug",
-  splice: "spliced to the factory’s leads",
-};
-
-interface FormProps {
-  readonly onClose: () => void;
-  readonly onMade: (runId: RunId) => void;
-}
+import { JOINT_WORDS } from "./jointWords.ts";
+import { FormLine } from "./FormLine.tsx";
+import { useBegin, type BeginProps } from "./useBegin.ts";
 
 /** A lamp in the place of one the vehicle has: the old load leaves the budget, its fuse stays. */
-export function ReplaceLamp({ onClose, onMade }: FormProps) {
+export function ReplaceLamp(props: BeginProps) {
   const job = useJob();
-  const edit = useEdit();
+  const begin = useBegin(props);
   const { data } = useParts();
   const loads = (data ?? []).map((kept) => kept.value).filter(isLoad);
   const wires = wiresToHangOn(job);
@@ -55,15 +39,11 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
     const name = `${part.name} on ${pin.carries}`;
     const what = { part, count, place, pinId: asId<PinId>(pin.id), replaces, joint, name };
     const edits = replaceLamp(job, what, mint);
-    const added = edits.find((e) => e.kind === "add" && e.entity === "run");
-    edit(edits);
-    if (added) onMade(added.value.id);
-    onClose();
+    begin(edits);
   };
   return (
     <div className="flex flex-col gap-4">
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">Goes</span>
+      <FormLine label="Goes">
         <Choice
           label="What goes"
           value={replaces}
@@ -74,9 +54,8 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
           ]}
           onChange={setReplaces}
         />
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">It hung on</span>
+      </FormLine>
+      <FormLine label="It hung on">
         <Choice
           label="Wire it hung on"
           value={pin.id}
@@ -84,9 +63,8 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
           options={pinOptions(job, wires)}
           onChange={setPinId}
         />
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">Comes</span>
+      </FormLine>
+      <FormLine label="Comes">
         <NumberInput
           label="How many come"
           value={count}
@@ -109,9 +87,8 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
           options={LAMP_PLACES.map((value) => ({ value, label: value }))}
           onChange={setPlace}
         />
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <span className="w-36 font-bold">Joined</span>
+      </FormLine>
+      <FormLine label="Joined">
         <Choice
           label="How it joins"
           value={joint}
@@ -119,7 +96,7 @@ export function ReplaceLamp({ onClose, onMade }: FormProps) {
           options={LAMP_JOINTS.map((value) => ({ value, label: JOINT_WORDS[value] }))}
           onChange={setJoint}
         />
-      </div>
+      </FormLine>
       <p className="text-small text-muted">
         Factory fuse and wire stay. What the vehicle’s flasher or monitor sees then is told on the
         signals page.

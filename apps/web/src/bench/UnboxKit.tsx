@@ -1,22 +1,15 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
-import {
-  asId,
-  contentOf,
-  unbox,
-  type KitPart,
-  type Part,
-  type PartId,
-  type RunId,
-} from "@dragonet/core";
+import { asId, contentOf, unbox, type KitPart, type Part, type PartId } from "@dragonet/core";
 import { ask } from "../app/api.ts";
 import { mint } from "../app/mint.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useJob } from "../job/jobStore.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { TextInput } from "../ui/TextInput.tsx";
+import { useBegin, type BeginProps } from "./useBegin.ts";
 
 const isKit = (part: Part): part is KitPart => part.kind === "kit";
 
@@ -70,15 +63,9 @@ function KeepAsKit() {
 }
 
 /** A kit as it comes: its list for the check, its circuits, controls, harnesses, in one press. */
-export function UnboxKit({
-  onClose,
-  onMade,
-}: {
-  onClose: () => void;
-  onMade: (runId: RunId) => void;
-}) {
+export function UnboxKit(props: BeginProps) {
   const job = useJob();
-  const edit = useEdit();
+  const begin = useBegin(props);
   const { data } = useParts();
   const kits = (data ?? []).map((kept) => kept.value).filter(isKit);
   const [kitId, setKitId] = useState("");
@@ -86,10 +73,7 @@ export function UnboxKit({
   const make = (): void => {
     if (!kit) return;
     const edits = unbox(job, kit, () => mint("kit"));
-    edit(edits);
-    const added = edits.find((e) => e.kind === "add" && e.entity === "run");
-    if (added) onMade(added.value.id);
-    onClose();
+    begin(edits);
   };
   return (
     <>

@@ -5,7 +5,6 @@ import {
   asId,
   decimal,
   measured,
-  parseWireColour,
   type Edit,
   type HarnessId,
   type RunId,
@@ -14,6 +13,7 @@ import {
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
+import { checkColour } from "../ui/checkColour.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
@@ -21,9 +21,6 @@ import { WireSwatch } from "../ui/WireSwatch.tsx";
 type PlannedWire = WireLine;
 
 const NEW_HARNESS = "new";
-
-const checkColour = (text: string): string | null =>
-  text === "" || parseWireColour(text) ? null : "such as brown or brown/white";
 
 const isPlain = (c: WireChoice): boolean =>
   c.harnessId === "" && c.colour === "" && c.gaugeId === "" && c.lengthM === null;

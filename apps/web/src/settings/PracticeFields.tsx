@@ -1,5 +1,6 @@
-import { PLACES, WIRE_USES, parseWireColour, type Practices } from "@dragonet/core";
+import { PLACES, WIRE_USES, type Practices } from "@dragonet/core";
 import type { ReactNode } from "react";
+import { checkColour } from "../ui/checkColour.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 
@@ -161,9 +162,7 @@ export function PracticeFields({ practices, canEdit, onChange }: PracticeFieldsP
                 value={practices.colours.find((c) => c.use === use)?.colour ?? ""}
                 className="w-24"
                 maxLength={40}
-                check={(text) =>
-                  text === "" || parseWireColour(text) ? null : "such as brown or brown/white"
-                }
+                check={checkColour}
                 onCommit={(colour) => {
                   const others = practices.colours.filter((c) => c.use !== use);
                   onChange("colours", colour === "" ? others : [...others, { use, colour }]);

@@ -1,13 +1,10 @@
 import { Printer } from "lucide-react";
-import { useEffect, useState } from "react";
 import {
   CAUTIONS,
   LAST_WORD,
   decimal,
   fixed,
-  inspectorLines,
   lengthText,
-  placeOf,
   span,
   stripSvg,
   type JobPlan,
@@ -18,14 +15,14 @@ import { useMe, useSession } from "../app/session.ts";
 import { useJob, useJobStore } from "../job/jobStore.ts";
 import { useOpenFile } from "../job/useOpenFile.ts";
 import { usePlan } from "../job/usePlan.ts";
-import { planner } from "../worker/planner.ts";
-import { saveText } from "../ui/saveText.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { HarnessSheet } from "./HarnessSheet.tsx";
 import { ToolsSheet } from "./ToolsSheet.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
+import { InspectorSheet } from "./InspectorSheet.tsx";
+import { LoomSheet } from "./LoomSheet.tsx";
 
 interface RunSheetProps {
   readonly strip: Strip;
@@ -150,99 +147,6 @@ function TrunkSheet({ plan }: { plan: JobPlan }) {
           </tbody>
         </table>
       </div>
-    </section>
-  );
-}
-
-/** For the inspector: what was added, where, and what turns it on. */
-function InspectorSheet({ plan }: { plan: JobPlan }) {
-  const job = useJob();
-  const changes = inspectorLines(job);
-  if (changes.length === 0) return null;
-  const asks = plan.findings.filter((f) => f.rule === "place-asks");
-  return (
-    <section
-      aria-label="For the inspector"
-      className="break-inside-avoid border-t-2 border-ink py-3"
-    >
-      <h2 className="text-lead">For the inspector: what was added</h2>
-      <table className="w-full border-collapse text-small">
-        <thead>
-          <tr>
-            <th scope="col">Lamp</th>
-            <th scope="col">Where</th>
-            <th scope="col">Light</th>
-            <th scope="col">On with</th>
-            <th scope="col">Over time</th>
-          </tr>
-        </thead>
-        <tbody>
-          {changes.map((line) => (
-            <tr key={line.id} className="border-t border-hair">
-              <td className="py-0.5">{line.label}</td>
-              <td>{line.place}</td>
-              <td>{line.light}</td>
-              <td>{line.when}</td>
-              <td>{line.overTime}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="mt-1">
-        {placeOf(job.practices.place)
-          ? `Held against ${placeOf(job.practices.place)?.name}: ${asks.length === 0 ? "nothing found that it asks otherwise" : asks.map((f) => f.title).join("; ")}. Advisory; the inspector has the last word.`
-          : "No place was chosen to hold these against."}
-      </p>
-    </section>
-  );
-}
-
-/** The whole loom on one page, laid out in the worker. */
-function LoomSheet() {
-  const job = useJob();
-  const { units } = useMe().preferences;
-  const [svg, setSvg] = useState<string | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .loom(job, units)
-      .then((made) => {
-        if (!stale) setSvg(made);
-      });
-    return () => {
-      stale = true;
-    };
-  }, [job, units]);
-  if (svg === "") return null;
-  const save = (): void => {
-    // On paper of its own it knows neither the page's ink nor its face.
-    const alone = (svg ?? "")
-      .replaceAll("currentColor", "#16211f")
-      .replaceAll("var(--paper)", "#ffffff")
-      .replaceAll("var(--font-sans)", "sans-serif");
-    saveText("loom.svg", "image/svg+xml", alone);
-  };
-  return (
-    <section aria-label="The whole loom" className="break-before-page border-t-2 border-ink py-3">
-      <div className="flex items-baseline gap-3">
-        <h2 className="text-lead">The whole loom</h2>
-        {svg !== null && (
-          <Button look="quiet" className="no-print" onClick={save}>
-            SVG
-          </Button>
-        )}
-      </div>
-      {svg === null ? (
-        <Loading what="the loom" />
-      ) : (
-        <div
-          className="relative my-2 overflow-x-auto [&>svg]:h-auto [&>svg]:w-full [&>svg]:min-w-5xl print:[&>svg]:min-w-0"
-          role="img"
-          tabIndex={0}
-          aria-label="Every part and wire of this job, from the source on the left to the lamps"
-          dangerouslySetInnerHTML={{ __html: svg }}
-        />
-      )}
     </section>
   );
 }

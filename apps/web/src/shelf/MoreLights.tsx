@@ -1,30 +1,11 @@
 import { Plus } from "lucide-react";
-import {
-  LIGHT_COLOURS,
-  ratingOf,
-  type LoadPart,
-  type LoadSpec,
-  type Fact,
-  type Part,
-  type PartLight,
-} from "@dragonet/core";
+import { LIGHT_COLOURS, ratingOf, type LoadPart, type Part, type PartLight } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { FactFields } from "../ui/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { TextInput } from "../ui/TextInput.tsx";
-
-/** A light of the same kind as the main one with another rating. */
-function withRating(load: LoadSpec, rating: Fact): LoadSpec {
-  switch (load.kind) {
-    case "constantCurrent":
-      return { ...load, currentA: rating };
-    case "ledStrip":
-      return { ...load, powerWPerM: rating };
-    default:
-      return { ...load, powerW: rating };
-  }
-}
+import { withRating } from "./loadRating.ts";
 
 /** Lights beside the main and the dim one in the same housing: brake, left, right, reverse. */
 export function MoreLights({ part, onChange }: { part: LoadPart; onChange: (part: Part) => void }) {

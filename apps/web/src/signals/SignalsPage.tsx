@@ -1,19 +1,11 @@
-import { Download, Pause, Play, SkipForward } from "lucide-react";
+import { Pause, Play, SkipForward } from "lucide-react";
 import { useMemo, useState } from "react";
 import {
-  FLASH_LIMITS,
   TURN_PRINCIPLES,
   decimal,
   inputWord,
-  judgeFlash,
-  ownerName,
-  signalsCsv,
-  usesSide,
   type Edit,
-  type FlashMeasure,
-  type FlashRemedy,
   type Input,
-  type Job,
   type SignalTrace,
   type TurnFacts,
 } from "@dragonet/core";
@@ -26,9 +18,7 @@ import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { FactRow } from "../ui/FactRow.tsx";
-import { saveText } from "../ui/saveText.ts";
 import { Section } from "../ui/Section.tsx";
-import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
@@ -36,6 +26,8 @@ import { SeenByVehicle } from "./SeenByVehicle.tsx";
 import { TimeStrips } from "./TimeStrips.tsx";
 import { useClock, type Clock } from "./useClock.ts";
 import { scriptOf, usePlay } from "./usePlay.ts";
+import { Rates } from "./Rates.tsx";
+import { Remedies } from "./Remedies.tsx";
 
 const once = (field: keyof TurnFacts, value: unknown): Edit =>
   ({ kind: "setOnce", entity: "turn", field, value }) as Edit;
@@ -176,147 +168,6 @@ function ScriptText({ canEdit, faults }: { canEdit: boolean; faults: readonly st
         </ul>
       )}
     </details>
-  );
-}
-
-function Rates({
-  trace,
-  measures,
-  job,
-}: {
-  trace: SignalTrace;
-  measures: readonly (FlashMeasure | null)[];
-  job: Job;
-}) {
-  const { leastPerMin, mostPerMin, leastOn, mostOn } = FLASH_LIMITS;
-  const save = (): void => saveText("signals.csv", "text/csv", signalsCsv(trace));
-  return (
-    <Section
-      title="Rates"
-      about={`A turn signal keeps ${leastPerMin} to ${mostPerMin} a minute and is lit ${leastOn * 100} to ${mostOn * 100} % of the time (49 CFR 571.108, SAE J590).`}
-      action={
-        <Button look="quiet" onClick={save}>
-          <Download size={15} aria-hidden /> CSV
-        </Button>
-      }
-    >
-      <div
-        className="relative overflow-x-auto"
-        tabIndex={0}
-        role="group"
-        aria-label="Rates of the lamps"
-      >
-        <table className="w-full border-collapse">
-          <thead>
-            <tr>
-              <th scope="col">Lamp</th>
-              <th scope="col">Run</th>
-              <th scope="col" className="text-right">
-                A minute
-              </th>
-              <th scope="col" className="text-right">
-                Lit
-              </th>
-              <th scope="col" className="text-right">
-                First flash
-              </th>
-              <th scope="col" className="pl-6!">
-                Verdict
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {trace.lamps.map((lamp, i) => {
-              const m = measures[i] ?? null;
-              const run = job.runs.find((r) => r.id === lamp.runId);
-              const turns = run !== undefined && usesSide(run);
-              const verdict = m && judgeFlash(m);
-              return (
-                <tr key={lamp.lampId} className="border-t border-hair">
-                  <td className="py-0.5">{lamp.label}</td>
-                  <td className="text-muted">{ownerName(job, lamp.runId)}</td>
-                  <td className="num text-right">{m ? decimal(m.perMin, 0) : "–"}</td>
-                  <td className="num text-right">{m ? `${decimal(m.onShare * 100, 0)} %` : "–"}</td>
-                  <td className="num text-right">{m ? `${decimal(m.firstFlashS, 2)} s` : "–"}</td>
-                  <td className="pl-6">
-                    {m === null ? (
-                      <span className="text-muted">does not flash</span>
-                    ) : !turns ? (
-                      "a pattern of its own"
-                    ) : verdict === "" ? (
-                      "a proper flash"
-                    ) : (
-                      <span className="font-bold">
-                        <SeverityMark severity="fix" word={false} /> {verdict}
-                      </span>
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
-    </Section>
-  );
-}
-
-function Remedies({ remedies, canEdit }: { remedies: readonly FlashRemedy[]; canEdit: boolean }) {
-  const edit = useEdit();
-  const [asItIs, ...others] = remedies;
-  if (!asItIs || asItIs.verdict === "" || others.length === 0) return null;
-  return (
-    <Section
-      title={asItIs.verdict === "a proper flash" ? "Ways to flash" : "Ways to a proper flash"}
-    >
-      {asItIs.sides.map((side) => (
-        <p key={side.side} className="py-0.5">
-          <span className="font-bold">{side.side}</span>: {side.timing.why}
-          {side.timing.flashes && (
-            <>
-              {" → "}
-              <span className="num font-bold">
-                {decimal(60 / (side.timing.onS + side.timing.offS), 0)}
-              </span>{" "}
-              a minute
-            </>
-          )}
-        </p>
-      ))}
-      <ul>
-        {remedies.map((r) => (
-          <li
-            key={r.kind}
-            className="flex flex-wrap items-baseline gap-x-4 border-t border-hair py-2"
-          >
-            <span className="min-w-52 flex-1">
-              <span className="font-bold">{r.label}</span>
-              <span className="block text-small text-muted">{r.why}</span>
-            </span>
-            <span className="num w-32">
-              {r.perMin > 0 ? `${decimal(r.perMin, 0)} a minute` : "steady"}
-              <span className="block font-sans text-small">{r.verdict}</span>
-            </span>
-            <span className="num w-36">
-              {r.litW > 0 ? `${decimal(r.litW, 1)} W lit` : "no heat"}
-              {r.litW > 0 && (
-                <span className="block text-small text-muted">
-                  {decimal(r.heatW, 1)} W flashing
-                </span>
-              )}
-            </span>
-            <span className="num w-16 text-right">{r.money > 0 ? decimal(r.money, 2) : "–"}</span>
-            <span className="w-24 text-right">
-              {r.edits.length > 0 && canEdit ? (
-                <Button onClick={() => edit(r.edits)}>Choose</Button>
-              ) : (
-                r.kind === "asItIs" && <span className="text-muted">as it is</span>
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </Section>
   );
 }
 

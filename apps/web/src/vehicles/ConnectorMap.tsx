@@ -7,7 +7,6 @@ import {
   append,
   asId,
   assumed,
-  parseWireColour,
   removeConnector,
   removePin,
   type Connector,
@@ -22,6 +21,7 @@ import { mint } from "../app/mint.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { FactFields } from "../ui/FactRow.tsx";
+import { checkColour } from "../ui/checkColour.ts";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/Section.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
@@ -30,11 +30,6 @@ import type { VehicleEditing } from "./editing.ts";
 
 const options = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, label: value }));
-
-const checkColour = (text: string): string | null =>
-  text === "" || parseWireColour(text)
-    ? null
-    : `“${text}” is no colour: such as brown or brown/white`;
 
 interface PinRowProps extends VehicleEditing {
   readonly pin: ConnectorPin;

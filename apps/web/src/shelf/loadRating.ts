@@ -1,0 +1,12 @@
+import { type Fact, type LoadSpec } from "@dragonet/core";
+
+export function withRating(load: LoadSpec, rating: Fact): LoadSpec {
+  switch (load.kind) {
+    case "constantCurrent":
+      return { ...load, currentA: rating };
+    case "ledStrip":
+      return { ...load, powerWPerM: rating };
+    default:
+      return { ...load, powerW: rating };
+  }
+}
