@@ -104,6 +104,7 @@ describe("marks of proof and faults on the strips", () => {
       elementId: "pods.feed",
       words: "feed chafed",
       overheats: "",
+      solved: true,
       ridesHome: "yes",
       ...fields,
     }) as FaultResult;
@@ -116,7 +117,9 @@ describe("marks of proof and faults on the strips", () => {
     const severities = (f: Partial<FaultResult>) =>
       overlayOf(report([fault(f)])).map((x) => x.severity);
     expect(severities({})).toEqual([]);
-    expect(severities({ ridesHome: "withoutLights" })).toEqual(["fix"]);
+    expect(severities({ ridesHome: "byDay" })).toEqual(["fix"]);
+    expect(severities({ ridesHome: "unseen" })).toEqual(["fix"]);
+    expect(severities({ solved: false, ridesHome: "unknown" })).toEqual(["stop"]);
     expect(severities({ ridesHome: "no" })).toEqual(["stop"]);
     expect(severities({ overheats: "1.2" })).toEqual(["stop"]);
   });

@@ -23,6 +23,7 @@ import {
   VEHICLE_KINDS,
   type Fact,
 } from "@dragonet/core";
+import { applyDecorators } from "./applyDecorators.ts";
 import {
   IsAmount,
   IsFact,
@@ -35,6 +36,10 @@ import {
   IsShare,
   IsText,
 } from "./fields.ts";
+
+/** How many lamps, as far as anybody has counted. */
+const IsCountOrNull = (): PropertyDecorator =>
+  applyDecorators(IsNullable("integer"), IsInt(), Min(0), Max(20));
 
 class BatteryDto {
   @IsIn(BATTERY_CHEMISTRIES)
@@ -169,6 +174,23 @@ class TurnDto {
 
   @IsFact()
   bulbW!: Fact;
+}
+
+class FactoryLampsDto {
+  @IsCountOrNull()
+  headlight!: number | null;
+
+  @IsCountOrNull()
+  rearPosition!: number | null;
+
+  @IsCountOrNull()
+  stop!: number | null;
+
+  @IsCountOrNull()
+  turnFront!: number | null;
+
+  @IsCountOrNull()
+  turnRear!: number | null;
 }
 
 class ReachesDto {
@@ -363,6 +385,9 @@ export class VehicleDto {
   @IsNullable("object")
   @IsObjectOf(() => TurnDto)
   turn!: TurnDto | null;
+
+  @IsObjectOf(() => FactoryLampsDto)
+  factoryLamps!: FactoryLampsDto;
 
   @IsObjectOf(() => ReachesDto)
   reaches!: ReachesDto;

@@ -1,7 +1,15 @@
-import { decimal, faults, synthesise, type FaultResult, secondsText } from "@dragonet/core";
+import {
+  decimal,
+  faults,
+  getsHomeWords,
+  secondsText,
+  synthesise,
+  type FaultResult,
+} from "@dragonet/core";
 import { printJson, type Verb } from "../world.ts";
 
 function faultText(f: FaultResult): string {
+  if (!f.solved) return `${f.words}\n      ${getsHomeWords(f)}\n`;
   const opens = f.opens
     ? `${f.opens.words} opens at ${decimal(f.opens.currentA, 0)} A within ${f.opens.time.mostS === Infinity ? "perhaps no time" : secondsText(f.opens.time.mostS)}`
     : "no fuse opens";
@@ -11,14 +19,16 @@ function faultText(f: FaultResult): string {
     f.dark.length > 0 ? `dark: ${f.dark.join(", ")}` : "",
     f.staysOn.length > 0 ? `cannot be turned off: ${f.staysOn.join(", ")}` : "",
     f.chafes.length > 0 ? `may chafe at ${f.chafes.join(", ")}` : "",
-    f.ridesHome === "yes" ? "rides home" : f.ridesHome === "no" ? "ignition gone" : "lights gone",
+    getsHomeWords(f),
   ];
   return `${f.words}\n      ${parts.filter((p) => p !== "").join("; ")}\n`;
 }
 
 export const faultsVerb: Verb = ({ job, json, world }) => {
-  const results = faults(job, synthesise(job)) ?? [];
+  const found = faults(job, synthesise(job)) ?? [];
+  // What has no solution is told first: nothing is known of it.
+  const results = [...found.filter((f) => !f.solved), ...found.filter((f) => f.solved)];
   if (json) printJson(world, results);
   else for (const f of results) world.out(faultText(f));
-  return results.some((f) => f.ridesHome === "no") ? 1 : 0;
+  return results.some((f) => f.ridesHome === "no" || !f.solved) ? 1 : 0;
 };

@@ -2,6 +2,8 @@ import { proxy } from "comlink";
 import { useEffect, useState } from "react";
 import {
   decimal,
+  faultSeverity,
+  getsHomeWords,
   secondsText,
   type Cause,
   type Difference,
@@ -26,6 +28,7 @@ const opensIn = (s: number): string => (s === Infinity ? "perhaps never" : secon
 
 function Outcome({ fault }: { fault: FaultResult }) {
   const { opens, dark, staysOn } = fault;
+  if (!fault.solved) return <p className="text-small font-bold">{getsHomeWords(fault)}</p>;
   return (
     <>
       {opens ? (
@@ -43,23 +46,10 @@ function Outcome({ fault }: { fault: FaultResult }) {
       {staysOn.length > 0 && (
         <p className="text-small">Cannot be turned off: {staysOn.join(", ")}.</p>
       )}
-      <p className="text-small text-muted">
-        {fault.ridesHome === "yes"
-          ? "Ignition and headlight stay: it rides home."
-          : fault.ridesHome === "withoutLights"
-            ? "It rides home without its lights."
-            : "Ignition gone: it does not ride home."}
-      </p>
+      <p className="text-small text-muted">{getsHomeWords(fault)}</p>
     </>
   );
 }
-
-const severityOf = (f: FaultResult): "stop" | "fix" | "note" =>
-  f.overheats !== "" || f.ridesHome === "no"
-    ? "stop"
-    : f.ridesHome === "withoutLights"
-      ? "fix"
-      : "note";
 
 function FaultList({
   faults,
@@ -74,7 +64,7 @@ function FaultList({
             className="flex items-start gap-1.5 text-left text-accent"
             onClick={() => onPlace({ kind: "run", runId: fault.runId })}
           >
-            <SeverityMark severity={severityOf(fault)} word={false} />
+            <SeverityMark severity={faultSeverity(fault)} word={false} />
             {fault.words}
           </button>
           <Outcome fault={fault} />
@@ -158,6 +148,7 @@ export function TrialPanel({ plan, onPlace, onReport }: TrialPanelProps) {
       void planner().stop();
     };
   }, [plan, stopped, onReport]);
+  const unsolved = report?.faults.filter((f) => !f.solved).length ?? 0;
   if (!report) {
     return (
       <section aria-label="Trial">
@@ -182,6 +173,7 @@ export function TrialPanel({ plan, onPlace, onReport }: TrialPanelProps) {
         <h3>Every single fault</h3>
         <p className="text-small">
           <span className="num">{report.faults.length}</span> tried.{" "}
+          {unsolved > 0 && `${unsolved} of them without a solution: nothing is said of those. `}
           {report.weakest.length > 0 ? "Weakest points:" : "None does harm."}
         </p>
         <FaultList faults={all ? report.faults : report.weakest} onPlace={onPlace} />

@@ -1,4 +1,4 @@
-import type { Finding } from "@dragonet/core";
+import { faultSeverity, type Finding } from "@dragonet/core";
 import type { TrialReport } from "../worker/plan.worker.ts";
 
 const at = (
@@ -38,13 +38,8 @@ export function overlayOf(report: TrialReport): Finding[] {
     ];
   });
   const faults = report.faults.flatMap((f) => {
-    const severity =
-      f.overheats !== "" || f.ridesHome === "no"
-        ? ("stop" as const)
-        : f.ridesHome === "withoutLights"
-          ? ("fix" as const)
-          : null;
-    return severity === null
+    const severity = faultSeverity(f);
+    return severity === "note"
       ? []
       : [
           at(

@@ -60,6 +60,10 @@ export const newVehicle = (): Vehicle => ({
   variant: "",
   system: newSystem("engine"),
   turn: null,
+  factoryLamps: {
+    ...{ headlight: null, rearPosition: null, stop: null },
+    ...{ turnFront: null, turnRear: null },
+  },
   reaches: { frontM: assumed(1.5), rearM: assumed(1.2), controlsM: assumed(1.2) },
   size: {
     lengthM: assumed(2, 1.5, 2.6),

@@ -243,6 +243,7 @@ function replacedTurns(): Job {
   });
   const vehicle: Vehicle = {
     ...PETREL,
+    factoryLamps: { ...PETREL.factoryLamps, turnFront: 2, turnRear: 2 },
     baseLoads: [
       ...PETREL.baseLoads,
       bulb("turn-left", "Left turn bulbs"),

@@ -13,6 +13,7 @@ import {
   BATTERY_CHEMISTRIES,
   CERTAINTIES,
   CHARGING_KINDS,
+  FACTORY_LAMPS,
   CIRCUIT_FAMILIES,
   LIVE_WHEN,
   PACK_CHEMISTRIES,
@@ -27,6 +28,7 @@ import {
   type ElectricalSystem,
   type Hazard,
   type MapPlace,
+  type FactoryLamps,
   type MapSegment,
   type TurnFacts,
   type Vehicle,
@@ -73,6 +75,15 @@ function rowsOfRecord(vehicle: string, record: string, id: string, fields: objec
   });
 }
 
+/** One row for each kind of lamp that somebody has counted. */
+const rowsOfCounts = (vehicle: string, lamps: FactoryLamps): Row[] =>
+  FACTORY_LAMPS.flatMap((field) => {
+    const count = lamps[field];
+    return count === null
+      ? []
+      : [{ ...{ vehicle, record: "factoryLamps", id: "", field }, value: String(count) }];
+  });
+
 function rowsOfVehicle(v: Vehicle): Row[] {
   const id = v.profileId;
   const { system } = v;
@@ -87,6 +98,7 @@ function rowsOfVehicle(v: Vehicle): Row[] {
   return [
     ...rowsOfRecord(id, "vehicle", "", card),
     ...rowsOfRecord(id, "reaches", "", v.reaches),
+    ...rowsOfCounts(id, v.factoryLamps),
     ...(v.turn ? rowsOfRecord(id, "turn", "", v.turn) : []),
     ...(system.kind === "pack" ? [] : rowsOfRecord(id, "battery", "", system.battery)),
     ...(system.kind === "engine"
@@ -147,6 +159,8 @@ class RecordReader {
     this.cells.has(field) ? this.number(field) : before;
   laterOneOf = <T extends string>(field: string, valid: readonly T[], before: T): T =>
     this.cells.has(field) ? this.oneOf(field, valid) : before;
+  countOrNull = (field: string): number | null =>
+    this.cells.has(field) ? this.number(field) : null;
   text = (field: string): string => this.with(field, "", (r) => r.text("value"));
   signed = (field: string): number => this.with(field, 0, (r) => r.signed("value"));
   number = (field: string): number => this.with(field, 0, (r) => r.number("value"));
@@ -215,6 +229,14 @@ function readSystem(
       return { kind, pack: pack(), battery: battery() };
   }
 }
+
+const readCounts = (r: RecordReader | null): FactoryLamps => ({
+  headlight: r?.countOrNull("headlight") ?? null,
+  rearPosition: r?.countOrNull("rearPosition") ?? null,
+  stop: r?.countOrNull("stop") ?? null,
+  turnFront: r?.countOrNull("turnFront") ?? null,
+  turnRear: r?.countOrNull("turnRear") ?? null,
+});
 
 const readTurn = (r: RecordReader): TurnFacts => ({
   principle: r.oneOf("principle", TURN_PRINCIPLES),
@@ -293,6 +315,7 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
     variant: asId<VariantId>(card.laterText("variant")),
     turn: groups.has("turn\u0000") ? readTurn(one("turn")) : null,
     system: readSystem(one, many, card.oneOf("system", SYSTEM_KINDS)),
+    factoryLamps: readCounts(groups.has("factoryLamps\u0000") ? one("factoryLamps") : null),
     reaches: {
       frontM: reaches.fact("frontM"),
       rearM: reaches.fact("rearM"),

@@ -7,6 +7,7 @@ import type {
   Connector,
   ConnectorPin,
   ElectricalSystem,
+  FactoryLamps,
   MapPlace,
   MapSegment,
   PackFacts,
@@ -50,6 +51,7 @@ export interface Singletons {
   signals: SignalPlay;
   turn: TurnFacts;
   vehicle: Pick<Vehicle, "model" | "kind" | "machine" | "note" | "profileId" | "variant">;
+  factoryLamps: FactoryLamps;
   reaches: Reaches;
   size: VehicleSize;
   battery: BatteryFacts;
@@ -120,6 +122,10 @@ export const SINGLETONS: { readonly [K in SingletonName]: Lens<Singletons[K]> } 
   signals: { get: (job) => job.signals, put: (job, signals) => ({ ...job, signals }) },
   turn: { get: (job) => job.vehicle.turn, put: (job, turn) => withVehicle(job, { turn }) },
   vehicle: { get: (job) => job.vehicle, put: (job, vehicle) => withVehicle(job, vehicle) },
+  factoryLamps: {
+    get: (job) => job.vehicle.factoryLamps,
+    put: (job, factoryLamps) => withVehicle(job, { factoryLamps }),
+  },
   reaches: {
     get: (job) => job.vehicle.reaches,
     put: (job, reaches) => withVehicle(job, { reaches }),

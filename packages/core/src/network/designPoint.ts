@@ -1,14 +1,10 @@
 import { controlPath, powerPath, type Circuit } from "../circuit/index.ts";
-import type { ElementId, Input, Job, Run } from "../job/index.ts";
+import type { ElementId, Job } from "../job/index.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
 import type { SourceVolts } from "../source/index.ts";
-import { everythingOn, type Position } from "./position.ts";
+import { everythingOn, refusedBy, runOn, type Position } from "./position.ts";
 import { solveCircuit } from "./solveCircuit.ts";
-
-/** Signals that have to be off for a run to be on in the first of its ways. */
-const refusedBy = (run: Run): Input[] =>
-  (run.condition.anyOf[0] ?? []).filter((t) => t.negated).map((t) => t.input);
 
 /**
  * What a design is judged by: everything on at once, solved; a run that is on only while
@@ -34,9 +30,7 @@ export function designPoint(
   for (const run of odd) {
     const made = circuit.runs.find((r) => r.runId === run.id);
     if (!made) continue;
-    const refused = new Set(refusedBy(run));
-    const inputs = new Set([...all.inputs].filter((input) => !refused.has(input)));
-    const alone = at({ ...all, inputs });
+    const alone = at(runOn(job, run, volts));
     for (const id of [...powerPath(made), ...controlPath(made)]) {
       const point = alone.get(id);
       // What it shares with others is told with everything on.

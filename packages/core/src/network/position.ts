@@ -1,4 +1,4 @@
-import { INPUTS, asId, type Input, type Job, type RunId } from "../job/index.ts";
+import { INPUTS, asId, type Input, type Job, type Run, type RunId } from "../job/index.ts";
 import type { SourceVolts } from "../source/index.ts";
 
 /** One position of the vehicle's controls and of the runs' own switches. */
@@ -13,6 +13,17 @@ export interface Position {
   readonly packV: number;
   /** Flashers and dimmed channels in their dark phase; in their lit one where it is not said. */
   readonly phase?: "on" | "off";
+}
+
+/** Signals that have to be off for a run to be on in the first of its ways. */
+export const refusedBy = (run: Run): Input[] =>
+  (run.condition.anyOf[0] ?? []).filter((t) => t.negated).map((t) => t.input);
+
+/** Everything pressed but what a run refuses. */
+export function runOn(job: Job, run: Run, volts: SourceVolts): Position {
+  const all = everythingOn(job, volts);
+  const refused = new Set(refusedBy(run));
+  return { ...all, inputs: new Set([...all.inputs].filter((input) => !refused.has(input))) };
 }
 
 /** Everything pressed: what a run's design is judged by. */

@@ -34,8 +34,12 @@ export interface PlaceRules {
   readonly rearPosition: readonly [number, number] | null;
   readonly stop: readonly [number, number] | null;
   readonly turnRear: readonly [number, number] | null;
-  /** Colours that turn lamps may have, front and rear. */
-  readonly turnColours: readonly string[] | null;
+  /** Colours that turn lamps may have; null where nothing is asked. */
+  readonly turnFrontColours: readonly string[] | null;
+  readonly turnRearColours: readonly string[] | null;
+  /** Whether anything red may shine to the front, and whether lamps other than turn signals may flash. */
+  readonly redFront: boolean;
+  readonly othersFlash: boolean;
   /** A tell-tale for turn and high beam before the rider. */
   readonly tellTale: boolean;
   /** Where lamps may sit. */
@@ -52,7 +56,10 @@ export const PLACES: readonly PlaceRules[] = [
     rearPosition: [1, 2],
     stop: [1, 2],
     turnRear: [2, 2],
-    turnColours: ["amber"],
+    turnFrontColours: ["amber"],
+    turnRearColours: ["amber"],
+    redFront: false,
+    othersFlash: false,
     tellTale: true,
     lamps: [
       {
@@ -81,7 +88,10 @@ export const PLACES: readonly PlaceRules[] = [
     rearPosition: [1, 4],
     stop: [1, 4],
     turnRear: [2, 4],
-    turnColours: ["amber", "red"],
+    turnFrontColours: ["amber"],
+    turnRearColours: ["amber", "red"],
+    redFront: false,
+    othersFlash: false,
     tellTale: true,
     // Heights of 20 to 83 in and 15 to 72 in; turn lamps 16 in apart in front, 9 in behind.
     lamps: [
@@ -111,7 +121,10 @@ export const PLACES: readonly PlaceRules[] = [
     rearPosition: null,
     stop: null,
     turnRear: null,
-    turnColours: null,
+    turnFrontColours: null,
+    turnRearColours: null,
+    redFront: true,
+    othersFlash: true,
     tellTale: false,
     lamps: [],
   },

@@ -5,6 +5,7 @@ import {
   type Circuit,
   type Element,
   type FuseElement,
+  type LoadElement,
   type RunCircuit,
   type TrunkCircuit,
 } from "../circuit/index.ts";
@@ -12,10 +13,13 @@ import { asId, ownerName, type ElementId, type Job, type RunId } from "../job/in
 import { restVolts } from "../source/index.ts";
 import {
   everythingOn,
+  refusedBy,
+  runOn,
   solveCircuitWith,
   type Network,
   type NetworkBranch,
   type Position,
+  type SolvedNetwork,
 } from "../network/index.ts";
 import { LIT_LEVEL, workLevel } from "../part/index.ts";
 import { SHORT_OHM, insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
@@ -23,12 +27,11 @@ import { openingTime, overheatS, type OpeningTime } from "../protection/index.ts
 import { ampacityA, gaugeOf } from "../wire/index.ts";
 import { chafePlaces, routeOf, type RoutePlan } from "../fit/index.ts";
 import { decimal } from "../quantity/index.ts";
+import type { ConnectorPin } from "../vehicle/index.ts";
+import { getsHome, type GetsHome, type RidesHome } from "./getsHome.ts";
 import { partOf } from "./groups.ts";
 
-/** Whether the vehicle still rides: `yes`; `withoutLights`; `no` when its ignition is gone. */
-export type RidesHome = "yes" | "withoutLights" | "no";
-
-export interface FaultResult {
+export interface FaultResult extends GetsHome {
   readonly kind: FaultKind;
   readonly runId: RunId;
   readonly elementId: ElementId;
@@ -44,7 +47,8 @@ export interface FaultResult {
   } | null;
   /** A wire that reaches its limit before the fuse opens for sure; "" when none does. */
   readonly overheats: string;
-  readonly ridesHome: RidesHome;
+  /** Whether the circuit with the fault has a solution; where not, nothing of what follows is known. */
+  readonly solved: boolean;
   /** Places on its way where a wire may chafe and nobody has signed for its protection. */
   readonly chafes: readonly string[];
 }
@@ -156,85 +160,190 @@ function factoryFuse(circuit: Circuit, amps: ReadonlyMap<ElementId, number>) {
   return null;
 }
 
+interface ScopeLoad {
+  readonly load: LoadElement;
+  readonly run: RunCircuit;
+}
+
+/** A position that faults are tried in, and the loads that work in it without one. */
+interface Stage {
+  readonly position: Position;
+  readonly lit: ReadonlySet<ElementId>;
+}
+
 /** What a fault is tried on: a run by itself, or a trunk with all runs behind it. */
 interface Scope {
   readonly name: string;
   readonly circuit: Circuit;
-  readonly runs: readonly RunCircuit[];
+  readonly loads: readonly ScopeLoad[];
   /** Ids of the elements that belong to it. */
   readonly own: ReadonlySet<ElementId>;
   readonly route: RoutePlan;
+  /** Everything on, and what is on only while something is off by itself. */
+  stages(): readonly Stage[];
+}
+
+const offStage = (job: Job): Stage => ({
+  position: {
+    ...everythingOn(job, restVolts(job.vehicle)),
+    ...{ inputs: new Set(["key"]), switches: new Set() },
+  },
+  lit: new Set(),
+});
+
+function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stage[] {
+  const volts = restVolts(job.vehicle);
+  const celsius = job.practices.ambientC;
+  const litAt = (position: Position): ReadonlySet<ElementId> => {
+    const change = (network: Network): Network => realSources(circuit, network);
+    const solved = solveCircuitWith(circuit, { position, celsius, change });
+    if (solved.kind !== "solved") return new Set();
+    const lit = loads.filter(({ load }) => levelOf(load, solved.result) >= LIT_LEVEL);
+    return new Set(lit.map(({ load }) => load.id));
+  };
+  const all = everythingOn(job, volts);
+  const stages: Stage[] = [{ position: all, lit: litAt(all) }];
+  const seen = new Set(stages[0]!.lit);
+  for (const run of job.runs) {
+    const dark = loads.some((l) => l.run.runId === run.id && !seen.has(l.load.id));
+    if (!dark || refusedBy(run).length === 0) continue;
+    const position = runOn(job, run, volts);
+    const lit = new Set([...litAt(position)].filter((id) => !seen.has(id)));
+    if (lit.size === 0) continue;
+    for (const id of lit) seen.add(id);
+    stages.push({ position, lit });
+  }
+  return stages;
+}
+
+/** Some runs by themselves, with what lies before them. */
+function scopeOf(
+  job: Job,
+  circuit: Circuit,
+  name: string,
+  runs: readonly RunCircuit[],
+  own: ReadonlySet<ElementId>,
+): Scope {
+  const part = partOf(circuit, runs);
+  const loads = runs.flatMap((run) =>
+    run.branches.flatMap((branch): ScopeLoad[] => {
+      const load = elementOf(part, branch.load);
+      return load.kind === "load" ? [{ load, run }] : [];
+    }),
+  );
+  let stages: readonly Stage[] | null = null;
+  return {
+    ...{ name, circuit: part, loads, own, route: routeOf(job, circuit) },
+    stages: () => (stages ??= stagesOf(job, part, loads)),
+  };
 }
 
 const NOWHERE: readonly string[] = [];
 
-function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult {
+/** What a fault does in one position of the controls. */
+interface Outcome {
+  /** Loads that do what they are for. */
+  readonly working: ReadonlySet<ElementId>;
+  readonly opens: FaultResult["opens"];
+  /** The factory wire whose fuse that is; null where it is another's. */
+  readonly factoryPin: ConnectorPin | null;
+  readonly overheats: string;
+}
+
+const levelOf = (load: LoadElement, { volts, amps }: SolvedNetwork): number =>
+  workLevel(load.part.load, volts.get(load.from)! - volts.get(load.to)!, amps.get(load.id) ?? 0);
+
+/** The fuse that opens first, the job's own or the factory's behind one of its taps. */
+function openingIn(circuit: Circuit, amps: ReadonlyMap<ElementId, number>) {
+  const own = firstFuse(circuit, amps);
+  const factory = factoryFuse(circuit, amps);
+  if (own && (!factory || own.time.mostS <= factory.time.mostS)) {
+    const { fuse, currentA, time } = own;
+    const kind = fuse.resets ? "breaker, again and again," : "fuse";
+    return {
+      fuse,
+      pin: null,
+      opens: { words: `own ${decimal(fuse.ratingA)} A ${kind}`, currentA, time },
+    };
+  }
+  if (!factory) return null;
+  const { pin, currentA, time } = factory;
+  return {
+    fuse: null,
+    pin,
+    opens: { words: `factory ${decimal(pin.fuseA)} A fuse of ${pin.carries}`, currentA, time },
+  };
+}
+
+/** One trial in one position; null where nothing settles. */
+function tryAt(job: Job, scope: Scope, trial: Trial, position: Position): Outcome | null {
   const { circuit } = scope;
-  const volts = restVolts(job.vehicle);
-  const all = everythingOn(job, volts);
-  const position: Position =
-    trial.asked === "on" ? all : { ...all, inputs: new Set(["key"]), switches: new Set() };
   const result = solveWithFault(circuit, position, job.practices.ambientC, trial);
+  if (!result) return null;
+  const opening = openingIn(circuit, result.amps);
+  const opens = opening?.opens ?? null;
+  const works = ({ load, run }: ScopeLoad): boolean => {
+    if (levelOf(load, result) < LIT_LEVEL) return false;
+    // A fuse that may hold for ever cannot be counted on to open.
+    if (!opening || opening.opens.time.mostS === Infinity) return true;
+    // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.
+    return opening.fuse !== null && !wholePath(run).includes(opening.fuse.id);
+  };
+  // A breaker that resets lets the wire heat for part of the time for as long as the fault lasts.
+  const cycles = opening?.fuse?.resets ?? false;
+  const after = !opens || cycles ? Infinity : opens.time.mostS;
+  return {
+    working: new Set(scope.loads.filter(works).map(({ load }) => load.id)),
+    opens,
+    factoryPin: opening?.pin ?? null,
+    overheats: overheated(circuit, job, result.amps, after, cycles ? CYCLING_SHARE : 1),
+  };
+}
+
+/** The opening to tell of several: the surest to come first. */
+const soonest = (list: readonly Outcome[]): Outcome | null =>
+  list
+    .filter((o) => o.opens !== null)
+    .sort((a, b) => a.opens!.time.mostS - b.opens!.time.mostS)[0] ?? null;
+
+function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult {
+  const chafed = trial.kind === "chafed";
   const base = {
     kind: trial.kind,
     runId: owner,
     elementId: trial.element.id,
     words: trial.words,
-    chafes: trial.kind === "chafed" ? chafePlaces(job, scope.route, trial.element.id) : NOWHERE,
+    chafes: chafed ? chafePlaces(job, scope.route, trial.element.id) : NOWHERE,
   };
-  const loads = scope.runs.flatMap((run) =>
-    run.branches.flatMap((branch) => {
-      const load = elementOf(circuit, branch.load);
-      return load.kind === "load" ? [{ load, run }] : [];
-    }),
-  );
-  if (!result) {
-    const dark = loads.map(({ load }) => load.label);
-    return { ...base, dark, staysOn: [], opens: null, overheats: "", ridesHome: "yes" };
+  const unsolved: FaultResult = {
+    ...{ ...base, dark: [], staysOn: [], opens: null, overheats: "", solved: false },
+    ...{ ridesHome: "unknown", lost: [], uncounted: [] },
+  };
+  const stages = trial.asked === "on" ? scope.stages() : [offStage(job)];
+  const dark: LoadElement[] = [];
+  const staysOn: LoadElement[] = [];
+  const outcomes: Outcome[] = [];
+  for (const { position, lit } of stages) {
+    const outcome = tryAt(job, scope, trial, position);
+    if (!outcome) return unsolved;
+    outcomes.push(outcome);
+    for (const { load } of scope.loads) {
+      const works = outcome.working.has(load.id);
+      if (trial.asked === "off" && works) staysOn.push(load);
+      // A lamp that this position does not light is told by the one that does.
+      if (trial.asked === "on" && !works && lit.has(load.id)) dark.push(load);
+    }
   }
-  const { amps, volts: nodes } = result;
-  const own = firstFuse(circuit, amps);
-  const factory = factoryFuse(circuit, amps);
-  const ownFirst = own !== null && (!factory || own.time.mostS <= factory.time.mostS);
-  const opens = ownFirst
-    ? {
-        words: `own ${decimal(own.fuse.ratingA)} A ${own.fuse.resets ? "breaker, again and again," : "fuse"}`,
-        currentA: own.currentA,
-        time: own.time,
-      }
-    : factory
-      ? {
-          words: `factory ${decimal(factory.pin.fuseA)} A fuse of ${factory.pin.carries}`,
-          currentA: factory.currentA,
-          time: factory.time,
-        }
-      : null;
-  const works = ({ load, run }: (typeof loads)[number]): boolean => {
-    const level = workLevel(
-      load.part.load,
-      nodes.get(load.from)! - nodes.get(load.to)!,
-      amps.get(load.id) ?? 0,
-    );
-    if (level < LIT_LEVEL) return false;
-    // A fuse that may hold for ever cannot be counted on to open.
-    if (!opens || opens.time.mostS === Infinity) return true;
-    // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.
-    const gone = ownFirst ? own.fuse.id : null;
-    return gone !== null && !wholePath(run).includes(gone);
-  };
-  const working = loads.filter(works);
-  // A breaker that resets lets the wire heat for part of the time for as long as the fault lasts.
-  const cycles = ownFirst && own.fuse.resets;
-  const after = !opens || cycles ? Infinity : opens.time.mostS;
-  const family = !ownFirst && factory ? factory.pin.family : null;
-  const labels = (list: typeof loads): string[] => list.map(({ load }) => load.label);
+  const first = soonest(outcomes);
+  const labels = (list: readonly LoadElement[]): string[] => list.map((load) => load.label);
   return {
     ...base,
-    dark: trial.asked === "on" ? labels(loads.filter((l) => !working.includes(l))) : [],
-    staysOn: trial.asked === "off" ? labels(working) : [],
-    opens,
-    overheats: overheated(circuit, job, amps, after, cycles ? CYCLING_SHARE : 1),
-    ridesHome: family === "ignition" ? "no" : family === "lighting" ? "withoutLights" : "yes",
+    solved: true,
+    dark: labels(dark),
+    staysOn: labels(staysOn),
+    opens: first?.opens ?? null,
+    overheats: outcomes.find((o) => o.overheats !== "")?.overheats ?? "",
+    ...getsHome(job, new Set(dark.map((load) => load.lampId)), first?.factoryPin ?? null),
   };
 }
 
@@ -250,14 +359,12 @@ const MOST_BRANCHES = 12;
 
 /** Every single fault of one run, tried one after the other. */
 export function faultsOfRun(job: Job, circuit: Circuit, run: RunCircuit): FaultResult[] {
-  const part = partOf(circuit, [run]);
   const own = new Set<ElementId>();
-  for (const [id, element] of part.elements) if (element.runId === run.runId) own.add(id);
+  const scope = scopeOf(job, circuit, ownerName(job, run.runId), [run], own);
+  for (const [id, element] of scope.circuit.elements) if (element.runId === run.runId) own.add(id);
   for (const branch of run.branches.slice(MOST_BRANCHES)) {
     for (const id of [...branch.out, branch.load, ...branch.back]) own.delete(id);
   }
-  const route = routeOf(job, circuit);
-  const scope = { name: ownerName(job, run.runId), circuit: part, runs: [run], own, route };
   return trialsIn(job, scope, run.runId);
 }
 
@@ -268,21 +375,15 @@ export function faultsOfElement(
   run: RunCircuit,
   elementId: ElementId,
 ): FaultResult[] {
-  const part = partOf(circuit, [run]);
-  const own = new Set([elementId]);
-  const route = routeOf(job, circuit);
-  const scope = { name: ownerName(job, run.runId), circuit: part, runs: [run], own, route };
-  return trialsIn(job, scope, run.runId);
+  const name = ownerName(job, run.runId);
+  return trialsIn(job, scopeOf(job, circuit, name, [run], new Set([elementId])), run.runId);
 }
 
 /** Every single fault of what several runs share. */
 export function faultsOfTrunk(job: Job, circuit: Circuit, trunk: TrunkCircuit): FaultResult[] {
   const behind = circuit.runs.filter((run) => wholePath(run).some((id) => trunk.path.includes(id)));
-  const part = partOf(circuit, behind);
   const own = new Set<ElementId>([...trunk.path, ...trunk.gate]);
-  const route = routeOf(job, circuit);
-  const scope = { name: trunk.name, circuit: part, runs: behind, own, route };
-  return trialsIn(job, scope, trunk.ownerId);
+  return trialsIn(job, scopeOf(job, circuit, trunk.name, behind, own), trunk.ownerId);
 }
 
 /**
@@ -306,13 +407,19 @@ export function faults(
   return results;
 }
 
-/** The faults to act on first: a fire, a dead machine, lights lost, then most loads dark. */
+const HOME_WEIGHT: Readonly<Record<RidesHome, number>> = {
+  ...{ yes: 0, unseen: 200, byDay: 300, no: 500, unknown: 0 },
+};
+
+/** The faults to act on first: what has no solution, a fire, a dead machine, lights lost, then most loads dark. */
 export function weakestPoints(results: readonly FaultResult[]): FaultResult[] {
   const weight = (f: FaultResult): number =>
     (f.overheats === "" ? 0 : 1000) +
     // With nothing to open it burns for as long as the battery lasts.
     (f.overheats !== "" && f.opens === null ? 600 : 0) +
-    (f.ridesHome === "no" ? 500 : f.ridesHome === "withoutLights" ? 200 : 0) +
+    // What has no solution may be anything: it comes first.
+    (f.solved ? 0 : 2000) +
+    HOME_WEIGHT[f.ridesHome] +
     f.dark.length +
     // Where a wire is known to lie in harm's way it will happen there first.
     (f.chafes.length > 0 ? 20 : 0) +

@@ -14,5 +14,6 @@ export {
   faultsOfTrunk,
   weakestPoints,
   type FaultResult,
-  type RidesHome,
 } from "./faults.ts";
+export { faultSeverity } from "./faultSeverity.ts";
+export { getsHome, getsHomeWords, type GetsHome, type RidesHome } from "./getsHome.ts";

@@ -1,47 +1,43 @@
-import { programOf, type Job, type Lamp, type Run } from "../job/index.ts";
+import {
+  factoryLampsLeft,
+  lampColour,
+  lampWork,
+  programOf,
+  type Job,
+  type Lamp,
+} from "../job/index.ts";
 import { placeOf, type PlaceRules } from "../place/index.ts";
-import type { Found, Rule } from "./finding.ts";
+import type { FactoryLamp } from "../vehicle/index.ts";
+import type { Figure, Found, Rule, Severity } from "./finding.ts";
 
-/** What a vehicle's factory rear has of each, unless it has no road lamps at all: common practice. */
-const FACTORY = { rearPosition: 1, stop: 1, turnRear: 2 };
-const ASK = "Advisory: ask your inspector before the vehicle goes on the road.";
+/**
+ * What a vehicle with turn lamps of its own is taken to have at the rear where nobody has
+ * counted: common practice.
+ */
+const USUAL = { rearPosition: 1, stop: 1, turnRear: 2 };
 
-const waits = (run: Run, ...inputs: string[]): boolean =>
-  run.condition.anyOf.flat().some((t) => inputs.includes(t.input) && !t.negated);
-
-function lampsOf(job: Job, test: (run: Run, lamp: Lamp) => boolean): Lamp[] {
-  return job.lamps.filter((lamp) => {
-    const run = job.runs.find((r) => r.id === lamp.runId);
-    const part = job.parts.find((p) => p.id === lamp.partId);
-    return run && part?.kind === "load" && part.family === "lamp" && test(run, lamp);
-  });
+function thereAlready(job: Job, work: keyof typeof USUAL): number {
+  const counted = factoryLampsLeft(job, work);
+  if (counted !== null) return counted;
+  const { turn } = job.vehicle;
+  if (!turn) return 0;
+  return work === "turnRear" && turn.bulbW.value === 0 ? 0 : USUAL[work];
 }
 
-const rear = (lamp: Lamp): boolean => lamp.place !== "front" && lamp.place !== "inside";
+const ASK = "Advisory: ask your inspector before the vehicle goes on the road.";
+
+const COUNTED = [
+  { work: "rearPosition", what: "rear position lamps" },
+  { work: "stop", what: "stop lamps" },
+  { work: "turnRear", what: "rear turn lamps" },
+] as const;
 
 function counts(job: Job, place: PlaceRules): Found[] {
-  const factory = job.vehicle.turn ? FACTORY : { rearPosition: 0, stop: 0, turnRear: 0 };
-  const list = [
-    {
-      what: "rear position lamps",
-      limit: place.rearPosition,
-      lamps: lampsOf(job, (run, lamp) => rear(lamp) && waits(run, "park") && !waits(run, "brake")),
-      factory: factory.rearPosition,
-    },
-    {
-      what: "stop lamps",
-      limit: place.stop,
-      lamps: lampsOf(job, (run, lamp) => rear(lamp) && waits(run, "brake")),
-      factory: factory.stop,
-    },
-    {
-      what: "rear turn lamps",
-      limit: place.turnRear,
-      lamps: lampsOf(job, (run, lamp) => rear(lamp) && waits(run, "left", "right")),
-      factory: (job.vehicle.turn?.bulbW.value ?? 0) > 0 ? factory.turnRear : 0,
-    },
-  ];
-  return list.flatMap(({ what, limit, lamps, factory: there }): Found[] => {
+  const list = COUNTED.map(({ work, what }) => ({
+    ...{ what, limit: place[work], there: thereAlready(job, work) },
+    lamps: job.lamps.filter((lamp) => lampWork(job, lamp) === work),
+  }));
+  return list.flatMap(({ what, limit, lamps, there }): Found[] => {
     if (!limit || lamps.length === 0) return [];
     const count = lamps.length + there;
     if (count >= limit[0] && count <= limit[1]) return [];
@@ -65,46 +61,87 @@ function counts(job: Job, place: PlaceRules): Found[] {
   });
 }
 
+/** Whether a lamp flashes by its own electronics or by the programme of its channel. */
+function flashes(job: Job, lamp: Lamp): boolean {
+  const run = job.runs.find((r) => r.id === lamp.runId);
+  const part = job.parts.find((p) => p.id === lamp.partId);
+  const own = part?.kind === "load" && part.behaviour !== null && part.behaviour.flashes !== 0;
+  const program = run ? programOf(job, run) : null;
+  return own || (program !== null && program.flashes !== 0);
+}
+
+/** One finding for all lamps that a line of the rule book is about; none where there are none. */
+function told(
+  lamps: readonly Lamp[],
+  severity: Severity,
+  title: string,
+  figures: Figure[],
+  why: string,
+) {
+  const [first] = lamps;
+  if (!first) return [];
+  const words = lamps.map((lamp) => lamp.label).join(", ");
+  const place = { runId: first.runId, elementId: null, words };
+  return [{ ...{ rule: "place-asks", severity, place, title, figures, why }, remedies: [] }];
+}
+
 function flashing(job: Job, place: PlaceRules): Found[] {
-  if (place.brakeFlash === "allowed") return [];
-  const lamps = lampsOf(job, (run, lamp) => {
-    const part = job.parts.find((p) => p.id === lamp.partId);
-    const own = part?.kind === "load" && part.behaviour && part.behaviour.flashes !== 0;
-    const program = programOf(job, run);
-    return waits(run, "brake") && (Boolean(own) || (program !== null && program.flashes !== 0));
-  });
-  return lamps.slice(0, 1).map((lamp): Found => ({
-    rule: "place-asks",
-    severity: place.brakeFlash === "refused" ? "stop" : "fix",
-    place: { runId: lamp.runId, elementId: null, words: lamp.label },
-    title:
-      place.brakeFlash === "refused"
-        ? `A stop lamp that flashes fails inspection under ${place.name}`
-        : `A stop lamp that flashes is for the state to allow`,
-    figures: [{ label: "stop lamp", value: "flashes", limit: "steady" }],
-    why: `${ASK} A module whose pattern can be set to steady passes either way.`,
-    remedies: [],
-  }));
+  const flashers = job.lamps.filter((lamp) => flashes(job, lamp));
+  const at = (...works: (FactoryLamp | null)[]): Lamp[] =>
+    flashers.filter((lamp) => works.includes(lampWork(job, lamp)));
+  const refused = place.brakeFlash === "refused";
+  const stops =
+    place.brakeFlash === "allowed"
+      ? []
+      : told(
+          at("stop"),
+          refused ? "stop" : "fix",
+          refused
+            ? `A stop lamp that flashes fails inspection under ${place.name}`
+            : `A stop lamp that flashes is for the state to allow`,
+          [{ label: "stop lamp", value: "flashes", limit: "steady" }],
+          `${ASK} A module whose pattern can be set to steady passes either way.`,
+        );
+  const others = place.othersFlash
+    ? []
+    : told(
+        at("headlight", "rearPosition"),
+        "fix",
+        `Only turn signals and hazards may flash under ${place.name}`,
+        [{ label: "lamp", value: "flashes", limit: "steady" }],
+        ASK,
+      );
+  return [...stops, ...others];
 }
 
 function colours(job: Job, place: PlaceRules): Found[] {
-  const allowed = place.turnColours;
-  if (!allowed) return [];
-  return lampsOf(job, (run) => waits(run, "left", "right"))
-    .filter((lamp) => {
-      const part = job.parts.find((p) => p.id === lamp.partId);
-      return part?.kind === "load" && !allowed.includes(part.light);
-    })
-    .slice(0, 1)
-    .map((lamp): Found => ({
-      rule: "place-asks",
-      severity: "fix",
-      place: { runId: lamp.runId, elementId: null, words: lamp.label },
-      title: `Turn lamps of another colour than ${place.name} ask`,
-      figures: [{ label: "colour", value: "other", limit: allowed.join(" or ") }],
-      why: ASK,
-      remedies: [],
-    }));
+  const ends = [
+    ["turnFront", "Front", place.turnFrontColours],
+    ["turnRear", "Rear", place.turnRearColours],
+  ] as const;
+  const turns = ends.flatMap(([work, end, allowed]) => {
+    if (!allowed) return [];
+    const lamps = job.lamps.filter(
+      (lamp) => lampWork(job, lamp) === work && !allowed.includes(lampColour(job, lamp)),
+    );
+    return told(
+      lamps,
+      "fix",
+      `${end} turn lamps of another colour than ${place.name} ask`,
+      [{ label: "colour", value: "other", limit: allowed.join(" or ") }],
+      ASK,
+    );
+  });
+  if (place.redFront) return turns;
+  const red = job.lamps.filter((lamp) => lamp.place === "front" && lampColour(job, lamp) === "red");
+  const front = told(
+    red,
+    "fix",
+    `Red to the front is kept for emergency vehicles under ${place.name}`,
+    [{ label: "colour in front", value: "red", limit: "white or amber" }],
+    ASK,
+  );
+  return [...turns, ...front];
 }
 
 /** What the place the vehicle is ridden in asks of its lamps, beside everything else. */

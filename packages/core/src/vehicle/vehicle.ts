@@ -191,6 +191,19 @@ export interface TurnFacts {
   readonly bulbW: Fact;
 }
 
+/** Lamps of the factory's by what they are for. */
+export const FACTORY_LAMPS = [
+  "headlight",
+  "rearPosition",
+  "stop",
+  "turnFront",
+  "turnRear",
+] as const;
+export type FactoryLamp = (typeof FACTORY_LAMPS)[number];
+
+/** How many of each it left the factory with; null where nobody has counted. */
+export type FactoryLamps = Readonly<Record<FactoryLamp, number | null>>;
+
 export interface Vehicle {
   readonly profileId: ProfileId;
   readonly model: string;
@@ -204,6 +217,7 @@ export interface Vehicle {
   readonly system: ElectricalSystem;
   /** null where it has no turn lamps of its own. */
   readonly turn: TurnFacts | null;
+  readonly factoryLamps: FactoryLamps;
   readonly reaches: Reaches;
   readonly size: VehicleSize;
   readonly places: readonly MapPlace[];

@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { NONE, baseLoad, connector, lead, pin } from "./parts.ts";
+import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const CARRICK: Vehicle = {
@@ -37,6 +37,7 @@ export const CARRICK: Vehicle = {
     onShare: 0.5,
     bulbW: stated(9.6),
   },
+  factoryLamps: factoryLamps(1, 1, 1, 2, 2),
   reaches: {
     frontM: assumed(1.2, 1, 1.4),
     rearM: assumed(1.6, 1.4, 1.9),

@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { NONE, baseLoad, connector, lead, pin } from "./parts.ts";
+import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const FELLRUNNER: Vehicle = {
@@ -31,6 +31,7 @@ export const FELLRUNNER: Vehicle = {
     },
   },
   turn: null,
+  factoryLamps: factoryLamps(2, 1, 1, 0, 0),
   reaches: {
     frontM: assumed(1.6, 1.4, 1.9),
     rearM: assumed(0.9, 0.7, 1.1),

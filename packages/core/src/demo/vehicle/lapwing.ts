@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { NONE, baseLoad, connector, lead, pin } from "./parts.ts";
+import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const LAPWING: Vehicle = {
@@ -37,6 +37,7 @@ export const LAPWING: Vehicle = {
     onShare: 0.5,
     bulbW: stated(20, 19, 21),
   },
+  factoryLamps: factoryLamps(1, 1, 1, 2, 2),
   reaches: {
     frontM: assumed(1, 0.8, 1.2),
     rearM: assumed(1.8, 1.5, 2.2),

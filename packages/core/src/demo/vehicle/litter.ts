@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { baseLoad, connector, lead, packOf, pin } from "./parts.ts";
+import { baseLoad, connector, factoryLamps, lead, packOf, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const LITTER: Vehicle = {
@@ -29,6 +29,7 @@ export const LITTER: Vehicle = {
     battery: { ...lead(stated(35, 33, 36), 20), chemistry: "lithiumIron", chargerA: stated(6) },
   },
   turn: null,
+  factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: assumed(1.9, 1.6, 2.2),
     rearM: assumed(1.5, 1.2, 1.8),

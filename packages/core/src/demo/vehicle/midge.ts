@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { baseLoad, connector, packOf, pin } from "./parts.ts";
+import { baseLoad, connector, factoryLamps, packOf, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const MIDGE: Vehicle = {
@@ -28,6 +28,7 @@ export const MIDGE: Vehicle = {
     ),
   },
   turn: null,
+  factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: assumed(0.8, 0.7, 1),
     rearM: assumed(0.7, 0.6, 0.9),

@@ -7,6 +7,7 @@ import type {
   CircuitFamily,
   Connector,
   ConnectorPin,
+  FactoryLamps,
   LiveWhen,
   PackFacts,
 } from "../../vehicle/index.ts";
@@ -21,6 +22,14 @@ export function baseLoad(
 ): BaseLoad {
   return { id, name, currentA, parked, engineOff, idle, town, cruise };
 }
+
+export const factoryLamps = (
+  headlight: number,
+  rearPosition: number,
+  stop: number,
+  turnFront: number,
+  turnRear: number,
+): FactoryLamps => ({ headlight, rearPosition, stop, turnFront, turnRear });
 
 export const connector = (id: string, name: string, where: string, at: string): Connector => ({
   id: asId<ConnectorId>(id),

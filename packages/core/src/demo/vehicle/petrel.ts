@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, place, size } from "./map.ts";
-import { NONE, baseLoad, connector, lead, pin } from "./parts.ts";
+import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const PETREL: Vehicle = {
@@ -37,6 +37,7 @@ export const PETREL: Vehicle = {
     onShare: 0.5,
     bulbW: measured(0, 0, 0),
   },
+  factoryLamps: factoryLamps(1, 1, 1, 0, 0),
   reaches: {
     frontM: measured(1.1, 1, 1.2),
     rearM: measured(1.3, 1.2, 1.4),

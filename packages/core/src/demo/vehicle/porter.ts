@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { baseLoad, connector, packOf, pin } from "./parts.ts";
+import { baseLoad, connector, factoryLamps, packOf, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const PORTER: Vehicle = {
@@ -28,6 +28,7 @@ export const PORTER: Vehicle = {
     ),
   },
   turn: null,
+  factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: assumed(2.1, 1.8, 2.5),
     rearM: assumed(1.4, 1.1, 1.7),

@@ -2,7 +2,7 @@ import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { loom, own, place, size } from "./map.ts";
-import { baseLoad, connector, lead, pin } from "./parts.ts";
+import { baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
 
 /** A demo vehicle: make, model and values are invented. */
 export const SWATHE: Vehicle = {
@@ -30,6 +30,7 @@ export const SWATHE: Vehicle = {
     },
   },
   turn: null,
+  factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: measured(1.3, 1.2, 1.4),
     rearM: measured(0.8, 0.7, 0.9),

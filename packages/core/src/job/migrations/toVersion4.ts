@@ -23,6 +23,12 @@ export function partTo4(part: unknown): unknown {
   };
 }
 
+/** Nobody was asked how many lamps it had. */
+const UNCOUNTED = {
+  ...{ headlight: null, rearPosition: null, stop: null },
+  ...{ turnFront: null, turnRear: null },
+};
+
 /** A vehicle of version 3 as one of version 4: every wire is in every variant, and switches positive. */
 export function vehicleTo4(vehicle: unknown): unknown {
   if (!isPlain(vehicle)) return vehicle;
@@ -30,6 +36,7 @@ export function vehicleTo4(vehicle: unknown): unknown {
   return {
     variants: [],
     variant: "",
+    factoryLamps: UNCOUNTED,
     ...vehicle,
     pins: eachWith(vehicle.pins, { switches: "positive", variant: "" }),
     system:

@@ -1,0 +1,12 @@
+import type { Severity } from "../rule/index.ts";
+import type { FaultResult } from "./faults.ts";
+
+/** How grave a fault is, for every place that marks it. */
+export const faultSeverity = (
+  f: Pick<FaultResult, "solved" | "overheats" | "ridesHome">,
+): Severity =>
+  !f.solved || f.overheats !== "" || f.ridesHome === "no"
+    ? "stop"
+    : f.ridesHome === "yes"
+      ? "note"
+      : "fix";

@@ -1,0 +1,84 @@
+import {
+  LAMP_WORK_WORDS,
+  factoryLampsLeft,
+  lampWork,
+  type Job,
+  type LampId,
+} from "../job/index.ts";
+import { FACTORY_LAMPS, type ConnectorPin, type FactoryLamp } from "../vehicle/index.ts";
+
+/**
+ * Whether the vehicle still rides with a fault: `yes`; `unseen` without a lamp that tells others
+ * what it does; `byDay` without a headlight or a tail lamp; `no` when its ignition is gone;
+ * `unknown` where the circuit with the fault has no solution.
+ */
+export type RidesHome = "yes" | "unseen" | "byDay" | "no" | "unknown";
+
+export interface GetsHome {
+  readonly ridesHome: RidesHome;
+  /** Lamps of which none works any more, the factory's counted in. */
+  readonly lost: readonly FactoryLamp[];
+  /** Lamps of the job of which none works, where nobody has counted what the factory fitted. */
+  readonly uncounted: readonly FactoryLamp[];
+}
+
+const BY_NIGHT: readonly FactoryLamp[] = ["headlight", "rearPosition"];
+
+/** What of the factory's goes with one of its fuses, by what the wire behind it is live with. */
+function goesWith({ family, liveWhen }: ConnectorPin): readonly FactoryLamp[] {
+  if (liveWhen === "brake" || liveWhen === "lever" || liveWhen === "pedal") return ["stop"];
+  if (liveWhen === "left" || liveWhen === "right") return ["turnFront", "turnRear"];
+  if (liveWhen === "low" || liveWhen === "high") return ["headlight"];
+  // The lighting fuse of a small vehicle feeds headlight and tail lamp alike: common practice.
+  return family === "lighting" || liveWhen === "park" ? BY_NIGHT : [];
+}
+
+/**
+ * Whether it rides home with these lamps of the job dark, and with the factory fuse of a wire
+ * open where that is what a fault opens.
+ */
+export function getsHome(
+  job: Job,
+  dark: ReadonlySet<LampId>,
+  opened: ConnectorPin | null,
+): GetsHome {
+  const gone = opened ? goesWith(opened) : [];
+  const lost: FactoryLamp[] = [];
+  const uncounted: FactoryLamp[] = [];
+  for (const work of FACTORY_LAMPS) {
+    const own = job.lamps.filter((lamp) => lampWork(job, lamp) === work);
+    const touched = gone.includes(work) || own.some((lamp) => dark.has(lamp.id));
+    if (!touched || own.some((lamp) => !dark.has(lamp.id))) continue;
+    const left = gone.includes(work) ? 0 : factoryLampsLeft(job, work);
+    if (left === 0) lost.push(work);
+    if (left === null) uncounted.push(work);
+  }
+  if (opened?.family === "ignition") return { ridesHome: "no", lost, uncounted };
+  const night = lost.some((work) => BY_NIGHT.includes(work));
+  return { ridesHome: night ? "byDay" : lost.length > 0 ? "unseen" : "yes", lost, uncounted };
+}
+
+const list = (works: readonly FactoryLamp[]): string =>
+  works.map((work) => LAMP_WORK_WORDS[work]).join(", ");
+
+/** One sentence of it, for every place that tells it. */
+export function getsHomeWords({ ridesHome, lost, uncounted }: GetsHome): string {
+  const count =
+    uncounted.length > 0
+      ? ` Nobody has counted the factory’s: ${list(uncounted)}. Without one the answer is no better than by day.`
+      : "";
+  switch (ridesHome) {
+    case "no":
+      return "Ignition gone: it does not ride home.";
+    case "unknown":
+      return "Not solved: nothing is said of what it does. Treat it as unsafe.";
+    case "byDay":
+      return `No ${list(lost)} left: by daylight only, not by night.${count}`;
+    case "unseen":
+      return `Rides home; no ${list(lost)} left to tell others.${count}`;
+    case "yes":
+      return uncounted.length > 0
+        ? `Rides home by day.${count}`
+        : "Nothing that riding needs is lost: it rides home.";
+  }
+}
