@@ -23,4 +23,5 @@ export * from "./compare/index.ts";
 export * from "./signal/index.ts";
 export * from "./place/index.ts";
 export * from "./bus/index.ts";
+export { UnitSites, Ways, lengthOf, costOf, waysFrom, type MapWay } from "./way/index.ts";
 export * from "./fit/index.ts";

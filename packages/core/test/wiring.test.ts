@@ -10,6 +10,7 @@ import {
   setRun,
   solveCircuit,
   splitNode,
+  routeOf,
   synthesise,
   unitAt,
   wiresOf,
@@ -234,7 +235,8 @@ describe("lamps at both ends", () => {
   ).job;
 
   it("each end has a splice, and as much wire as the vehicle is long", () => {
-    const circuit = synthesise(job);
+    const unmapped = { ...job, vehicle: { ...job.vehicle, places: [], segments: [] } };
+    const circuit = synthesise(unmapped);
     const link = (end: string) => wiresOf(circuit).find((w) => w.id === `work.to${end}`)!;
     expect(link("front").lengthM.value).toBeCloseTo(FELLRUNNER.reaches.frontM.value, 9);
     expect(link("rear").lengthM.value).toBeCloseTo(FELLRUNNER.reaches.rearM.value, 9);
@@ -243,6 +245,14 @@ describe("lamps at both ends", () => {
     expect(b!.out[0]).toBe("work.torear");
     const reason = circuit.choices.find((c) => c.kind === "splice")!;
     expect(reason.picked).toBe("a splice at each end");
+    // Over the map it is as long as the map says from the electrics to each end.
+    const ways = routeOf(job, synthesise(job)).wires;
+    for (const end of ["front", "rear"]) {
+      const wire = ways.find((w) => w.elementId === asId(`work.to${end}`))!;
+      expect(wire.lengthM.value).toBeGreaterThan(0.2);
+      const laid = wiresOf(synthesise(job)).find((w) => w.id === wire.elementId)!;
+      expect(laid.lengthM).toEqual(wire.lengthM);
+    }
   });
 
   it("a lamp at one end only needs none of it", () => {

@@ -1,4 +1,5 @@
 import type { Fact } from "@dragonet/core";
+import { useJob } from "../job/jobStore.ts";
 import { FactFields } from "../ui/FactRow.tsx";
 
 /** Lengths of a feed with their bounds, one a line. */
@@ -11,7 +12,9 @@ export function Lengths({
   canEdit: boolean;
   onChange: (field: string, fact: Fact) => void;
 }) {
-  return fields.map(([field, label, fact]) => (
+  const mapped = useJob().vehicle.places.length > 0;
+  const guessed = fields.some(([, , fact]) => fact.provenance === "assumed");
+  const lines = fields.map(([field, label, fact]) => (
     <div
       key={field}
       className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-t border-hair py-1"
@@ -26,4 +29,14 @@ export function Lengths({
       />
     </div>
   ));
+  return (
+    <>
+      {mapped && guessed && (
+        <p className="text-small text-muted">
+          Guessed lengths give way to the route map’s. What is measured or told stands.
+        </p>
+      )}
+      {lines}
+    </>
+  );
 }

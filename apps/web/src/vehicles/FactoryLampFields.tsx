@@ -31,9 +31,7 @@ export function FactoryLampFields({ job, edit, canEdit }: VehicleEditing) {
                 options={COUNTS}
                 onChange={(value) => {
                   const count = value === UNCOUNTED ? null : Number(value);
-                  edit([
-                    { kind: "setOnce", entity: "factoryLamps", field: work, value: count } as Edit,
-                  ]);
+                  edit([{ kind: "setOnce", entity: "factoryLamps", field: work, value: count }]);
                 }}
               />
             </li>

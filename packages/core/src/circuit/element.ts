@@ -60,6 +60,8 @@ export interface WireElement extends TwoPole {
   readonly harnessId: string;
   /** Wires that are sized together; "" where its size is given. */
   readonly group: string;
+  /** Loaded wires side by side where most are, itself included; 1 where its way is not known. */
+  readonly bundle: number;
 }
 
 /** A link inside a unit that a screwdriver does not reach: a bar, a jumper, a common negative. */

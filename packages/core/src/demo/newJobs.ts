@@ -104,7 +104,7 @@ export function roadKitPart(): KitPart {
     const made = wire.role === "load" || wire.role === "return" || wire.role === "branch";
     if (!harness || !made || wire.harness !== "") return [];
     const colour = wire.role === "return" ? "black" : KIT_COLOURS[wire.runId]!;
-    const long = wire.role === "branch" ? 0.4 : harness === front ? 3.2 : 2.6;
+    const long = wire.role === "branch" ? 0.4 : harness === front ? 3.2 : 4.4;
     return [
       {
         ...{ id: `kit-wire-${i + 1}`, wire: wire.id, harnessId: harness.id, colour },
@@ -141,7 +141,7 @@ export function roadKitPart(): KitPart {
       ...contentOf(job),
       harnesses: [
         { ...front, note: "3.2 m" },
-        { ...rear, note: "2.6 m" },
+        { ...rear, note: "4.4 m" },
       ],
       wireChoices,
     },

@@ -17,4 +17,3 @@ export * from "./route.ts";
 export * from "./spools.ts";
 export * from "./tiles.ts";
 export * from "./tools.ts";
-export { costOf, waysFrom, type MapWay } from "./way.ts";

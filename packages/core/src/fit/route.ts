@@ -1,42 +1,27 @@
-import { unitAt, wireEnds, type Circuit } from "../circuit/index.ts";
+import { unitAt, wireEnds, type Circuit, type WireElement } from "../circuit/index.ts";
 import {
   setIn,
   setRun,
   type Edit,
   type ElementId,
-  type Feed,
   type Job,
-  type NodeId,
-  type PinId,
   type PlaceId,
   type RunId,
   type SegmentId,
 } from "../job/index.ts";
-import { measured, type Fact } from "../quantity/index.ts";
+import type { Fact } from "../quantity/index.ts";
 import type { Hazard, MapSegment } from "../vehicle/index.ts";
-import { bundleDiameterM, nextSizeMm } from "./bundle.ts";
 import {
+  UnitSites,
+  Ways,
   controlSite,
   lampSite,
-  placeWithRole,
+  lengthOf,
   relaySite,
-  spliceSite,
-  supplySite,
   switchSite,
-} from "./sites.ts";
-import { waysFrom, type MapWay } from "./way.ts";
-
-/** Wire that a hazard needs beyond the stretch itself, in m: common practice, figures assumed. */
-export const SLACK_M: Readonly<Record<Hazard, number>> = {
-  fork: 0.08,
-  suspension: 0.05,
-  seat: 0.1,
-  moving: 0,
-  sharp: 0,
-  panel: 0,
-  hot: 0,
-  water: 0,
-};
+  type MapWay,
+} from "../way/index.ts";
+import { bundleDiameterM, nextSizeMm } from "./bundle.ts";
 
 /** One wire on its way over the map. */
 export interface RoutedWire {
@@ -68,6 +53,8 @@ export interface RoutedSegment {
 
 /** A wire that finds no way, or an end that nobody has placed. */
 export interface RouteGap {
+  /** What nobody has placed; "" where both ends are placed and the map has no way between them. */
+  readonly unplaced: string;
   readonly ownerId: RunId;
   readonly label: string;
   readonly words: string;
@@ -99,62 +86,6 @@ const PROTECTION: Readonly<Record<Hazard, string>> = {
   water: "sealed splices, drip loop, grease in plugs",
 };
 
-const ZERO: Fact = { value: 0, low: 0, high: 0, provenance: "measured" };
-/** Where both ends sit at one place: a hand's width, within bounds. */
-const AT_HAND: Fact = { value: 0.15, low: 0.1, high: 0.25, provenance: "assumed" };
-
-const RANK: readonly Fact["provenance"][] = ["measured", "stated", "assumed"];
-const worse = (a: Fact["provenance"], b: Fact["provenance"]): Fact["provenance"] =>
-  RANK.indexOf(a) > RANK.indexOf(b) ? a : b;
-
-const plus = (a: Fact, b: Fact): Fact => ({
-  value: a.value + b.value,
-  low: a.low + b.low,
-  high: a.high + b.high,
-  provenance: worse(a.provenance, b.provenance),
-});
-
-const tidy = (m: number): number => Math.round(m * 1000) / 1000;
-
-/** Length of a way with its slack; bounds and provenance come from its stretches. */
-export function lengthOf(way: MapWay): Fact {
-  if (way.segments.length === 0) return AT_HAND;
-  const sum = way.segments.reduce((total, segment) => {
-    const slack = segment.hazards.reduce((m, hazard) => m + SLACK_M[hazard], 0);
-    return plus(total, plus(segment.lengthM, measured(slack, slack, slack)));
-  }, ZERO);
-  return { ...sum, value: tidy(sum.value), low: tidy(sum.low), high: tidy(sum.high) };
-}
-
-type FromPlace = Map<PlaceId, ReadonlyMap<PlaceId, MapWay>>;
-
-/** Ways found already, by the stretches they lead over: most edits leave the map alone. */
-const found = new WeakMap<Job["vehicle"]["segments"], { places: unknown; from: FromPlace }>();
-
-/** The map with every way over it found once. */
-class Ways {
-  private readonly from: FromPlace;
-  constructor(private readonly job: Job) {
-    const { places, segments } = job.vehicle;
-    const before = found.get(segments);
-    this.from = before?.places === places ? before.from : new Map();
-    found.set(segments, { places, from: this.from });
-  }
-
-  readonly of = (place: PlaceId): ReadonlyMap<PlaceId, MapWay> => {
-    const known = this.from.get(place);
-    if (known) return known;
-    const { places, segments } = this.job.vehicle;
-    const found = waysFrom(places, segments, place);
-    this.from.set(place, found);
-    return found;
-  };
-
-  between(a: PlaceId | null, b: PlaceId | null): MapWay | null {
-    return a === null || b === null ? null : (this.of(a).get(b) ?? null);
-  }
-}
-
 function byRun<T extends { readonly runId: RunId }>(elements: Iterable<T>): Map<RunId, T[]> {
   const groups = new Map<RunId, T[]>();
   for (const element of elements) {
@@ -165,94 +96,18 @@ function byRun<T extends { readonly runId: RunId }>(elements: Iterable<T>): Map<
   return groups;
 }
 
-/** Finds the place of a unit, by where it says it sits. */
-class UnitSites {
-  private readonly taps: ReadonlyMap<RunId, readonly PinId[]>;
-  constructor(
-    private readonly job: Job,
-    private readonly circuit: Circuit,
-    private readonly ways: Ways,
-  ) {
-    const taps = new Map<RunId, PinId[]>();
-    for (const run of circuit.runs) {
-      const pins = [...(run.coil?.lanes ?? []), ...run.ways]
-        .flatMap((lane) => [...lane.ids])
-        .flatMap((id) => {
-          const element = circuit.elements.get(id);
-          return element?.kind === "tap" ? [element.pin.id] : [];
-        });
-      taps.set(run.runId, pins);
-    }
-    this.taps = taps;
-  }
-
-  feedSite(feed: Feed | undefined): PlaceId | null {
-    const { job } = this;
-    if (feed?.kind === "pin") return this.pinSite(feed.pinId);
-    if (feed?.kind === "supply") {
-      return supplySite(job, job.supplies.find((s) => s.id === feed.supplyId)?.at ?? "");
-    }
-    return placeWithRole(job, "battery");
-  }
-
-  pinSite(pinId: string): PlaceId | null {
-    const { vehicle } = this.job;
-    const pin = vehicle.pins.find((p) => p.id === pinId);
-    const at = vehicle.connectors.find((c) => c.id === pin?.connectorId)?.at ?? "";
-    return at === "" ? null : at;
-  }
-
-  /** Where a run's trigger is taken from: its pin's connector, or the control of the kit. */
-  tapSite(runId: RunId): PlaceId | null {
-    const { job } = this;
-    const [pin] = this.taps.get(runId) ?? [];
-    if (pin) return this.pinSite(pin);
-    const asks = job.runs.find((r) => r.id === runId)?.condition.anyOf.flat() ?? [];
-    const control = job.controls.find((c) => asks.some((term) => c.inputs.includes(term.input)));
-    return control ? controlSite(job, control.at) : null;
-  }
-
-  /** null for a unit that nobody has placed; "other" for one at hand of the wire's other end. */
-  of(node: NodeId): PlaceId | "other" | null {
-    const { job } = this;
-    const site = unitAt(this.circuit, node)?.site;
-    const run = (id: RunId) => job.runs.find((r) => r.id === id);
-    switch (site?.kind) {
-      case undefined:
-      case "atHand":
-        return "other";
-      case "battery":
-        return placeWithRole(job, "battery");
-      case "electrics":
-        return placeWithRole(job, "electrics", "battery");
-      case "source":
-        return this.feedSite(site.feed);
-      case "pin":
-        return this.pinSite(site.pinId);
-      case "supply":
-        return supplySite(job, job.supplies.find((s) => s.id === site.supplyId)?.at ?? "");
-      case "control":
-        return controlSite(job, job.controls.find((c) => c.id === site.controlId)?.at ?? "");
-      case "lamp": {
-        const lamp = job.lamps.find((l) => l.id === site.lampId);
-        return lamp ? lampSite(job, lamp) : null;
-      }
-      case "relay": {
-        const found = run(site.runId);
-        return found ? relaySite(job, found) : placeWithRole(job, "electrics", "battery");
-      }
-      case "switch": {
-        const found = run(site.runId);
-        return found ? switchSite(job, found) : placeWithRole(job, "controls");
-      }
-      case "splice": {
-        const found = run(site.runId);
-        if (!found) return "other";
-        if (site.end !== "") return placeWithRole(job, site.end);
-        return spliceSite(job, found, this.ways.of);
-      }
+/** Where a run's trigger is taken from: its pin's connector, or the control of the kit. */
+function tapSite(job: Job, circuit: Circuit, sites: UnitSites, runId: RunId): PlaceId | null {
+  const built = circuit.runs.find((r) => r.runId === runId);
+  for (const lane of built ? [...(built.coil?.lanes ?? []), ...built.ways] : []) {
+    for (const id of lane.ids) {
+      const element = circuit.elements.get(id);
+      if (element?.kind === "tap") return sites.pinSite(element.pin.id);
     }
   }
+  const asks = job.runs.find((r) => r.id === runId)?.condition.anyOf.flat() ?? [];
+  const control = job.controls.find((c) => asks.some((term) => c.inputs.includes(term.input)));
+  return control ? controlSite(job, control.at) : null;
 }
 
 function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: UnitSites): RoutedLength[] {
@@ -266,9 +121,9 @@ function lengthsOf(job: Job, circuit: Circuit, ways: Ways, sites: UnitSites): Ro
     if (!owned.some((e) => e.kind === "wire" && e.harness === "")) return [];
     const relayed = owned.some((e) => e.kind === "contact" || e.kind === "coil");
     const ownSwitch = owned.some((e) => e.kind === "switch");
-    const splice = spliceSite(job, run, ways.of);
+    const splice = sites.spliceOf(run);
     const [relay, knob] = [relaySite(job, run), switchSite(job, run)];
-    const tap = sites.tapSite(run.id);
+    const tap = tapSite(job, circuit, sites, run.id);
     const lamps = job.lamps.filter((l) => l.runId === run.id);
     const branch = lamps
       .flatMap((l) => ways.between(splice, lampSite(job, l)) ?? [])
@@ -335,10 +190,19 @@ export function routeOf(job: Job, circuit: Circuit): RoutePlan {
   return plan;
 }
 
+/** What would have to be placed for an end of a wire to be: of a splice, the lamps it is for. */
+function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: number): string {
+  const site = unitAt(circuit, end === 0 ? wire.from : wire.to)?.site;
+  const own = wireEnds(circuit, wire)[end] ?? "";
+  if (site?.kind !== "splice") return own;
+  const lamps = job.lamps.filter((l) => l.runId === site.runId && lampSite(job, l) === null);
+  return lamps.length === 0 ? own : lamps.map((l) => l.label).join(", ");
+}
+
 function makeRoute(job: Job, circuit: Circuit): RoutePlan {
   if (job.vehicle.places.length === 0) return { wires: [], segments: [], gaps: [], lengths: [] };
   const ways = new Ways(job);
-  const sites = new UnitSites(job, circuit, ways);
+  const sites = new UnitSites(job, circuit.units, ways);
   const names = new Map<PlaceId, string>(job.vehicle.places.map((p) => [p.id, p.name]));
   const wires: RoutedWire[] = [];
   const gaps: RouteGap[] = [];
@@ -348,10 +212,8 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
     const unplaced = ends.indexOf(null);
     const base = { ownerId: wire.runId, label: wire.label };
     if (unplaced >= 0) {
-      gaps.push({
-        ...base,
-        words: `nobody has said where “${wireEnds(circuit, wire)[unplaced]}” sits`,
-      });
+      const what = unplacedAt(job, circuit, wire, unplaced);
+      gaps.push({ ...base, unplaced: what, words: `nobody has said where “${what}” sits` });
       continue;
     }
     const [a, b] = ends as [PlaceId | "other", PlaceId | "other"];
@@ -361,7 +223,7 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
     const way = ways.between(from, to);
     if (!way) {
       const words = `no way from ${names.get(from) ?? from} to ${names.get(to) ?? to}: measure a stretch between them`;
-      gaps.push({ ...base, words });
+      gaps.push({ ...base, unplaced: "", words });
       continue;
     }
     wires.push({
@@ -384,11 +246,11 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
 const OFF_SHARE = 0.1;
 const OFF_M = 0.1;
 
-/** Lengths that the map gives otherwise than planned; measured ones stand. */
+/** Lengths that somebody has told and that the map gives otherwise; measured ones stand. */
 export const lengthsOff = (plan: RoutePlan): RoutedLength[] =>
   plan.lengths.filter(
     ({ planned, routed: found }) =>
-      planned.provenance !== "measured" &&
+      planned.provenance === "stated" &&
       Math.abs(planned.value - found.value) > Math.max(OFF_M, OFF_SHARE * found.value),
   );
 

@@ -1,5 +1,6 @@
 import {
   GROUND,
+  carriesA,
   elementOf,
   wholePath,
   type Circuit,
@@ -24,7 +25,7 @@ import {
 import { LIT_LEVEL, workLevel } from "../part/index.ts";
 import { SHORT_OHM, insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
 import { openingTime, overheatS, type OpeningTime } from "../protection/index.ts";
-import { ampacityA, gaugeOf } from "../wire/index.ts";
+import { gaugeOf } from "../wire/index.ts";
 import { chafePlaces, routeOf, type RoutePlan } from "../fit/index.ts";
 import { decimal } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
@@ -140,7 +141,7 @@ function overheated(
     const gauge = gaugeOf(element.gaugeId);
     const limit = overheatS(
       gauge.areaM2,
-      ampacityA(gauge, job.practices),
+      carriesA(element, job.practices),
       share * Math.abs(amps.get(element.id) ?? 0),
     );
     if (limit < afterS)

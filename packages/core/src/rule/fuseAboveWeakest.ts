@@ -1,9 +1,8 @@
 import { decimal } from "../quantity/index.ts";
-import { elementOf, powerPath, unitAt, type Element } from "../circuit/index.ts";
+import { carriesA, elementOf, powerPath, unitAt, type Element } from "../circuit/index.ts";
 import { pinFuse, pinWire, type Edit, type ElementId, type Run } from "../job/index.ts";
 import { LIMIT_SHARE } from "../part/index.ts";
 import { insideOf } from "../unit/index.ts";
-import { ampacityA, gaugeOf } from "../wire/index.ts";
 import {
   builtRuns,
   placeOfRun,
@@ -23,7 +22,7 @@ interface Weak {
 function limitOf(element: Element, { job }: RuleContext): Weak | null {
   if (element.kind === "wire") {
     if (element.role === "factory") return null;
-    const limitA = ampacityA(gaugeOf(element.gaugeId), job.practices);
+    const limitA = carriesA(element, job.practices);
     const what = element.harness === "" ? "wire" : "pigtail";
     return { element, limitA, words: `${element.gaugeId} ${what} carries ${decimal(limitA)} A` };
   }

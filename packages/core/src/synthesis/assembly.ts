@@ -112,7 +112,7 @@ export class Bench {
       ...{ id, runId: this.ownerId, unit: "", from, to, role, lengthM, harness },
       gaugeId: "gaugeId" in size ? size.gaugeId : "",
       group: "group" in size ? size.group : "",
-      ...{ bridgesM: null, harnessId: "" },
+      ...{ bridgesM: null, harnessId: "", bundle: 1 },
       // Named last, when every wire is there.
       colour: "",
       label: "",

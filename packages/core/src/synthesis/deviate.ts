@@ -49,7 +49,7 @@ function strayWire(
     label: "stray",
     harness: "stray, as found",
     group: "",
-    ...{ bridgesM: null, harnessId: "" },
+    ...{ bridgesM: null, harnessId: "", bundle: 1 },
   };
 }
 

@@ -1,5 +1,6 @@
 import {
   TERMINAL_FORMS,
+  carriesA,
   type Choice,
   type Element,
   type RunCircuit,
@@ -8,7 +9,7 @@ import {
   type WireElement,
 } from "../circuit/index.ts";
 import { splitNode } from "../circuit/index.ts";
-import type { ElementId, Job, Practices, RunId, UnitId } from "../job/index.ts";
+import type { ElementId, Job, Practices, RunId, SegmentId, UnitId } from "../job/index.ts";
 import { decimal } from "../quantity/index.ts";
 import { ampacityA, gaugeOf, gaugesOf, wireResistanceOhm, type Gauge } from "../wire/index.ts";
 import { FLOOR_WIRE } from "./defaults.ts";
@@ -39,6 +40,8 @@ interface Sizing {
   readonly job: Job;
   readonly elements: ReadonlyMap<ElementId, Element>;
   readonly units: ReadonlyMap<UnitId, Unit>;
+  /** Stretches of the vehicle's map that each wire lies in, where they are known. */
+  readonly stretches: ReadonlyMap<ElementId, readonly SegmentId[]>;
   readonly runs: readonly RunCircuit[];
   readonly trunks: readonly TrunkCircuit[];
   readonly groups: readonly WireGroup[];
@@ -148,6 +151,24 @@ function mostMm2(s: Sizing, wires: readonly WireElement[]): number {
   return most;
 }
 
+/**
+ * Below this share of what a wire carries it warms no other: IEC 60364-5-52, 523.5 (from memory),
+ * which leaves such wires out of the count of a bundle.
+ */
+const LOADED_SHARE = 0.3;
+
+/** Loaded wires that lie in each stretch with everything on. */
+function loadedIn(s: Sizing, amps: ReadonlyMap<ElementId, number>): ReadonlyMap<SegmentId, number> {
+  const floor = gaugeOf(FLOOR_WIRE[s.job.practices.wireSystem]);
+  const coldA = LOADED_SHARE * ampacityA(floor, s.job.practices);
+  const count = new Map<SegmentId, number>();
+  for (const [id, stretches] of s.stretches) {
+    if ((amps.get(id) ?? 0) <= coldA) continue;
+    for (const stretch of stretches) count.set(stretch, (count.get(stretch) ?? 0) + 1);
+  }
+  return count;
+}
+
 /** One group while its size is looked for: sizes it may have, thinnest first. */
 interface Candidate {
   readonly group: WireGroup;
@@ -155,21 +176,32 @@ interface Candidate {
   /** Of all its wires together, in m. */
   readonly lengthM: number;
   readonly sizes: readonly Gauge[];
+  /** Loaded wires beside its wires where most are, one of them included. */
+  readonly bundle: number;
   at: number;
   /** No size of the ladder that its terminals take carries what its fuse lets through. */
   readonly tooSmall: boolean;
 }
 
-function candidateOf(s: Sizing, group: WireGroup, wires: readonly WireElement[]): Candidate {
+function candidateOf(
+  s: Sizing,
+  group: WireGroup,
+  wires: readonly WireElement[],
+  loaded: ReadonlyMap<SegmentId, number>,
+): Candidate {
   const { practices } = s.job;
   const lengthM = wires.reduce((sum, wire) => sum + wire.lengthM.value, 0);
-  const base = { group, wires, lengthM, at: 0 };
+  const beside = wires.flatMap((w) => s.stretches.get(w.id) ?? []).map((id) => loaded.get(id) ?? 0);
+  const bundle = beside.reduce((most, n) => Math.max(most, n), 1);
+  const base = { group, wires, lengthM, bundle, at: 0 };
   if (group.pinned !== null) {
     return { ...base, sizes: [gaugeOf(group.pinned)], tooSmall: false };
   }
   const floor = gaugeOf(FLOOR_WIRE[practices.wireSystem]).areaM2;
   const ladder = gaugesOf(practices.wireSystem).filter((g) => g.areaM2 >= floor * 0.999);
-  const carrying = ladder.filter((g) => ampacityA(g, practices) >= group.throughA);
+  const carrying = ladder.filter(
+    (g) => carriesA({ gaugeId: g.id, bundle }, practices) >= group.throughA,
+  );
   const thickest = mostMm2(s, wires) * 1e-6 * 1.02;
   const fitting = carrying.filter((g) => g.areaM2 <= thickest);
   // What carries its fuse comes before what fits a crimp: a thicker lug can be had, a fire not be undone.
@@ -199,12 +231,13 @@ export function sizeWires(s: Sizing): Sized {
     if (others) others.push(element);
     else byGroup.set(element.group, [element]);
   }
+  const amps = currentsOf(s);
+  const loaded = loadedIn(s, amps);
   const candidates = new Map<string, Candidate>();
   for (const group of s.groups) {
     const wires = byGroup.get(group.key);
-    if (wires) candidates.set(group.key, candidateOf(s, group, wires));
+    if (wires) candidates.set(group.key, candidateOf(s, group, wires, loaded));
   }
-  const amps = currentsOf(s);
   const journeys = journeysOf(s, amps);
   const perM = (c: Candidate, at: number): number => wireOhmOf(c.sizes[at]!, 1, s);
   const dropOf = (journey: Journey): number => {
@@ -237,7 +270,8 @@ export function sizeWires(s: Sizing): Sized {
   const choices: Choice[] = [];
   for (const c of candidates.values()) {
     const gauge = c.sizes[c.at]!;
-    for (const wire of c.wires) elements.set(wire.id, { ...wire, gaugeId: gauge.id });
+    for (const wire of c.wires)
+      elements.set(wire.id, { ...wire, gaugeId: gauge.id, bundle: c.bundle });
     if (!c.group.told) continue;
     const worst = Math.max(
       0,
@@ -253,7 +287,9 @@ export function sizeWires(s: Sizing): Sized {
 function choiceOf(c: Candidate, gauge: Gauge, worst: number, practices: Practices): Choice {
   const { group } = c;
   const target = practices.dropTarget;
-  const facts = `carries ${decimal(ampacityA(gauge, practices))} A (${group.behind} ${decimal(group.throughA)} A), copper drops ${decimal(100 * worst)} % out and back (target ${decimal(100 * target)} %)`;
+  const carries = decimal(carriesA({ gaugeId: gauge.id, bundle: c.bundle }, practices));
+  const among = c.bundle > 1 ? ` among ${c.bundle} loaded wires` : "";
+  const facts = `carries ${carries} A${among} (${group.behind} ${decimal(group.throughA)} A), copper drops ${decimal(100 * worst)} % out and back (target ${decimal(100 * target)} %)`;
   const base = { runId: group.ownerId, kind: "wire", picked: gauge.id } as const;
   if (group.pinned !== null) return { ...base, reason: `Pinned; ${facts}.`, pinned: true };
   if (c.tooSmall) return { ...base, reason: `No size here is enough: ${facts}.`, pinned: false };

@@ -20,6 +20,7 @@ import { coloursOf, colourForRun, nameWires, type Naming } from "./nameWires.ts"
 import { originOfSource, type Laid } from "./origin.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
 import { planRun } from "./planRun.ts";
+import { routeWires } from "./routeWires.ts";
 import { sizeWires, type WireGroup } from "./size.ts";
 import { layOutSources } from "./sources.ts";
 import { tapsFor } from "./tap.ts";
@@ -182,8 +183,8 @@ function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
 }
 
 /**
- * From runs to a buildable circuit, in four passes, each a pure function of the one before:
- * decide, lay out units and wires, size, name. With a reason for every part picked. Pure and
+ * From runs to a buildable circuit, in five passes, each a pure function of the one before:
+ * decide, lay out units and wires, route them over the vehicle's map, size, name. With a reason for every part picked. Pure and
  * deterministic: the same job gives the same circuit. What cannot be built is listed in `gaps`
  * and never left out in silence.
  */
@@ -191,13 +192,15 @@ export function synthesise(given: Job): Circuit {
   const job = withBrakesApart(given);
   const decided = decide(job);
   const { assembly, runs, trunks, blocks } = layOut(job, decided);
-  const chosen = chooseWires(job, assembly.elements);
+  const routed = routeWires(job, assembly.units, assembly.elements);
+  const chosen = chooseWires(job, routed.elements);
   const rest = restVolts(job.vehicle);
   const converters = decided.supplies.filter(({ part }) => part?.kind === "converter");
   const sized = sizeWires({
     ...{ job, runs, trunks },
     units: assembly.units,
     elements: chosen.elements,
+    stretches: routed.stretches,
     groups: groupsOf(decided, blocks),
     inputA: new Map(
       converters.map(({ supply }) => [

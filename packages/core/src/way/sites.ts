@@ -1,6 +1,6 @@
 import type { Job, Lamp, PlaceId, Run } from "../job/index.ts";
 import type { PlaceRole } from "../vehicle/index.ts";
-import type { MapWay } from "./way.ts";
+import type { MapWay } from "./waysFrom.ts";
 
 /** The place that has a role on this vehicle; null where the map has none. */
 export const placeWithRole = (job: Job, ...roles: readonly PlaceRole[]): PlaceId | null => {

@@ -1,0 +1,4 @@
+export * from "./sites.ts";
+export * from "./unitSites.ts";
+export * from "./ways.ts";
+export * from "./waysFrom.ts";

@@ -1,0 +1,89 @@
+import { splitNode, type Unit } from "../circuit/index.ts";
+import type { Feed, Job, NodeId, PlaceId, Run, RunId, UnitId } from "../job/index.ts";
+import {
+  controlSite,
+  lampSite,
+  placeWithRole,
+  relaySite,
+  spliceSite,
+  supplySite,
+  switchSite,
+} from "./sites.ts";
+import type { Ways } from "./ways.ts";
+
+/** Finds the place of a unit, by where it says it sits. */
+export class UnitSites {
+  private readonly splices = new Map<RunId, PlaceId | null>();
+  constructor(
+    private readonly job: Job,
+    private readonly units: ReadonlyMap<UnitId, Unit>,
+    private readonly ways: Ways,
+  ) {}
+
+  feedSite(feed: Feed | undefined): PlaceId | null {
+    const { job } = this;
+    if (feed?.kind === "pin") return this.pinSite(feed.pinId);
+    if (feed?.kind === "supply") {
+      return supplySite(job, job.supplies.find((s) => s.id === feed.supplyId)?.at ?? "");
+    }
+    return placeWithRole(job, "battery");
+  }
+
+  pinSite(pinId: string): PlaceId | null {
+    const { vehicle } = this.job;
+    const pin = vehicle.pins.find((p) => p.id === pinId);
+    const at = vehicle.connectors.find((c) => c.id === pin?.connectorId)?.at ?? "";
+    return at === "" ? null : at;
+  }
+
+  /** Where a run's lamps part. */
+  spliceOf(run: Run): PlaceId | null {
+    const known = this.splices.get(run.id);
+    if (known !== undefined) return known;
+    const place = spliceSite(this.job, run, this.ways.of);
+    this.splices.set(run.id, place);
+    return place;
+  }
+
+  /** null for a unit that nobody has placed; "other" for one at hand of the wire's other end. */
+  of(node: NodeId): PlaceId | "other" | null {
+    const { job } = this;
+    const site = this.units.get(splitNode(node).unit)?.site;
+    const run = (id: RunId) => job.runs.find((r) => r.id === id);
+    switch (site?.kind) {
+      case undefined:
+      case "atHand":
+        return "other";
+      case "battery":
+        return placeWithRole(job, "battery");
+      case "electrics":
+        return placeWithRole(job, "electrics", "battery");
+      case "source":
+        return this.feedSite(site.feed);
+      case "pin":
+        return this.pinSite(site.pinId);
+      case "supply":
+        return supplySite(job, job.supplies.find((s) => s.id === site.supplyId)?.at ?? "");
+      case "control":
+        return controlSite(job, job.controls.find((c) => c.id === site.controlId)?.at ?? "");
+      case "lamp": {
+        const lamp = job.lamps.find((l) => l.id === site.lampId);
+        return lamp ? lampSite(job, lamp) : null;
+      }
+      case "relay": {
+        const found = run(site.runId);
+        return found ? relaySite(job, found) : placeWithRole(job, "electrics", "battery");
+      }
+      case "switch": {
+        const found = run(site.runId);
+        return found ? switchSite(job, found) : placeWithRole(job, "controls");
+      }
+      case "splice": {
+        const found = run(site.runId);
+        if (!found) return "other";
+        if (site.end !== "") return placeWithRole(job, site.end);
+        return this.spliceOf(found);
+      }
+    }
+  }
+}

@@ -1,0 +1,72 @@
+import type { Job, PlaceId } from "../job/index.ts";
+import { measured, type Fact } from "../quantity/index.ts";
+import type { Hazard } from "../vehicle/index.ts";
+import { waysFrom, type MapWay } from "./waysFrom.ts";
+
+/** Wire that a hazard needs beyond the stretch itself, in m: common practice, figures assumed. */
+export const SLACK_M: Readonly<Record<Hazard, number>> = {
+  fork: 0.08,
+  suspension: 0.05,
+  seat: 0.1,
+  moving: 0,
+  sharp: 0,
+  panel: 0,
+  hot: 0,
+  water: 0,
+};
+
+const ZERO: Fact = { value: 0, low: 0, high: 0, provenance: "measured" };
+/** Where both ends sit at one place: a hand's width, within bounds. */
+const AT_HAND: Fact = { value: 0.15, low: 0.1, high: 0.25, provenance: "assumed" };
+
+const RANK: readonly Fact["provenance"][] = ["measured", "stated", "assumed"];
+const worse = (a: Fact["provenance"], b: Fact["provenance"]): Fact["provenance"] =>
+  RANK.indexOf(a) > RANK.indexOf(b) ? a : b;
+
+const plus = (a: Fact, b: Fact): Fact => ({
+  value: a.value + b.value,
+  low: a.low + b.low,
+  high: a.high + b.high,
+  provenance: worse(a.provenance, b.provenance),
+});
+
+const tidy = (m: number): number => Math.round(m * 1000) / 1000;
+
+/** Length of a way with its slack; bounds and provenance come from its stretches. */
+export function lengthOf(way: MapWay): Fact {
+  if (way.segments.length === 0) return AT_HAND;
+  const sum = way.segments.reduce((total, segment) => {
+    const slack = segment.hazards.reduce((m, hazard) => m + SLACK_M[hazard], 0);
+    return plus(total, plus(segment.lengthM, measured(slack, slack, slack)));
+  }, ZERO);
+  return { ...sum, value: tidy(sum.value), low: tidy(sum.low), high: tidy(sum.high) };
+}
+
+type FromPlace = Map<PlaceId, ReadonlyMap<PlaceId, MapWay>>;
+
+/** Ways found already, by the stretches they lead over: most edits leave the map alone. */
+const found = new WeakMap<Job["vehicle"]["segments"], { places: unknown; from: FromPlace }>();
+
+/** The map with every way over it found once. */
+export class Ways {
+  private readonly from: FromPlace;
+  constructor(private readonly job: Job) {
+    const { places, segments } = job.vehicle;
+    const before = found.get(segments);
+    this.from = before?.places === places ? before.from : new Map();
+    found.set(segments, { places, from: this.from });
+  }
+
+  readonly of = (place: PlaceId): ReadonlyMap<PlaceId, MapWay> => {
+    const known = this.from.get(place);
+    if (known) return known;
+    const { places, segments } = this.job.vehicle;
+    const found = waysFrom(places, segments, place);
+    this.from.set(place, found);
+    return found;
+  };
+
+  between(a: PlaceId | null, b: PlaceId | null): MapWay | null {
+    return a === null || b === null ? null : (this.of(a).get(b) ?? null);
+  }
+}
