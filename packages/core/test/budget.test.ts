@@ -1,6 +1,7 @@
 import {
   allOf,
   applyEdits,
+  assumed,
   budgetOf,
   checkedCircuit,
   exactly,
@@ -13,6 +14,7 @@ import {
   verdictOf,
   type BaseLoad,
   type Job,
+  type RideLeg,
   type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, LITTER, PORTER } from "../src/demo/index.ts";
@@ -108,21 +110,65 @@ describe("charging budget", () => {
     const [idle] = budget(unsure).running;
     expect(idle?.verdict).toBe("uncertain");
     expect(idle?.toMeasure[0]).toMatchObject({ what: "charging output", widthA: 6, settles: true });
-    expect(rulesOf(unsure, "note")).toContain("charging-short");
   });
 
-  it("calls a shortfall at cruise a reason to stop, at idle only a note", () => {
-    const grave = (state: "idle" | "cruise") => {
-      const heavy = {
-        ...EXACT,
-        baseLoads: [load("heater", 25, { idle: 0, town: 0, cruise: 0, [state]: 1 })],
-      };
-      const found = checkedCircuit({ ...exact, vehicle: heavy }).findings;
-      return found.find((f) => f.rule === "charging-short" && f.place.words.endsWith(state))
-        ?.severity;
+  const ruling = (job: Job) =>
+    checkedCircuit(job).findings.filter((f) => f.rule === "charging-short");
+  const leg = (rpm: number, minutes: number): RideLeg => ({
+    ...{ id: `at-${rpm}`, name: "leg", minutes, rpm },
+    ...{ brake: 0, turn: 0, starts: 0, extraA: 0 },
+  });
+  const on = (job: Job, share: number): Job => ({
+    ...job,
+    runs: job.runs.map((r) => ({ ...r, onIdle: share, onTown: share, onCruise: share })),
+  });
+
+  it("says what the added lamps do: nothing where a ride ends well, stop where it strands", () => {
+    const bar = on(jobWith("bar-120", 2, allOf("switch"), {}, EXACT), 1);
+    const { system } = EXACT;
+    if (system.kind !== "engine") throw new Error("no engine");
+    const idle = system.charging.idleRpm.value;
+    const stands = ruling({ ...bar, ride: [leg(idle, 240)] });
+    expect(stands).toMatchObject([{ severity: "stop" }]);
+    expect(stands[0]!.title).toMatch(
+      /^This ride ends at \d+ % and may not start after minute \d+$/,
+    );
+    expect(stands[0]!.figures[1]).toMatchObject({ label: "at idle" });
+    expect(stands[0]!.figures[1]!.value).toMatch(/A short with these lamps$/);
+    expect(stands[0]!.figures[1]!.limit).toMatch(/without$/);
+    // A minute at idle is no news, whatever the balance there.
+    const short = ruling({ ...bar, ride: [leg(idle, 1)] });
+    expect(short.every((f) => !f.title.includes("may not start"))).toBe(true);
+  });
+
+  it("tells a vehicle that does not carry the ride by itself from lamps that do it", () => {
+    const heavy = {
+      ...EXACT,
+      baseLoads: [load("heater", 25, { idle: 1, town: 1, cruise: 1 })],
     };
-    expect(grave("cruise")).toBe("stop");
-    expect(grave("idle")).toBe("note");
+    const { system } = EXACT;
+    if (system.kind !== "engine") throw new Error("no engine");
+    const job = on(jobWith("bar-120", 1, allOf("switch"), {}, heavy), 1);
+    const [finding] = ruling({ ...job, ride: [leg(system.charging.idleRpm.value, 240)] });
+    expect(finding).toMatchObject({ severity: "fix" });
+    expect(finding!.why).toContain("Without these lamps that comes at minute");
+  });
+
+  it("never says that defaults carry it", () => {
+    const { system } = EXACT;
+    if (system.kind !== "engine") throw new Error("no engine");
+    const points = system.charging.points.map((p) => ({ ...p, outputA: assumed(90) }));
+    const guessed: Vehicle = {
+      ...EXACT,
+      system: { ...system, charging: { ...system.charging, points } },
+      baseLoads: EXACT.baseLoads.map((l) => ({ ...l, currentA: assumed(1) })),
+    };
+    const job = jobWith("path-red", 1, allOf("switch"), {}, guessed);
+    expect(budget(job).running.map((b) => b.verdict)).toEqual(["unknown", "unknown", "unknown"]);
+    expect(budget(job).running[0]!.toMeasure.length).toBeGreaterThan(0);
+    expect(ruling(job)).toMatchObject([{ severity: "note" }]);
+    const told = { ...job, vehicle: { ...guessed, baseLoads: EXACT.baseLoads } };
+    expect(budget(told).running.map((b) => b.verdict)).not.toContain("unknown");
   });
 
   it("reads a verdict off the bounds", () => {

@@ -267,7 +267,7 @@ const CASES: readonly Case[] = [
         setRun(RUN, "onCruise", 1),
       ),
     right: () => jobWith("path-red", 1, keyed, { onIdle: 0, onTown: 0, onCruise: 0 }),
-    says: /Charging falls short/,
+    says: /may not start after minute|Charging falls short/,
   },
   {
     rule: "ledger-open",

@@ -7,11 +7,15 @@ import { RUN, edited, findingsOf, jobWith, mend, rulesOf, switchPart } from "./h
 
 const keyedSwitch = allOf("switch", "key");
 
+/** A horn sounds for moments: nothing of a ride. */
+const MOMENTS = { onEngineOff: 0, onIdle: 0, onTown: 0, onCruise: 0 };
+
 describe("two 3 A horns through a 5 A switch and fuse", () => {
   const horns = jobWith("horn-3a", 2, allOf("switch"), {
     relay: "no",
     switchPartId: switchPart("switch-bar-5"),
     fuse: { kind: "rating", ratingA: 5 },
+    ...MOMENTS,
   });
 
   it("is refused for the switch and for the fuse", () => {
@@ -30,7 +34,7 @@ describe("two 3 A horns through a 5 A switch and fuse", () => {
 
   it("takes 7.5 A as the smallest fuse that passes, and 10 A passes too", () => {
     const relayed = edited(horns, ...findingsOf(horns)[0]!.remedies[0]!.edits);
-    const base = jobWith("horn-3a", 2, allOf("switch"), { relay: "yes" });
+    const base = jobWith("horn-3a", 2, allOf("switch"), { relay: "yes", ...MOMENTS });
     const stops = (ratingA: number): string[] =>
       rulesOf(edited(base, pinFuse(RUN, { kind: "rating", ratingA })), "stop");
     expect(relayed).toBeDefined();

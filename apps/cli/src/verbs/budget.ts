@@ -1,4 +1,5 @@
 import {
+  RIDE_START_SOC,
   SHIPPED_RIDES,
   breakEven,
   decimal,
@@ -11,9 +12,6 @@ import {
 } from "@dragonet/core";
 import { printJson, type Verb } from "../world.ts";
 
-/** Rides start from a battery that is nearly full. */
-const START_SOC = 0.9;
-
 function rides(job: Job) {
   const { system } = job.vehicle;
   if (system.kind !== "engine") return [];
@@ -22,9 +20,9 @@ function rides(job: Job) {
   const own = job.ride.length > 0 ? [{ name: "own ride", legs: job.ride }] : [];
   const shipped = SHIPPED_RIDES.map((r) => ({ name: r.name, legs: r.legs(speedsOf(charging)) }));
   return [...own, ...shipped].map(({ name, legs }) => {
-    const ride = simulateRide({ ...job, ride: legs }, circuit, charging, battery, START_SOC);
+    const ride = simulateRide({ ...job, ride: legs }, circuit, charging, battery, RIDE_START_SOC);
     const { endSoc, lowestSoc, chargedAh, drawnAh, noStartMinute } = ride;
-    return { name, startSoc: START_SOC, endSoc, lowestSoc, chargedAh, drawnAh, noStartMinute };
+    return { name, startSoc: RIDE_START_SOC, endSoc, lowestSoc, chargedAh, drawnAh, noStartMinute };
   });
 }
 
@@ -47,7 +45,9 @@ export const budgetVerb: Verb = ({ job, json, world }) => {
     return 0;
   }
   for (const b of budget.running) {
-    world.out(`${b.state}: ${span(b.spareA)} A to spare, ${b.verdict}\n`);
+    world.out(
+      `${b.state}: ${span(b.spareA)} A to spare, ${span(b.baseSpareA)} A without these lamps, ${b.verdict}\n`,
+    );
   }
   for (const even of made.breakEven) {
     const rpm = (x: number | null): string => (x === null ? "never" : `${decimal(x, 0)} rpm`);

@@ -13,7 +13,9 @@ export const check: Verb = ({ job, json, world }) => {
     printJson(world, { findings, budget, choices, gaps, materials });
   } else {
     for (const b of plan.budget.running) {
-      world.out(`${b.state}: ${span(b.spareA)} A to spare, ${b.verdict}\n`);
+      world.out(
+        `${b.state}: ${span(b.spareA)} A to spare, ${span(b.baseSpareA)} A without these lamps, ${b.verdict}\n`,
+      );
     }
     for (const finding of plan.findings) world.out(findingText(finding));
   }

@@ -35,7 +35,7 @@ function VerdictLine({ plan }: { plan: JobPlan }) {
         <span key={b.state} className="whitespace-nowrap">
           {b.state} <span className="num font-bold">{span(b.spareA)}</span> A
           {b.verdict !== "carries" && (
-            <span className="font-bold"> {b.verdict === "short" ? "short" : "uncertain"}</span>
+            <span className="font-bold"> {b.verdict === "unknown" ? "not known" : b.verdict}</span>
           )}
         </span>
       ))}

@@ -16,6 +16,7 @@ const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   carries: "carries it",
   uncertain: "cannot be said yet",
   short: "falls short",
+  unknown: "not known",
 };
 
 const STATE_WORDS = { idle: "At idle", town: "In town", cruise: "At cruise" } as const;
@@ -26,6 +27,7 @@ function headline(running: readonly ChargingBudget[]): string {
     list.map((b) => STATE_WORDS[b.state].toLowerCase()).join(", ");
   if (worst("short").length > 0) return `Falls short ${name(worst("short"))}`;
   if (worst("uncertain").length > 0) return `Cannot be said yet ${name(worst("uncertain"))}`;
+  if (worst("unknown").length > 0) return "Not known yet: everything is a default";
   return "The charging system carries it";
 }
 
@@ -47,7 +49,8 @@ function RunningState({ budget, scaleA }: { budget: ChargingBudget; scaleA: numb
         <p className="font-bold">{VERDICT_WORDS[budget.verdict]}</p>
         <p className="ml-auto text-small text-muted">
           output <span className="num">{span(budget.outputA)}</span> A, load{" "}
-          <span className="num">{span(budget.loadA)}</span> A
+          <span className="num">{span(budget.loadA)}</span> A; without these lamps{" "}
+          <span className="num">{span(budget.baseSpareA)}</span> A to spare
         </p>
       </div>
       <BalanceBar budget={budget} scaleA={scaleA} />

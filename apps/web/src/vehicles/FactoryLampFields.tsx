@@ -1,4 +1,4 @@
-import { FACTORY_LAMPS, LAMP_WORK_WORDS, type Edit } from "@dragonet/core";
+import { FACTORY_LAMPS, LAMP_WORK_WORDS } from "@dragonet/core";
 import { Choice } from "../ui/Choice.tsx";
 import { Section } from "../ui/Section.tsx";
 import type { VehicleEditing } from "./editing.ts";

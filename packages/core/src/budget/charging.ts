@@ -22,7 +22,8 @@ import { remainingLoads } from "./remainingLoads.ts";
 export const RUNNING_STATES = ["idle", "town", "cruise"] as const;
 export type RunningState = (typeof RUNNING_STATES)[number];
 
-export type Verdict = "carries" | "uncertain" | "short";
+/** `unknown`: nothing but defaults is known of what it gives and takes. */
+export type Verdict = "carries" | "uncertain" | "short" | "unknown";
 
 /** One line of a budget: what gives or takes how much, and how well that is known. */
 export interface BudgetLine {
@@ -51,6 +52,8 @@ export interface ChargingBudget {
   readonly outputA: Interval;
   readonly loadA: Interval;
   readonly spareA: Interval;
+  /** What was to spare before anything was added. */
+  readonly baseSpareA: Interval;
   readonly verdict: Verdict;
   readonly toMeasure: readonly ToMeasure[];
 }
@@ -119,8 +122,10 @@ function measureList(
   lines: readonly BudgetLine[],
   spareA: Interval,
   state: RunningState,
+  known: boolean,
 ): ToMeasure[] {
-  if (verdictOf(spareA) !== "uncertain") return [];
+  if (!known && verdictOf(spareA) === "short") return [];
+  if (known && verdictOf(spareA) !== "uncertain") return [];
   return lines
     .filter((line) => line.provenance !== "measured" && width(line.currentA) > 0)
     .map((line): ToMeasure => {
@@ -144,6 +149,12 @@ function measureList(
 /** Share of a state's time that a channel is lifted by braking; nothing where that does not lift it. */
 const braking = (job: Job, run: Run, state: RunningState): number | undefined =>
   boostsBraking(job, run) ? usualShares(allOf("brake"))[SHARE_OF[state]] : undefined;
+
+/** Whether anybody has told or measured anything of what the vehicle gives and takes. */
+const isKnown = (charging: ChargingFacts, loads: readonly BaseLoad[]): boolean =>
+  [...charging.points.map((p) => p.outputA), ...loads.map((l) => l.currentA)].some(
+    (fact) => fact.provenance !== "assumed",
+  );
 
 /** Amps to spare in one running state, with bounds carried through and what to measure. */
 export function chargingBudget(
@@ -181,8 +192,10 @@ export function chargingBudget(
       };
     })
     .filter((line) => line.currentA.high > 0);
-  const loadA = sum([...base, ...runs].map((line) => line.currentA));
+  const baseA = sum(base.map((line) => line.currentA));
+  const loadA = sum([baseA, ...runs.map((line) => line.currentA)]);
   const spareA = minus(outputA, loadA);
+  const known = isKnown(charging, remainingLoads(job));
   const lines = [output, ...base, ...runs];
   return {
     state,
@@ -191,7 +204,9 @@ export function chargingBudget(
     outputA,
     loadA,
     spareA,
-    verdict: verdictOf(spareA),
-    toMeasure: measureList(lines, spareA, state),
+    baseSpareA: minus(outputA, baseA),
+    // Defaults may say that it falls short; that it carries they never say.
+    verdict: known || verdictOf(spareA) === "short" ? verdictOf(spareA) : "unknown",
+    toMeasure: measureList(lines, spareA, state, known),
   };
 }

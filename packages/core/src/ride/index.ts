@@ -3,3 +3,4 @@ export * from "./simulateRide.ts";
 export * from "./bounds.ts";
 export * from "./breakEven.ts";
 export * from "./fitCurve.ts";
+export * from "./rideEffect.ts";
