@@ -359,7 +359,7 @@ describe("a database of an earlier version", () => {
         ...{ slack: "spare", colours: [] },
       });
       const part = async (id: string) => (await pim.get(`/api/parts/${id}`).expect(200)).body.value;
-      expect(await part("pod-18")).toMatchObject({ ingress: "", lights: [] });
+      expect(await part("pod-18")).toMatchObject({ ingress: "", ratedV: 0, lights: [] });
       expect(await part("pod-30")).not.toHaveProperty("ingress");
     } finally {
       await shop.close();

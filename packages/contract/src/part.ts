@@ -183,6 +183,9 @@ export class PartDto {
     message: "$property must be a rating such as IP67 or IPX4, or empty",
   })
   ingress!: string;
+
+  @IsAmount(0, 1000)
+  ratedV!: number;
 }
 
 class PartLightDto {

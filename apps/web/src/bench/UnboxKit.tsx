@@ -22,7 +22,7 @@ function KeepAsKit() {
     mutationFn: () => {
       const id = asId<PartId>(mint("kit"));
       const kit: KitPart = {
-        ...{ id, kind: "kit", name, note: "", price: 0, stock: 1, ingress: "" },
+        ...{ id, kind: "kit", name, note: "", price: 0, stock: 1, ingress: "", ratedV: 0 },
         items: job.kit.map((item) => ({ name: item.name, count: item.needed })),
         content: contentOf(job),
       };

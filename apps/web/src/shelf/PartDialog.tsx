@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Part } from "@dragonet/core";
+import { decimal, ratedVOf, type Part } from "@dragonet/core";
 import { ApiError, ask } from "../app/api.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
@@ -17,6 +17,15 @@ import { WayRatings } from "./WayRatings.tsx";
 import { SourceFields } from "./SourceFields.tsx";
 import { LoadFields } from "./LoadFields.tsx";
 import { RelayFields, SwitchFields } from "./SmallPartFields.tsx";
+
+/** Kinds of part that break a current. */
+const RATED_KINDS: ReadonlySet<Part["kind"]> = new Set([
+  "switch",
+  "relay",
+  "connector",
+  "box",
+  "flasher",
+]);
 
 interface PartDialogProps {
   readonly kept: Kept<Part>;
@@ -101,6 +110,22 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
               }
               onCommit={(ingress) => setPart({ ...part, ingress })}
             />
+          </Line>
+        )}
+        {RATED_KINDS.has(part.kind) && (
+          <Line label="Breaks, direct">
+            <NumberInput
+              label="Direct voltage it may break, 0 for what its kind usually does"
+              unit="V"
+              value={part.ratedV}
+              max={1000}
+              onCommit={(ratedV) => setPart({ ...part, ratedV })}
+            />
+            {part.ratedV === 0 && (
+              <span className="text-small text-muted">
+                not said: taken as {decimal(ratedVOf(part), 0)} V
+              </span>
+            )}
           </Line>
         )}
         {part.kind === "box" && part.form !== "fuseBlock" && (

@@ -12,6 +12,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
     price: keep?.price ?? 0,
     stock: keep?.stock ?? 0,
     ingress: keep?.ingress ?? "",
+    ratedV: keep?.ratedV ?? 0,
   };
   switch (kind) {
     case "load":

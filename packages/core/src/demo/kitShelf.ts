@@ -11,7 +11,7 @@ import { stated } from "../quantity/index.ts";
 /** What the newer jobs of the demo shop take from the shelf. All invented. */
 const base = (id: string, name: string, price: number, stock: number, note = "") => ({
   id: asId<PartId>(id),
-  ...{ name, price, stock, note, ingress: "IP65" },
+  ...{ name, price, stock, note, ingress: "IP65", ratedV: 0 },
 });
 
 const NONE = stated(0, 0, 0);

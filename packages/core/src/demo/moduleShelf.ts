@@ -18,6 +18,7 @@ function module(
     price,
     stock: 2,
     ingress: "IP67",
+    ratedV: 0,
     form: "hub",
     ways: behaviours.length,
     wayA: 5,

@@ -121,6 +121,7 @@ export function roadKitPart(): KitPart {
     price: 389,
     stock: 1,
     ingress: "",
+    ratedV: 0,
     items: [
       { name: "Voltage converter, 60 to 12 V", count: 1 },
       { name: "Six-relay board", count: 1 },
@@ -329,7 +330,7 @@ function threePairs(): Job {
     .wish("beSeen", "Red along both rails of the bed, straight from the pack.")
     .run("rails", "Rail strips", "rear", when("switch"), [["strip-12-short", 6, "rear"]], {
       ...{ feed: { kind: "pack" as const }, arrangement: "series" as const, perStep: 2 },
-      ...{ return: "wire" as const, switchPartId: part("switch-rocker-16"), onEngineOff: 1 },
+      ...{ return: "wire" as const, switchPartId: part("switch-80v"), onEngineOff: 1 },
     }).job;
 }
 

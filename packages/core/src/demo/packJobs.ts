@@ -121,7 +121,7 @@ export function trialsBike(): Job {
     .run("head", "Headlight string", "front", when("switch"), [["pod-plain-10", 5, "front"]], {
       feed: { kind: "pack" },
       arrangement: "series",
-      switchPartId: part("switch-rocker-16"),
+      switchPartId: part("switch-80v"),
       onEngineOff: 1,
     })
     .routed().job;

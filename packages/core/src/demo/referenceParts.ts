@@ -42,14 +42,32 @@ export const load = (
   family: LoadPart["family"] = "lamp",
 ): LoadPart => ({
   id: asId(name.replace(/[^a-z0-9]+/gi, "-").toLowerCase()),
-  ...{ kind: "load", family, name, light: "white", note: "", price: 0, stock: 0, ingress: "" },
+  ...{
+    kind: "load",
+    family,
+    name,
+    light: "white",
+    note: "",
+    price: 0,
+    stock: 0,
+    ingress: "",
+    ratedV: 0,
+  },
   ...{ load: spec, standbyA: NONE, pigtail: "", dim: null, lights: [], caseGround: false },
   behaviour: null,
 });
 
 export const knob = (amps: number): SwitchPart => ({
   id: asId(`switch-${amps}`),
-  ...{ kind: "switch", name: `${amps} A switch`, note: "", price: 0, stock: 0, ingress: "" },
+  ...{
+    kind: "switch",
+    name: `${amps} A switch`,
+    note: "",
+    price: 0,
+    stock: 0,
+    ingress: "",
+    ratedV: 0,
+  },
   ...{ contactA: amps, tellTale: "none", tellTaleA: NONE },
 });
 

@@ -18,6 +18,7 @@ const base = (id: string, name: string, price: number, stock: number, note = "")
   price,
   stock,
   ingress: "IP65",
+  ratedV: 0,
 });
 
 const CONVERTERS: readonly ConverterPart[] = [

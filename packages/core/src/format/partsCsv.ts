@@ -83,6 +83,7 @@ const COLUMNS = [
   "on_share",
   "behaviours",
   "ingress",
+  "contact_v",
   "lights",
   "way_ratings",
   "main_breaker_a",
@@ -142,6 +143,7 @@ function cellsOf(part: Part): Row {
     stock: String(part.stock),
     note: part.note,
     ingress: part.ingress,
+    contact_v: part.ratedV > 0 ? String(part.ratedV) : "",
   };
   switch (part.kind) {
     case "load":
@@ -336,6 +338,7 @@ function readPart(r: RowReader): Part {
     price: r.number("price", 0),
     stock: r.number("stock", 0),
     ingress: r.text("ingress"),
+    ratedV: r.number("contact_v", 0),
   };
   const kind = r.oneOf("kind", PART_KINDS);
   switch (kind) {

@@ -78,7 +78,15 @@ const factoryPart = (
   light: LoadPart["light"],
 ): LoadPart => ({
   ...{ id: asId<PartId>(id), kind: "load", family: "lamp", name, light },
-  ...{ note: "The vehicle's own.", price: 0, stock: 0, ingress: "", pigtail: "", dim: null },
+  ...{
+    note: "The vehicle's own.",
+    price: 0,
+    stock: 0,
+    ingress: "",
+    ratedV: 0,
+    pigtail: "",
+    dim: null,
+  },
   ...{ lights: [], caseGround: false, behaviour: null },
   load: { kind: "constantCurrent", currentA },
   standbyA: { value: 0, low: 0, high: 0, provenance: "assumed" },

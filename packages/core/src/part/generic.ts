@@ -1,6 +1,7 @@
 import { assumed, exactly, type Interval } from "../quantity/index.ts";
 import { asId } from "../job/ids.ts";
 import type { BoxPart, ConnectorPart, RelayPart, SwitchPart } from "./part.ts";
+import { ratedVOf } from "./ratedV.ts";
 
 /**
  * The relay a plan is made with until one is picked from the shelf: mini ISO, 30 A make
@@ -14,11 +15,15 @@ export const GENERIC_RELAY: RelayPart = {
   price: 0,
   stock: 0,
   ingress: "",
+  ratedV: 0,
   contactA: 30,
   coilV: 12,
   coilOhm: assumed(88, 80, 95),
   diode: false,
 };
+
+/** A pack straight off its charger shows a fifth or a quarter more than its name: common practice. */
+const FULL_PACK = 1.25;
 
 /** The same relay with a coil for another voltage: as many watts, so ohms go with its square. */
 export function relayForV(volts: number): RelayPart {
@@ -29,6 +34,7 @@ export function relayForV(volts: number): RelayPart {
     ...GENERIC_RELAY,
     id: asId(`generic-relay-${Math.round(volts)}`),
     name: `30 A relay, ${Math.round(volts)} V coil`,
+    ratedV: Math.ceil(volts * FULL_PACK),
     coilV: volts,
     coilOhm: assumed(value * share, low * share, high * share),
   };
@@ -48,6 +54,7 @@ export function wayRelay(box: BoxPart, channel: number): RelayPart {
     price: 0,
     stock: 0,
     ingress: "",
+    ratedV: 0,
     contactA: wayRatingA(box, channel),
     coilV: 12,
     coilOhm: box.inputOhm,
@@ -65,10 +72,23 @@ export const GENERIC_SWITCH: SwitchPart = {
   price: 0,
   stock: 0,
   ingress: "",
+  ratedV: 0,
   contactA: 10,
   tellTale: "none",
   tellTaleA: assumed(0),
 };
+
+/** The same switch made to break another direct voltage. */
+export function switchForV(volts: number): SwitchPart {
+  if (volts <= ratedVOf(GENERIC_SWITCH)) return GENERIC_SWITCH;
+  const ratedV = Math.ceil(volts);
+  return {
+    ...GENERIC_SWITCH,
+    id: asId(`generic-switch-${ratedV}`),
+    name: `10 A switch for ${ratedV} V direct`,
+    ratedV,
+  };
+}
 
 /** A plug-to-plug lead that stands for one nobody has picked: 10 A, contacts assumed. */
 export const GENERIC_ADAPTER: ConnectorPart = {
@@ -79,6 +99,7 @@ export const GENERIC_ADAPTER: ConnectorPart = {
   price: 0,
   stock: 0,
   ingress: "",
+  ratedV: 0,
   ratingA: 10,
   contactOhm: assumed(0.005, 0.002, 0.02),
 };

@@ -3,3 +3,4 @@ export * from "./load.ts";
 export * from "./part.ts";
 export * from "./generic.ts";
 export * from "./level.ts";
+export * from "./ratedV.ts";

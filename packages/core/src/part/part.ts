@@ -21,6 +21,8 @@ interface PartBase {
   readonly stock: number;
   /** Protection against dust and water after IEC 60529, "IP67"; "" when nobody said. */
   readonly ingress: string;
+  /** Direct voltage that its contacts or fuses may break, in V; 0 where nobody has said: then by its kind. */
+  readonly ratedV: number;
 }
 
 /** A further light in a housing beside its main and its dim one: reverse beside tail and brake. */

@@ -3,8 +3,6 @@ import { elementsOf } from "../circuit/index.ts";
 import { setRun } from "../job/index.ts";
 import { builtRuns, placeOfRun, type Found, type Rule } from "./finding.ts";
 
-/** A direct voltage above which an arc does not go out by itself at a switch or plug: common practice. */
-const ARC_V = 32;
 /** Above this a person feels it: limit for dry skin, IEC 60364-4-41 (from memory). */
 const TOUCH_V = 60;
 
@@ -59,20 +57,20 @@ export const packWiring: Rule = {
     const onPack =
       context.circuit.runs.some((r) => r.root.kind === "pack") ||
       context.circuit.trunks.some((t) => t.feedRoot.kind === "pack");
-    if (onPack && highV > ARC_V) {
+    if (onPack && highV > TOUCH_V) {
       made.push({
         rule: "pack-wiring",
         severity: "note",
         place: { runId: null, elementId: null, words: "Everything across the pack" },
-        title: `Fuses, switches and plugs for ${decimal(Math.ceil(highV), 0)} V direct`,
+        title: `Dangerous to touch: ${decimal(Math.ceil(highV), 0)} V direct`,
         figures: [
           {
             label: "full pack",
             value: `${decimal(highV)} V`,
-            limit: `common blade fuses break ${ARC_V} V`,
+            limit: `${TOUCH_V} V`,
           },
         ],
-        why: `A blade fuse or toggle for 12 V draws an arc at this voltage and may not put it out.${highV > TOUCH_V ? " Above 60 V it is also dangerous to touch." : ""} Isolate the pack, cover one post, one hand, no rings.`,
+        why: "Isolate the pack before anything is touched, cover one post, one hand, no rings. Work above this voltage is for those who are trained for it.",
         remedies: [],
       });
     }

@@ -37,6 +37,7 @@ import { ingressFits } from "./ingressFits.ts";
 import { momentaryHolds } from "./momentaryHolds.ts";
 import { monitorSees } from "./monitorSees.ts";
 import { tapOverLimit } from "./tapOverLimit.ts";
+import { voltsOverRating } from "./voltsOverRating.ts";
 import { wiredOtherwise } from "./wiredOtherwise.ts";
 
 /** Every rule, in the order their findings are told within a severity. */
@@ -58,6 +59,7 @@ export const RULES: readonly Rule[] = [
   relayMissing,
   switchOverRating,
   contactOverRating,
+  voltsOverRating,
   coilDiodeReversed,
   converterFits,
   boxFits,

@@ -7,6 +7,8 @@ import {
   type WireElement,
 } from "../circuit/index.ts";
 import type { ElementId, Job, NodeId, RunId } from "../job/index.ts";
+import { BLADE_V } from "../part/index.ts";
+import { fuseFormFor } from "../protection/index.ts";
 import { decimal } from "../quantity/index.ts";
 
 /** One line of what a circuit takes: counted pieces, or metres of wire. */
@@ -16,9 +18,6 @@ export interface Material {
   readonly unit: "" | "m";
   readonly detail: string;
 }
-
-/** Voltage that common blade fuses are made to break, in V: ISO 8820-3. */
-const BLADE_FUSE_V = 32;
 
 /** "7.5 A" before "10 A". One collator for all: making one is dear. */
 const byName = new Intl.Collator("en", { numeric: true }).compare;
@@ -30,11 +29,12 @@ function materialOf(unit: Unit, insides: readonly Element[]): Omit<Material, "co
   switch (unit.kind) {
     case "fuse": {
       if (first?.kind !== "fuse") return null;
-      const what = first.resets ? "breaker" : "blade fuse";
-      const high = first.systemV > BLADE_FUSE_V;
+      const form = fuseFormFor(first.systemV);
+      const what = first.resets ? "breaker" : form.name;
+      const high = form.breaksV > BLADE_V;
       return named(
         `${what} ${decimal(first.ratingA)} A`,
-        high ? `for ${decimal(first.systemV, 0)} V, with holder` : "with holder",
+        high ? `breaks ${form.breaksV} V direct, with its holder` : "with holder",
       );
     }
     case "relay": {
@@ -77,7 +77,12 @@ function materialOf(unit: Unit, insides: readonly Element[]): Omit<Material, "co
 function boxFuses(insides: readonly Element[]): Omit<Material, "count">[] {
   return insides.flatMap((e) =>
     e.kind === "fuse" && !e.builtIn
-      ? [{ name: `blade fuse ${decimal(e.ratingA)} A`, unit: "" as const, detail: "in its box" }]
+      ? [
+          {
+            name: `${fuseFormFor(e.systemV).name} ${decimal(e.ratingA)} A`,
+            ...{ unit: "" as const, detail: "in its box" },
+          },
+        ]
       : [],
   );
 }

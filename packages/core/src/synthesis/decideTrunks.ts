@@ -123,6 +123,7 @@ function decideSupply(job: Job, plans: readonly RunPlan[], supply: Supply, notes
     supply,
     Math.max(0.1, rated ?? Math.max(inputA.high, room)),
     job.practices,
+    feed.range.highV,
   );
   noteFuse(notes, runId, fuse);
   const key =
@@ -157,7 +158,7 @@ export function decideControls(job: Job, plans: readonly RunPlan[], notes: Notes
     const fuse =
       control.switches === "ground"
         ? null
-        : decideFuse(control, Math.max(0.1, drawA.high), job.practices);
+        : decideFuse(control, Math.max(0.1, drawA.high), job.practices, feed.range.highV);
     if (fuse) noteFuse(notes, runId, fuse);
     const positions = control.inputs.flatMap((input): PositionPlan[] => {
       const [pin] = controlPins({ ...job, controls: [control] }, input);

@@ -1,6 +1,6 @@
 import type { Site } from "../circuit/index.ts";
 import type { ElementId, NodeId } from "../job/index.ts";
-import { GENERIC_SWITCH, relayForV } from "../part/index.ts";
+import { relayForV, switchForV } from "../part/index.ts";
 import { assumed, type Fact } from "../quantity/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import type { SupplyPlan } from "./decideTrunks.ts";
@@ -46,7 +46,7 @@ export function layOutFeeder(b: Bench, f: FeederSpec, to: NodeId): Feeder {
   const spec = {
     ratingA: f.fuseA ?? 0,
     resets: f.resets,
-    systemV: f.feed.volts,
+    systemV: f.feed.range.highV,
     fromSourceM: f.fuseAtM,
   };
   const { box } = f.origin;
@@ -89,7 +89,12 @@ export function layOutGate(
   const site: Site = { kind: "supply", supplyId: supply.id };
   const coilSize = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
   if (supply.gate === "switch") {
-    const knob = switchUnit(b, "switch", { kind: "switch", runId: b.ownerId }, GENERIC_SWITCH);
+    const knob = switchUnit(
+      b,
+      "switch",
+      { kind: "switch", runId: b.ownerId },
+      switchForV(feed?.range.highV ?? 0),
+    );
     const on = b.wire("gated", "feed", knob.out, input, size, AT_HAND_M);
     if (knob.tellTale) toNegative(b, "tellTale", knob.tellTale, negative, coilSize, supply.feedM);
     return { entry: knob.in, path: [knob.id, on], gate: NONE };
@@ -109,7 +114,7 @@ export function layOutGate(
     {
       ratingA: COIL_FUSE_A,
       resets: false,
-      systemV: feed?.volts ?? 0,
+      systemV: feed?.range.highV ?? 0,
       fromSourceM: COIL_FUSE_AT_M,
     },
   );

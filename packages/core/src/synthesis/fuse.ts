@@ -1,6 +1,7 @@
 import { decimal } from "../quantity/index.ts";
 import type { Practices, Run } from "../job/index.ts";
-import { fuseForDraw } from "../protection/index.ts";
+import { BLADE_V } from "../part/index.ts";
+import { fuseForDraw, fuseFormFor } from "../protection/index.ts";
 import type { Decision } from "./decision.ts";
 
 /** The fuse of a run in A by the practised school, or as pinned. `value` null: no fuse. */
@@ -8,7 +9,11 @@ export function decideFuse(
   run: Pick<Run, "fuse">,
   drawA: number,
   practices: Practices,
+  /** The most that its source shows, in V. */
+  mostV: number,
 ): Decision<number | null> {
+  const { name, breaksV } = fuseFormFor(mostV);
+  const form = breaksV > BLADE_V ? ` A ${name}: the source shows ${decimal(mostV)} V.` : "";
   const loaded = (ratingA: number): string =>
     `Loaded to ${decimal((100 * drawA) / ratingA, 0)} % by ${decimal(drawA)} A`;
   if (run.fuse.kind === "none") {
@@ -20,7 +25,7 @@ export function decideFuse(
     return {
       value: ratingA,
       picked: breaker ? `${decimal(ratingA)} A breaker` : `${decimal(ratingA)} A`,
-      reason: `Pinned. ${loaded(ratingA)}.${breaker ? " It closes again by itself: the lamp comes back, and so does the fault." : ""}`,
+      reason: `Pinned. ${loaded(ratingA)}.${breaker ? " It closes again by itself: the lamp comes back, and so does the fault." : ""}${form}`,
       pinned: true,
     };
   }
@@ -40,7 +45,7 @@ export function decideFuse(
   return {
     value: ratingA,
     picked: `${decimal(ratingA)} A`,
-    reason: `${loaded(ratingA)}: ${school}.`,
+    reason: `${loaded(ratingA)}: ${school}.${form}`,
     pinned: false,
   };
 }

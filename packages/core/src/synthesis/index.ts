@@ -8,3 +8,4 @@ export { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 export { runsOnControl } from "./kitControl.ts";
 export { ownerOf } from "./decideTrunks.ts";
 export { trunkV } from "./trunkVolts.ts";
+export { rangeOfRoot, type VoltRange } from "./rangeOf.ts";

@@ -1,6 +1,6 @@
 import { wholePath, type Circuit } from "../circuit/index.ts";
 import { asId, type Control, type Input, type Job, type PinId, type RunId } from "../job/index.ts";
-import { GENERIC_SWITCH, type SwitchPart } from "../part/index.ts";
+import { switchForV, type SwitchPart } from "../part/index.ts";
 import { measured, type Fact } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 
@@ -8,9 +8,17 @@ import type { ConnectorPin } from "../vehicle/index.ts";
 const pinIdOf = (control: Control, input: Input): PinId =>
   asId<PinId>(`control.${control.id}.${input}`);
 
+/** The most that the feed of a control shows. */
+function mostV({ vehicle: { system } }: Job, { feed }: Control): number {
+  const onPack = feed.kind === "pack" || feed.kind === "block";
+  if (!onPack || system.kind === "engine") return 0;
+  const share = feed.kind === "block" ? feed.blocks / system.pack.blocks : 1;
+  return system.pack.topOfChargeV.high * share;
+}
+
 export function controlSwitch(job: Job, control: Control): SwitchPart {
   const part = job.parts.find((p) => p.id === control.switchPartId);
-  return part?.kind === "switch" ? part : GENERIC_SWITCH;
+  return part?.kind === "switch" ? part : switchForV(mostV(job, control));
 }
 
 const ratedA = (amps: number): Fact => measured(amps, amps, amps);

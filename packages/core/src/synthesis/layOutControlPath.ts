@@ -68,7 +68,7 @@ export class ControlPath {
       {
         ratingA: COIL_FUSE_A,
         resets: false,
-        systemV: plan.feed.volts,
+        systemV: plan.feed.range.highV,
         fromSourceM: COIL_FUSE_AT_M,
       },
     );

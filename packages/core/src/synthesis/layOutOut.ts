@@ -56,7 +56,7 @@ const spliceOf = ({ b, plan }: RunContext): NodeId =>
 const fuseSpec = (plan: RunPlan) => ({
   ratingA: plan.fuseA ?? 0,
   resets: plan.run.fuse.kind === "breaker",
-  systemV: plan.feed.volts,
+  systemV: plan.feed.range.highV,
   fromSourceM: plan.run.fuseAtM,
 });
 

@@ -190,7 +190,12 @@ function layOutFed(
             input,
             bar,
             {
-              ...{ ratingA: mainA, resets: true, systemV: feed.volts, fromSourceM: supply.feedM },
+              ...{
+                ratingA: mainA,
+                resets: true,
+                systemV: feed.range.highV,
+                fromSourceM: supply.feedM,
+              },
             },
             true,
           ),

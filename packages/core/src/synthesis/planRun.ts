@@ -11,8 +11,8 @@ import {
 } from "../job/index.ts";
 import {
   GENERIC_RELAY,
-  GENERIC_SWITCH,
   relayForV,
+  switchForV,
   wayRelay,
   type BoxPart,
   type ConnectorPart,
@@ -33,9 +33,9 @@ import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "./kitControl.ts";
 import { chooseTap, pinText } from "./tap.ts";
 
-function switchOf(job: Job, run: Run): SwitchPart {
+function switchOf(job: Job, run: Run, feed: FeedPoint): SwitchPart {
   const part = job.parts.find((p) => p.id === run.switchPartId);
-  return part?.kind === "switch" ? part : GENERIC_SWITCH;
+  return part?.kind === "switch" ? part : switchForV(feed.range.highV);
 }
 
 function relayOf(job: Job, run: Run, box: BoxPart | null, tap: ConnectorPin | null): RelayPart {
@@ -53,8 +53,12 @@ function plugOf(job: Job, run: Run): ConnectorPart | null {
   return part?.kind === "connector" ? part : null;
 }
 
-function describeSwitch(part: SwitchPart, drawA: number, useRelay: boolean): Decision<SwitchPart> {
-  const chosen = part !== GENERIC_SWITCH;
+function describeSwitch(
+  part: SwitchPart,
+  drawA: number,
+  useRelay: boolean,
+  chosen: boolean,
+): Decision<SwitchPart> {
   const carries = useRelay
     ? "It carries the coil only, well under an amp."
     : `It carries the load itself: ${decimal(drawA)} A of its ${decimal(part.contactA)} A.`;
@@ -210,7 +214,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     });
   }
 
-  const switchPart = switchOf(job, run);
+  const switchPart = switchOf(job, run, wantedFeed);
   const relayPart = relayOf(job, run, box, tap?.value ?? null);
   const wantedFuseA = fuseForDraw(drawA.high, job.practices.fuseSchool);
   if (wantedFuseA === null) {
@@ -311,7 +315,11 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   note("relay", relay);
   const coil = decideCoil(run, relayPart, job.practices);
   if (relay.value) note("coil", coil);
-  if (control.ownSwitch) note("switch", describeSwitch(switchPart, drawA.mid, relay.value));
+  if (control.ownSwitch)
+    note(
+      "switch",
+      describeSwitch(switchPart, drawA.mid, relay.value, switchPart.id === run.switchPartId),
+    );
   const factory = feed.source.kind === "pin" ? feed.source.pin : null;
   const plugs = factory !== null && !relay.value && !control.ownSwitch;
   const module = moduleOf(job, run);
@@ -347,7 +355,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
               : "It hangs where the factory lamp hung: the factory's fuse stays, its rating not told yet.",
           pinned: false,
         }
-      : decideFuse(run, drawA.high, job.practices);
+      : decideFuse(run, drawA.high, job.practices, feed.range.highV);
   note("fuse", fuse);
   const plug = plugOf(job, run);
   const adapted = loads.some(({ lamp }) => lamp.joint === "adapter");

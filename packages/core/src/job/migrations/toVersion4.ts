@@ -16,6 +16,7 @@ export function partTo4(part: unknown): unknown {
   };
   return {
     ingress: "",
+    ratedV: 0,
     ...own[String(part.kind)],
     ...part,
     ...(isPlain(part.behaviour) && { behaviour: set(part.behaviour) }),
