@@ -1,15 +1,19 @@
-import { planJob, span, type Finding } from "@dragonet/core";
+import { planJob, soundRemedies, span, type FindingGroup, type FoundAt } from "@dragonet/core";
 import { printJson, type Verb } from "../world.ts";
 
-function findingText(f: Finding): string {
-  const figures = f.figures.map((x) => `${x.label} ${x.value} (${x.limit})`).join(", ");
-  return `${f.severity.toUpperCase()}  ${f.title}\n      ${f.place.words}\n      ${figures === "" ? "" : `${figures}. `}${f.why}\n`;
+function placeText({ place, figures }: FoundAt): string {
+  const numbers = figures.map((x) => `${x.label} ${x.value} (${x.limit})`).join(", ");
+  return `      ${place.words}${numbers === "" ? "" : `: ${numbers}`}\n`;
 }
+
+const causeText = (f: FindingGroup): string =>
+  `${f.severity.toUpperCase()}  ${f.title}\n${f.places.map(placeText).join("")}      ${f.why}\n`;
 
 export const check: Verb = ({ job, json, world }) => {
   const plan = planJob(job, "metric");
   if (json) {
-    const { findings, budget, choices, gaps, materials } = plan;
+    const { budget, choices, gaps, materials } = plan;
+    const findings = soundRemedies(job, plan.causes, plan.findings);
     printJson(world, { findings, budget, choices, gaps, materials });
   } else {
     for (const b of plan.budget.running) {
@@ -17,7 +21,7 @@ export const check: Verb = ({ job, json, world }) => {
         `${b.state}: ${span(b.spareA)} A to spare, ${span(b.baseSpareA)} A without these lamps, ${b.verdict}\n`,
       );
     }
-    for (const finding of plan.findings) world.out(findingText(finding));
+    for (const cause of plan.causes) world.out(causeText(cause));
   }
   return plan.findings.some((f) => f.severity === "stop") ? 1 : 0;
 };

@@ -3,6 +3,7 @@ import {
   CAUTIONS,
   LAST_WORD,
   decimal,
+  foundText,
   inspectorLines,
   lengthText,
   planJob,
@@ -162,7 +163,7 @@ function verdicts(plan: JobPlan): Content[] {
 }
 
 function findings(plan: JobPlan): Content[] {
-  if (plan.findings.length === 0) {
+  if (plan.causes.length === 0) {
     return [{ text: "Findings", style: "heading" }, { text: "None: nothing here to stop for." }];
   }
   return [
@@ -170,10 +171,10 @@ function findings(plan: JobPlan): Content[] {
     table(
       [40, 190, 190, "*"],
       ["", "What", "Where", "Why"],
-      plan.findings.map((f) => [
+      plan.causes.map((f) => [
         { text: SEVERITY_WORD[f.severity], bold: f.severity === "stop" },
-        `${f.title}${f.figures.map((x) => `\n${x.label} ${x.value}, ${x.limit}`).join("")}`,
-        f.place.words,
+        f.title,
+        f.places.map(({ place, figures }) => foundText(place, figures)).join("\n"),
         f.why,
       ]),
     ),

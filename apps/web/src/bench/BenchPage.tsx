@@ -45,7 +45,7 @@ function VerdictLine({ plan }: { plan: JobPlan }) {
 
 function FindingCounts({ plan, onShow }: { plan: JobPlan; onShow: () => void }) {
   const counts = SEVERITIES.map(
-    (severity) => [severity, plan.findings.filter((f) => f.severity === severity).length] as const,
+    (severity) => [severity, plan.causes.filter((f) => f.severity === severity).length] as const,
   ).filter(([, n]) => n > 0);
   return (
     <button
@@ -213,7 +213,7 @@ export function BenchPage() {
           />
         )}
         {shown.kind === "findings" && (
-          <FindingsPanel findings={plan.findings} canEdit={canEdit} onPlace={setSelection} />
+          <FindingsPanel plan={plan} canEdit={canEdit} onPlace={setSelection} />
         )}
         {shown.kind === "part" && (
           <PartPanel

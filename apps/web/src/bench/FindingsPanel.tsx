@@ -1,52 +1,70 @@
-import type { Finding } from "@dragonet/core";
+import type { FindingGroup, FoundAt } from "@dragonet/core";
 import { useEdit } from "../job/jobStore.ts";
+import type { BenchPlan } from "../worker/plan.worker.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import type { Selection } from "./selection.ts";
+import { useRemedies } from "./useRemedies.ts";
 
 interface FindingsPanelProps {
-  readonly findings: readonly Finding[];
+  readonly plan: BenchPlan;
   readonly canEdit: boolean;
   readonly onPlace: (selection: Selection) => void;
 }
 
-function FindingItem({
-  finding,
-  canEdit,
+function FoundPlace({
+  found: { place, figures },
   onPlace,
-}: Omit<FindingsPanelProps, "findings"> & { finding: Finding }) {
-  const edit = useEdit();
-  const { place } = finding;
+}: { found: FoundAt } & Pick<FindingsPanelProps, "onPlace">) {
+  const { runId } = place;
   return (
-    <li className="border-t border-hair py-2">
-      <h3 className="flex items-start gap-2 leading-tight">
-        <SeverityMark severity={finding.severity} />
-        <span>{finding.title}</span>
-      </h3>
-      <p className="text-small">
-        {place.runId === null ? (
-          place.words
-        ) : (
-          <button
-            type="button"
-            className="text-left text-accent underline underline-offset-2"
-            onClick={() => place.runId && onPlace({ kind: "run", runId: place.runId })}
-          >
-            {place.words}
-          </button>
-        )}
-      </p>
-      {finding.figures.map((f) => (
-        <p key={f.label} className="text-small">
+    <div className="mt-0.5 text-small">
+      {runId === null ? (
+        place.words
+      ) : (
+        <button
+          type="button"
+          className="text-left text-accent underline underline-offset-2"
+          onClick={() => onPlace({ kind: "run", runId })}
+        >
+          {place.words}
+        </button>
+      )}
+      {figures.map((f) => (
+        <p key={f.label}>
           {f.label} <span className="num font-bold">{f.value}</span>{" "}
           <span className="text-muted">should be {f.limit}</span>
         </p>
       ))}
-      <p className="mt-1 text-small">{finding.why}</p>
-      <p className="text-small text-muted">Source: {finding.source}</p>
-      {canEdit && finding.remedies.length > 0 && (
+    </div>
+  );
+}
+
+function CauseItem({
+  cause,
+  canEdit,
+  onPlace,
+}: Omit<FindingsPanelProps, "plan"> & { cause: FindingGroup }) {
+  const edit = useEdit();
+  return (
+    <li className="border-t border-hair py-2">
+      <h3 className="flex items-start gap-2 leading-tight">
+        <SeverityMark severity={cause.severity} />
+        <span>
+          {cause.title}
+          {cause.places.length > 1 && (
+            <span className="font-normal text-muted">, at {cause.places.length} places</span>
+          )}
+        </span>
+      </h3>
+      {cause.places.map((found, i) => (
+        <FoundPlace key={`${found.place.words} ${i}`} found={found} onPlace={onPlace} />
+      ))}
+      <p className="mt-1 text-small">{cause.why}</p>
+      <p className="text-small text-muted">Source: {cause.source}</p>
+      {canEdit && cause.remedies.length > 0 && (
         <div className="mt-1 flex flex-wrap gap-2">
-          {finding.remedies.map((remedy) => (
+          {cause.remedies.map((remedy) => (
             <Button key={remedy.label} onClick={() => edit(remedy.edits)}>
               {remedy.label}
             </Button>
@@ -57,18 +75,24 @@ function FindingItem({
   );
 }
 
-/** Every finding, gravest first, each with its numbers, its source and its way out. */
-export function FindingsPanel({ findings, canEdit, onPlace }: FindingsPanelProps) {
+/** Every cause, gravest first, with its places and numbers, its source and its way out. */
+export function FindingsPanel({ plan, canEdit, onPlace }: FindingsPanelProps) {
+  const causes = useRemedies(plan);
   return (
     <section aria-label="Findings">
-      {findings.length === 0 ? (
+      {causes.length === 0 ? (
         <p className="border-t border-hair py-2">
           Nothing to stop for. Prove every function on the vehicle before a panel goes back.
         </p>
       ) : (
         <ul>
-          {findings.map((f, i) => (
-            <FindingItem key={`${f.rule}-${i}`} finding={f} canEdit={canEdit} onPlace={onPlace} />
+          {causes.map((cause, i) => (
+            <CauseItem
+              key={`${cause.rule}-${i}`}
+              cause={cause}
+              canEdit={canEdit}
+              onPlace={onPlace}
+            />
           ))}
         </ul>
       )}

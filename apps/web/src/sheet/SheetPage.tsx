@@ -4,6 +4,7 @@ import {
   LAST_WORD,
   decimal,
   fixed,
+  foundText,
   lengthText,
   span,
   stripSvg,
@@ -182,13 +183,12 @@ function Closing({ plan }: { plan: JobPlan }) {
             )}
           </ul>
           <h2 className="mt-3 text-lead">Findings</h2>
-          {plan.findings.length === 0 && <p>None: nothing here to stop for.</p>}
+          {plan.causes.length === 0 && <p>None: nothing here to stop for.</p>}
           <ul>
-            {plan.findings.map((f, i) => (
+            {plan.causes.map((f, i) => (
               <li key={i} className="break-inside-avoid border-t border-hair py-1">
                 <SeverityMark severity={f.severity} /> <span className="font-bold">{f.title}</span>.{" "}
-                {f.place.words}.{" "}
-                {f.figures.map((x) => `${x.label} ${x.value}, should be ${x.limit}. `)}
+                {f.places.map(({ place, figures }) => foundText(place, figures)).join(" ")}
               </li>
             ))}
           </ul>

@@ -10,6 +10,7 @@ import {
   breakEven,
   chargingBudget,
   chargingOutputA,
+  checkedCircuit,
   compareWays,
   controlsOf,
   cutListOf,
@@ -18,6 +19,7 @@ import {
   fitChargingCurve,
   flashRemedies,
   framesOf,
+  groupFindings,
   groupsOf,
   legsOf,
   measureFlash,
@@ -34,6 +36,7 @@ import {
   seenByVehicle,
   simulateRide,
   simulateSignals,
+  soundRemedies,
   switchOffFirst,
   synthesise,
   weakestPoints,
@@ -48,6 +51,7 @@ import {
   type Difference,
   type Fault,
   type FaultResult,
+  type FindingGroup,
   type FlashMeasure,
   type FlashRemedy,
   type Input,
@@ -154,6 +158,13 @@ const planner = {
   },
 
   alternatives,
+
+  /** The causes of the job last planned with the ways out that make the whole job better. */
+  remedies(): readonly FindingGroup[] | null {
+    if (!current) return null;
+    const { findings } = checkedCircuit(current.job);
+    return soundRemedies(current.job, groupFindings(findings), findings);
+  },
 
   /** The strips with the controls as they are; null before anything was planned. */
   bench(

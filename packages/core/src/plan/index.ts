@@ -3,3 +3,4 @@ export * from "./alternatives.ts";
 export * from "./summary.ts";
 export * from "./bench.ts";
 export * from "./causes.ts";
+export * from "./soundRemedies.ts";

@@ -2,7 +2,7 @@ import { budgetOf, type Budget } from "../budget/index.ts";
 import type { Choice, Circuit, Gap } from "../circuit/index.ts";
 import type { Job } from "../job/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
-import { checkJob, type Finding } from "../rule/index.ts";
+import { checkJob, groupFindings, type Finding, type FindingGroup } from "../rule/index.ts";
 import { designPoint } from "../network/index.ts";
 import type { OperatingPoint } from "../solve/index.ts";
 import { packRangeV, restVolts, runningVolts } from "../source/index.ts";
@@ -31,6 +31,8 @@ export interface JobPlan {
   readonly gaps: readonly Gap[];
   readonly budget: Budget;
   readonly findings: readonly Finding[];
+  /** The same by their causes, each with all its places: what lists show. */
+  readonly causes: readonly FindingGroup[];
   readonly materials: readonly Material[];
   readonly wires: readonly WireLine[];
   /** Wires of harnesses that come made up. */
@@ -78,6 +80,7 @@ export function planJob(job: Job, units: UnitSystem): JobPlan {
     gaps: circuit.gaps,
     budget,
     findings,
+    causes: groupFindings(findings),
     materials: materialsOf(job, circuit),
     wires: wireListOf(circuit),
     harnessWires: harnessWiresOf(circuit),

@@ -1,5 +1,6 @@
 import type { Blocker, Job, Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
+import { groupFindings } from "../rule/index.ts";
 import { checkedCircuit } from "./planJob.ts";
 
 /** One thing that a job waits for, as the board shows it. */
@@ -38,9 +39,10 @@ export function jobSummary(job: Job): JobSummary {
     .filter((item) => item.inBox < item.needed)
     .map((item): Waiting => ({ kind: "part", text: `${item.name} missing from the kit` }));
   const { circuit, findings } = checkedCircuit(job);
-  const stops = findings
-    .filter((f) => f.severity === "stop")
-    .map((f): Waiting => ({ kind: "stop", text: `${f.title} (${f.place.words})` }));
+  const stops = groupFindings(findings.filter((f) => f.severity === "stop")).map((f): Waiting => ({
+    kind: "stop",
+    text: `${f.title} (${f.places.map(({ place }) => place.words).join("; ")})`,
+  }));
   const { title, customer, stage, bench, promised } = job.card;
   const { model, machine } = job.vehicle;
   return {

@@ -1,6 +1,6 @@
 import { elementsOf } from "../circuit/index.ts";
-import { firstFeed, setRun } from "../job/index.ts";
 import { builtRuns, placeOfRun, type Rule } from "./finding.ts";
+import { ownFeed } from "./ownFeed.ts";
 
 /** A way that switches ground does nothing to a lamp that its mount has grounded already. */
 export const bodyGround: Rule = {
@@ -21,15 +21,7 @@ export const bodyGround: Rule = {
           title: "A hub that switches ground cannot turn this lamp off",
           figures: [],
           why: "Its body is its negative and its mount is grounded: it is lit as long as it is fed. Feed it from something that switches the positive, or mount it insulated.",
-          remedies: [
-            {
-              label: "Feed it from the battery through a relay",
-              edits: [
-                setRun(run.id, "feed", firstFeed(context.job.vehicle)),
-                setRun(run.id, "relay", "yes"),
-              ],
-            },
-          ],
+          remedies: ownFeed(context.job, run, "yes"),
         },
       ];
     }),

@@ -1,5 +1,6 @@
 import { decimal } from "../quantity/index.ts";
 import { elementsOf } from "../circuit/index.ts";
+import { GENERIC_RELAY } from "../part/index.ts";
 import { setRun } from "../job/index.ts";
 import { builtRuns, placeOfRun, type Rule } from "./finding.ts";
 
@@ -26,7 +27,7 @@ export const contactOverRating: Rule = {
           ],
           why: "The contact heats and welds shut: the run no longer turns off.",
           remedies:
-            run.relayPartId === null
+            run.relayPartId === null || draw > GENERIC_RELAY.contactA
               ? []
               : [{ label: "Plan with a 30 A relay", edits: [setRun(run.id, "relayPartId", null)] }],
         },

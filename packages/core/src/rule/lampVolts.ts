@@ -9,6 +9,7 @@ import {
 import { pinWire, setRun, type Run } from "../job/index.ts";
 import type { LoadSpec } from "../part/index.ts";
 import type { OperatingPoint } from "../solve/index.ts";
+import { rangeOfRoot } from "../synthesis/index.ts";
 import {
   builtRuns,
   placeOfRun,
@@ -42,11 +43,29 @@ function limitsOf(spec: LoadSpec): Limits | null {
   }
 }
 
-function remediesFor(run: Run, low: boolean, onPack: boolean): Remedy[] {
+/** Whether lamps of a run would each bear their share of a source in series. */
+function bearsInSeries(
+  { job, circuit }: RuleContext,
+  made: RunCircuit,
+  point: OperatingPoint,
+): boolean {
+  const loads = elementsOf(circuit, powerPath(made), "load");
+  const usual = rootV(made.root, point) / loads.length;
+  const most = rangeOfRoot(job, made.root).highV / loads.length;
+  return (
+    loads.length > 1 &&
+    loads.every(({ part: { load } }) => {
+      const limits = limitsOf(load);
+      return load.kind !== "drivenLed" && limits && usual >= limits.lowV && most <= limits.highV;
+    })
+  );
+}
+
+function remediesFor(run: Run, low: boolean, bears: boolean): Remedy[] {
   if (low && run.wire !== null) {
     return [{ label: "Let the drop choose the wire", edits: [pinWire(run.id, null)] }];
   }
-  return !low && onPack && run.arrangement === "parallel"
+  return !low && bears && run.arrangement === "parallel"
     ? [
         {
           label: "Put its lamps in series",
@@ -62,7 +81,12 @@ interface Place {
   readonly load: LoadElement;
 }
 
-function judge({ run, made, load }: Place, point: OperatingPoint, when: string): Found | null {
+function judge(
+  context: RuleContext,
+  { run, made, load }: Place,
+  point: OperatingPoint,
+  when: string,
+): Found | null {
   const at = point.at.get(load.id);
   const limits = limitsOf(load.part.load);
   if (!at || !limits || rootV(made.root, point) <= 0) return null;
@@ -72,7 +96,6 @@ function judge({ run, made, load }: Place, point: OperatingPoint, when: string):
   if (dark || (volts >= limits.lowV && volts <= limits.highV)) return null;
   const low = volts < limits.lowV;
   const driven = load.part.load.kind === "drivenLed";
-  const onPack = made.root.kind === "pack";
   return {
     rule: "lamp-volts",
     severity: low && when !== "" ? "note" : "stop",
@@ -92,7 +115,7 @@ function judge({ run, made, load }: Place, point: OperatingPoint, when: string):
       : driven
         ? "Its driver is beyond its rating."
         : "It burns out early: each lamp of a string must bear its share of the full-charge voltage.",
-    remedies: remediesFor(run, low, onPack),
+    remedies: remediesFor(run, low, bearsInSeries(context, made, point)),
   };
 }
 
@@ -104,7 +127,7 @@ function checkLoad(context: RuleContext, place: Place): Found[] {
     [context.empty, " when the pack is empty"],
   ];
   for (const [point, when] of points) {
-    const found = point && judge(place, point, when);
+    const found = point && judge(context, place, point, when);
     if (found) return [found];
   }
   return [];

@@ -1,6 +1,6 @@
 import { decimal } from "../quantity/index.ts";
-import { pinRelay, setRun } from "../job/index.ts";
 import { builtRuns, placeOfRun, type Rule } from "./finding.ts";
+import { ownFeed } from "./ownFeed.ts";
 
 export const loadOnIgnition: Rule = {
   id: "load-on-ignition",
@@ -23,12 +23,12 @@ export const loadOnIgnition: Rule = {
             },
           ],
           why: "When its fuse blows the machine is dead, perhaps a long way from home. Take the coil from it and the load from the battery.",
-          remedies: [
-            {
-              label: "Feed it from the battery through a relay with a keyed coil",
-              edits: [setRun(run.id, "feed", { kind: "battery" }), pinRelay(run.id, "yes")],
-            },
-          ],
+          remedies: ownFeed(
+            context.job,
+            run,
+            "yes",
+            "Feed it from the battery through a relay with a keyed coil",
+          ),
         },
       ];
     }),

@@ -1,7 +1,8 @@
 import { decimal } from "../quantity/index.ts";
-import { inputWord, pinRelay, setRun } from "../job/index.ts";
+import { inputWord } from "../job/index.ts";
 import { tapCarries } from "../synthesis/index.ts";
 import { builtRuns, placeOfRun, type Rule } from "./finding.ts";
+import { ownFeed } from "./ownFeed.ts";
 
 export const relayMissing: Rule = {
   id: "relay-missing",
@@ -29,12 +30,12 @@ export const relayMissing: Rule = {
             },
           ],
           why: "The trigger wire then carries the whole load on a factory fuse. A relay takes the load from the battery and only its coil from that wire.",
-          remedies: [
-            {
-              label: `Fit a relay: load from the battery, coil from ${inputWord(signal)}`,
-              edits: [setRun(run.id, "feed", { kind: "battery" }), pinRelay(run.id, "auto")],
-            },
-          ],
+          remedies: ownFeed(
+            context.job,
+            run,
+            "auto",
+            `Fit a relay: load from the battery, coil from ${inputWord(signal)}`,
+          ),
         },
       ];
     }),

@@ -1,8 +1,9 @@
 import { decimal } from "../quantity/index.ts";
 import { elementsOf } from "../circuit/index.ts";
-import { pinFuse, pinRelay, setRun } from "../job/index.ts";
-import { fuseUnderCeiling } from "../protection/index.ts";
+import { pinFuse } from "../job/index.ts";
+import { fuseForDraw } from "../protection/index.ts";
 import { builtRuns, placeOfRun, type Remedy, type Rule } from "./finding.ts";
+import { ownFeed } from "./ownFeed.ts";
 
 export const smallFuseUpstream: Rule = {
   id: "small-fuse-upstream",
@@ -15,13 +16,9 @@ export const smallFuseUpstream: Rule = {
       if (!fuse || pin.fuseA <= 0 || pin.fuseA >= fuse.ratingA) return [];
       const draw = made.drawA.mid;
       const over = draw > pin.fuseA;
-      const smaller = fuseUnderCeiling(pin.fuseA);
-      const toBattery: Remedy = {
-        label: "Feed it from the battery through a relay",
-        edits: [setRun(run.id, "feed", { kind: "battery" }), pinRelay(run.id, "yes")],
-      };
+      const smaller = fuseForDraw(made.drawA.high, context.job.practices.fuseSchool);
       const shrink: Remedy[] =
-        !over && smaller !== null && smaller > draw
+        !over && smaller !== null && smaller <= pin.fuseA
           ? [
               {
                 label: `Fit a ${decimal(smaller)} A fuse`,
@@ -45,7 +42,7 @@ export const smallFuseUpstream: Rule = {
           why: over
             ? "The factory fuse carries this load too and opens first, with everything else on it."
             : "On a fault the smaller factory fuse opens first and takes its own circuit with it.",
-          remedies: [...shrink, toBattery],
+          remedies: [...shrink, ...ownFeed(context.job, run, "yes")],
         },
       ];
     }),

@@ -1,7 +1,8 @@
 import { decimal } from "../quantity/index.ts";
 import { elementsOf } from "../circuit/index.ts";
-import { pinRelay, setRun, type Job, type Run } from "../job/index.ts";
+import { type Job, type Run } from "../job/index.ts";
 import { builtRuns, placeOfRun, type Found, type Rule } from "./finding.ts";
+import { ownFeed } from "./ownFeed.ts";
 
 /** What the loads that a run's lamps take the place of drew, in A. */
 function freedA(job: Job, run: Run): number {
@@ -36,12 +37,7 @@ export const tapOverLimit: Rule = {
             },
           ],
           why: "A factory outlet or lamp wire is sized for what hangs on it already.",
-          remedies: [
-            {
-              label: "Feed it from the battery through a relay",
-              edits: [setRun(run.id, "feed", { kind: "battery" }), pinRelay(run.id, "yes")],
-            },
-          ],
+          remedies: ownFeed(context.job, run, "yes"),
         });
       }
       for (const lane of made.coil?.lanes ?? []) {
