@@ -1,13 +1,16 @@
 import {
   allOf,
   applyEdits,
+  asId,
   assumed,
   budgetOf,
   checkedCircuit,
   exactly,
   integrityFaults,
   interval,
+  lastsFor,
   measured,
+  peukertHours,
   remainingLoads,
   removeBaseLoad,
   synthesise,
@@ -17,7 +20,8 @@ import {
   type RideLeg,
   type Vehicle,
 } from "../src/index.ts";
-import { FELLRUNNER, LITTER, PORTER } from "../src/demo/index.ts";
+import { FELLRUNNER, LITTER, MIDGE, PORTER } from "../src/demo/index.ts";
+import { make } from "../src/demo/jobMaker.ts";
 import { edited, jobWith, rulesOf, plannedJobs } from "./helpers.ts";
 
 const sure = (value: number) => measured(value, value, value);
@@ -134,8 +138,9 @@ describe("charging budget", () => {
       /^This ride ends at \d+ % and may not start after minute \d+$/,
     );
     expect(stands[0]!.figures[1]).toMatchObject({ label: "at idle" });
-    expect(stands[0]!.figures[1]!.value).toMatch(/A short with these lamps$/);
-    expect(stands[0]!.figures[1]!.limit).toMatch(/without$/);
+    expect(stands[0]!.figures[1]!.value).toMatch(
+      /A short with these lamps, .* A (short|to spare) without$/,
+    );
     // A minute at idle is no news, whatever the balance there.
     const short = ruling({ ...bar, ride: [leg(idle, 1)] });
     expect(short.every((f) => !f.title.includes("may not start"))).toBe(true);
@@ -292,5 +297,49 @@ describe("a lamp in place of one that the vehicle had", () => {
     if (!cleared.ok) throw new Error(cleared.message);
     expect(cleared.job.lamps[0]!.replaces).toBe("");
     expect(integrityFaults(cleared.job)).toEqual([]);
+  });
+});
+
+describe("batteries of its own", () => {
+  const bike = (eveningH: number, share = 1): Job => {
+    const made = make("own", "", MIDGE, "")
+      .supply("pack", "Tool battery", "battery-tool-3s")
+      .run("head", "Headlight", "front", allOf("switch"), [["pod-18", 1, "front"]], {
+        feed: { kind: "supply", supplyId: asId("pack") },
+        onEngineOff: share,
+      }).job;
+    return { ...made, use: { ...made.use, eveningH } };
+  };
+  const own = (job: Job) => budget(job).own[0]!;
+
+  it("last by Peukert's law from full to a fifth left, longer where lamps burn part of the time", () => {
+    const full = own(bike(3));
+    const part = bike(3).parts.find((p) => p.kind === "battery")!;
+    if (part.kind !== "battery") throw new Error("no battery");
+    const byHand =
+      0.8 * peukertHours(part.capacityAh.value, part.hourRate, part.peukert.value, full.allOnA.mid);
+    expect(full.allOnH!.mid).toBeCloseTo(byHand, 9);
+    expect(full.usedH!.mid).toBeCloseTo(full.allOnH!.mid, 9);
+    expect(own(bike(3, 0.5)).usedH!.mid).toBeGreaterThan(1.9 * full.usedH!.mid);
+    expect(full.allOnH!.low).toBeLessThan(full.allOnH!.mid);
+    expect(budget(jobWith("pod-18", 1, allOf("switch"))).own).toEqual([]);
+  });
+
+  it("are held against the evening that they have to last", () => {
+    const lasts = own(bike(3)).usedH!.mid;
+    expect(rulesOf(bike(lasts * 1.5), "fix")).toContain("own-battery-short");
+    expect(rulesOf(bike(lasts / 3))).not.toContain("own-battery-short");
+  });
+
+  it("are told as people say times", () => {
+    const said = (hours: number) => {
+      const { value, unit } = lastsFor(interval(hours, hours, hours));
+      return `${value} ${unit}`;
+    };
+    expect(said(0.5)).toBe("30 minutes");
+    expect(said(6.25)).toBe("6.3 hours");
+    expect(said(100)).toBe("4.2 days");
+    expect(said(1634)).toBe("68 days");
+    expect(said(40_000)).toBe("5 years");
   });
 });

@@ -201,6 +201,9 @@ describe("break-even", () => {
     const [job] = demoJobs() as [Job];
     const list = switchOffFirst(job, synthesise(job), engineOf(job).charging, "idle");
     const amps = list.map((s) => s.currentA);
+    // Only what was added: nobody is told to switch an ignition off.
+    expect(list.length).toBeGreaterThan(1);
+    expect(list.every((s) => job.runs.some((r) => r.id === s.runId))).toBe(true);
     expect([...amps].sort((a, b) => b - a)).toEqual(amps);
     const { budget } = checkedCircuit(job);
     expect(list[0]!.spareA).toBeCloseTo(budget.running[0]!.spareA.mid + amps[0]!, 9);

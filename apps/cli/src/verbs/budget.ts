@@ -3,11 +3,13 @@ import {
   SHIPPED_RIDES,
   breakEven,
   decimal,
+  lastsFor,
   planJob,
   simulateRide,
   span,
   speedsOf,
   synthesise,
+  times,
   type Job,
 } from "@dragonet/core";
 import { printJson, type Verb } from "../world.ts";
@@ -56,7 +58,19 @@ export const budgetVerb: Verb = ({ job, json, world }) => {
     );
   }
   if (budget.engineOff?.minutes) {
-    world.out(`engine off: ${span(budget.engineOff.minutes, 0)} minutes\n`);
+    const { value, unit } = lastsFor(times(budget.engineOff.minutes, 1 / 60));
+    world.out(`engine off: ${value} ${unit}\n`);
+  }
+  for (const { name, usedH, allOnH, chargeH } of budget.own) {
+    const said = (hours: typeof usedH): string => {
+      if (!hours) return "for ever: nothing draws";
+      const { value, unit } = lastsFor(hours);
+      return `${value} ${unit}`;
+    };
+    const charge = chargeH === null ? "" : `, ${decimal(chargeH)} h back to full`;
+    world.out(
+      `${name}: lasts ${said(usedH)} as used, ${said(allOnH)} with everything on${charge}\n`,
+    );
   }
   if (budget.parked?.days) world.out(`parked: ${span(budget.parked.days)} days\n`);
   for (const ride of made.rides) {

@@ -5,10 +5,13 @@ import {
   decimal,
   foundText,
   inspectorLines,
+  lastsFor,
   lengthText,
   planJob,
   span,
   stripSvg,
+  times,
+  type Interval,
   type Finding,
   type Job,
   type JobPlan,
@@ -138,6 +141,12 @@ const loomBlock = (svg: string): Content => ({
   ],
 });
 
+/** Minutes in the unit a person would say. */
+function said(minutes: Interval): string {
+  const { value, unit } = lastsFor(times(minutes, 1 / 60));
+  return `${value} ${unit}`;
+}
+
 function verdicts(plan: JobPlan): Content[] {
   const { budget } = plan;
   const rows: TableCell[][] = budget.running.map((b) => [
@@ -150,7 +159,10 @@ function verdicts(plan: JobPlan): Content[] {
   const off = budget.engineOff?.minutes;
   const { parked } = budget;
   const words = [
-    off ? `Engine off: ${span(off, 0)} minutes until it may not start.` : "",
+    off ? `Engine off: ${said(off)} until it may not start.` : "",
+    ...budget.own.map(({ name, usedH }) =>
+      usedH ? `${name}: lasts ${said(times(usedH, 60))} as it is used.` : "",
+    ),
     parked?.days
       ? `Parked: ${decimal(parked.currentA.mid * 1000, 0)} mA, ${span(parked.days, parked.days.mid < 10 ? 1 : 0)} days until it may not start.`
       : "Parked: nothing draws.",

@@ -7,6 +7,8 @@ interface SegmentProps extends Selecting {
   readonly runId: RunId;
   readonly part: StripPart;
   readonly findings: readonly Finding[];
+  /** Names beside it take two lines: its own stands at the foot of them, so that the lane is straight. */
+  readonly tall: boolean;
 }
 
 const GROW: Readonly<Record<StripPart["kind"], string>> = {
@@ -27,26 +29,35 @@ const GROW: Readonly<Record<StripPart["kind"], string>> = {
 };
 
 /** Everything a segment shows, in words. */
+/** Letters that fit one line of a segment at its narrowest. */
+const ONE_LINE = 13;
+
+/** Whether any name of a lane takes two lines. */
+export const isTall = (parts: readonly StripPart[]): boolean =>
+  parts.some((part) => part.name.length > ONE_LINE);
+
 function spoken(part: StripPart, findings: readonly Finding[]): string {
   const trouble = findings.map((f) => `${severityWord(f.severity)}: ${f.title}.`).join(" ");
   return `${part.name}, ${part.detail}, ${fixed(part.fromV, 2)} to ${fixed(part.toV, 2)} volts, ${fixed(part.currentA, 2)} amps. ${trouble}`;
 }
 
 /** One part on a strip; pressed, it opens its reason and what else could be picked. */
-export function Segment({ runId, part, findings, selection, select }: SegmentProps) {
+export function Segment({ runId, part, findings, tall, selection, select }: SegmentProps) {
   const { choice } = part;
   const chosen = selection.kind === "part" && selection.elementId === part.elementId;
   const worst = findings[0];
   const body = (
     <>
-      <span className="flex items-center gap-1 truncate text-small leading-4 font-bold max-md:col-start-2 max-md:row-start-1">
+      <span
+        className={`flex items-end gap-1 text-small leading-4 font-bold max-md:col-start-2 max-md:row-start-1 ${tall ? "md:h-8" : ""}`}
+      >
         {worst && <SeverityMark severity={worst.severity} word={false} />}
-        <span className="truncate">{part.name}</span>
+        <span className="min-w-0 break-words md:line-clamp-2">{part.name}</span>
       </span>
       <span className="block max-md:col-start-1 max-md:row-span-2 max-md:row-start-1">
         <Lane part={part} />
       </span>
-      <span className="block truncate text-small leading-4 text-muted max-md:col-start-2">
+      <span className="block text-small leading-4 break-words text-muted max-md:col-start-2">
         {part.detail}
       </span>
       <span className="num block text-small leading-4 max-md:col-start-3 max-md:row-start-1">

@@ -8,7 +8,7 @@ import {
 } from "@dragonet/core";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { LIGHT_HEX } from "./light.ts";
-import { Segment } from "./Segment.tsx";
+import { Segment, isTall } from "./Segment.tsx";
 import type { Selecting } from "./selection.ts";
 
 interface StripRowProps extends Selecting {
@@ -17,7 +17,7 @@ interface StripRowProps extends Selecting {
   readonly dropTarget: number;
 }
 
-/** The stub before the fuse is told by the fuse ("150 mm from source") and not drawn again. */
+/** The stub before the fuse is told by the fuse ("after 150 mm") and not drawn again. */
 const isStub = (part: StripPart): boolean => part.beforeFuse;
 
 const MOST_LAMPS = 3;
@@ -67,9 +67,9 @@ function Lamps({ strip, findings }: { strip: Strip; findings: readonly Finding[]
             <span className="h-px w-2 bg-ink max-md:hidden" aria-hidden />
             <LampMark lamp={lamp} />
             <span className="min-w-0 leading-4">
-              <span className="flex items-center gap-1 truncate text-small font-bold">
+              <span className="flex items-start gap-1 text-small leading-4 font-bold">
                 {trouble && <SeverityMark severity={trouble.severity} word={false} />}
-                <span className="truncate">{lamp.label}</span>
+                <span className="min-w-0 break-words md:line-clamp-2">{lamp.label}</span>
               </span>
               <span className="num block text-small">
                 {fixed(lamp.volts, 2)} V {fixed(lamp.currentA, 2)} A
@@ -100,6 +100,7 @@ function ControlLanes({ strip, findings, ...selecting }: Omit<StripRowProps, "dr
           runId={strip.runId}
           part={part}
           findings={findings.filter((f) => f.place.elementId === part.elementId)}
+          tall={isTall(lane.parts)}
           {...selecting}
         />
       ))}
@@ -114,6 +115,7 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
   const open = selection.kind === "run" && selection.runId === strip.runId;
   const stub = strip.out.find(isStub);
   const lit = strip.lamps.some((lamp) => lamp.level >= WORKING);
+  const tall = isTall([...strip.out.filter((part) => !isStub(part)), ...strip.back]);
   const at = (part: StripPart): Finding[] =>
     own.filter(
       (f) =>
@@ -161,6 +163,7 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
                 runId={strip.runId}
                 part={part}
                 findings={at(part)}
+                tall={tall}
                 selection={selection}
                 select={select}
               />
@@ -172,6 +175,7 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
                 runId={strip.runId}
                 part={part}
                 findings={at(part)}
+                tall={tall}
                 selection={selection}
                 select={select}
               />

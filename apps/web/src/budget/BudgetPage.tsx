@@ -1,4 +1,14 @@
-import { decimal, span, type ChargingBudget, type JobPlan, type Verdict } from "@dragonet/core";
+import {
+  decimal,
+  lastsFor,
+  span,
+  times,
+  type ChargingBudget,
+  type Interval,
+  type JobPlan,
+  type OwnBatteryBudget,
+  type Verdict,
+} from "@dragonet/core";
 import { useJob } from "../job/jobStore.ts";
 import { usePlan } from "../job/usePlan.ts";
 import { Section } from "../ui/Section.tsx";
@@ -84,6 +94,38 @@ function ToMeasure({ running }: { running: readonly ChargingBudget[] }) {
   );
 }
 
+/** How long a battery that has grown old lasts. */
+function agedText(minutes: Interval): string {
+  const { value, unit } = lastsFor(times(minutes, 1 / 60));
+  return `${value} ${unit}`;
+}
+
+const ownText = (hours: Interval | null): string => {
+  if (!hours) return "nothing draws";
+  const { value, unit } = lastsFor(hours);
+  return `${value} ${unit}`;
+};
+
+/** Batteries that the job brings with it: how long each lasts, and how long it charges. */
+function OwnBatteries({ own }: { own: readonly OwnBatteryBudget[] }) {
+  return (
+    <Section title="Batteries of its own" about="From full to a fifth left, by Peukert’s law.">
+      {own.map((b) => (
+        <p key={b.supplyId} className="border-b border-hair py-1">
+          <span className="font-bold">{b.name}</span>:{" "}
+          <span className="num">{ownText(b.usedH)}</span> as it is used,{" "}
+          <span className="num">{ownText(b.allOnH)}</span> with everything on
+          {b.chargeH !== null && (
+            <>
+              ; <span className="num">{decimal(b.chargeH)}</span> h back to full
+            </>
+          )}
+        </p>
+      ))}
+    </Section>
+  );
+}
+
 function Standing({ plan }: { plan: JobPlan }) {
   const { engineOff, parked } = plan.budget;
   return (
@@ -91,15 +133,19 @@ function Standing({ plan }: { plan: JobPlan }) {
       <Section title="Engine off">
         {engineOff?.minutes ? (
           <p>
-            <span className="num text-loud">{span(engineOff.minutes, 0)}</span>
-            <span className="unit">minutes until it may not start</span>
+            <span className="num text-loud">
+              {lastsFor(times(engineOff.minutes, 1 / 60)).value}
+            </span>
+            <span className="unit">
+              {lastsFor(times(engineOff.minutes, 1 / 60)).unit} until it may not start
+            </span>
             <span className="block text-small text-muted">
               <span className="num">{span(engineOff.currentA)}</span> A from a full battery, by
               Peukert’s law
               {engineOff.agedMinutes && (
                 <>
-                  ; <span className="num">{span(engineOff.agedMinutes, 0)}</span> with one as old as
-                  this, on the coldest morning
+                  ; {agedText(engineOff.agedMinutes)} with one as old as this, on the coldest
+                  morning
                 </>
               )}
             </span>
@@ -187,6 +233,7 @@ export function BudgetPage() {
       </div>
       <div>
         {charging && <ChargingSection charging={charging} />}
+        {plan.budget.own.length > 0 && <OwnBatteries own={plan.budget.own} />}
         {parked && <Standing plan={plan} />}
         <ToMeasure running={running} />
         {system.kind === "engine" && <CurveFit charging={system.charging} canEdit={canEdit} />}

@@ -5,9 +5,11 @@ import {
   decimal,
   fixed,
   foundText,
+  lastsFor,
   lengthText,
   span,
   stripSvg,
+  times,
   type JobPlan,
   type Strip,
   type UnitSystem,
@@ -168,10 +170,24 @@ function Closing({ plan }: { plan: JobPlan }) {
             ))}
             {engineOff?.minutes && (
               <li>
-                engine off: <span className="num font-bold">{span(engineOff.minutes, 0)}</span>{" "}
-                minutes
+                engine off:{" "}
+                <span className="num font-bold">
+                  {lastsFor(times(engineOff.minutes, 1 / 60)).value}
+                </span>{" "}
+                {lastsFor(times(engineOff.minutes, 1 / 60)).unit}
               </li>
             )}
+            {plan.budget.own.map((b) => (
+              <li key={b.supplyId}>
+                {b.name}:{" "}
+                <span className="num font-bold">
+                  {b.usedH
+                    ? `${lastsFor(b.usedH).value} ${lastsFor(b.usedH).unit}`
+                    : "nothing draws"}
+                </span>{" "}
+                as it is used
+              </li>
+            ))}
             {parked?.days && (
               <li>
                 parked:{" "}

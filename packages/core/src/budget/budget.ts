@@ -2,6 +2,7 @@ import type { Circuit } from "../circuit/index.ts";
 import type { Job } from "../job/index.ts";
 import { hoursToFull, inletA } from "./charger.ts";
 import { batteryHealth, type BatteryHealth } from "./health.ts";
+import { ownBatteries, type OwnBatteryBudget } from "./ownBatteries.ts";
 import { packEvening, type PackEvening } from "./packEvening.ts";
 import { RUNNING_STATES, chargingBudget, type ChargingBudget } from "./charging.ts";
 import {
@@ -21,6 +22,8 @@ export interface Budget {
   /** An evening on the traction pack; null without one. */
   readonly evening: PackEvening | null;
   readonly charging: ChargingTimes | null;
+  /** Batteries that the job brings with it. */
+  readonly own: readonly OwnBatteryBudget[];
 }
 
 /** Hours to full from half for each charger, and what their one outlet must carry, in A. */
@@ -62,5 +65,6 @@ export function budgetOf(job: Job, circuit: Circuit): Budget {
     health: battery && batteryHealth(battery, job.use),
     evening: packEvening(job, circuit),
     charging: chargingTimes(job),
+    own: ownBatteries(job, circuit),
   };
 }

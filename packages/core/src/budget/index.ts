@@ -5,6 +5,7 @@ export * from "./standby.ts";
 export * from "./charger.ts";
 export * from "./drawsFrom.ts";
 export * from "./health.ts";
+export * from "./ownBatteries.ts";
 export * from "./packEvening.ts";
 export { remainingLoads } from "./remainingLoads.ts";
 export { levelShare } from "./levelShare.ts";

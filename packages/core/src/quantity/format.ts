@@ -1,4 +1,4 @@
-import type { Interval } from "./interval.ts";
+import { times, type Interval } from "./interval.ts";
 
 /** How a person wants lengths and wire named; everything inside core stays SI. */
 export type UnitSystem = "metric" | "us";
@@ -41,4 +41,16 @@ export function secondsText(seconds: number): string {
   if (seconds < 120) return `${decimal(seconds, seconds < 10 ? 1 : 0)} s`;
   if (seconds < 7200) return `${decimal(seconds / 60, 0)} min`;
   return `${decimal(seconds / 3600, 0)} h`;
+}
+
+/** How long something lasts, in the unit a person would say: minutes, hours, days. */
+export function lastsFor(hours: Interval): { readonly value: string; readonly unit: string } {
+  const by = (factor: number, unit: string, digits: number) => ({
+    value: span(times(hours, factor), digits),
+    unit,
+  });
+  if (hours.mid < 3) return by(60, "minutes", 0);
+  if (hours.mid < 72) return by(1, "hours", hours.mid < 10 ? 1 : 0);
+  const days = hours.mid / 24;
+  return days < 730 ? by(1 / 24, "days", days < 10 ? 1 : 0) : by(1 / 24 / 365.25, "years", 0);
 }

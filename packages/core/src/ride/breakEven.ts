@@ -54,14 +54,18 @@ export function minutesToRepay(spareA: number): number | null {
 
 export interface SwitchOff {
   readonly what: string;
-  readonly runId: RunId | null;
+  readonly runId: RunId;
   /** Mean current in A that it takes in this state. */
   readonly currentA: number;
   /** What is to spare once this and everything before it is off, in A. */
   readonly spareA: number;
 }
 
-/** What to switch off first where a state falls short: the most amps first, what it leaves to spare. */
+/**
+ * What to switch off first where a state falls short: of what was added, the most amps first,
+ * and what it leaves to spare. What the vehicle came with is not for us to switch off: it may be
+ * its ignition.
+ */
 export function switchOffFirst(
   job: Job,
   circuit: Circuit,
@@ -71,7 +75,8 @@ export function switchOffFirst(
   const budget = chargingBudget(job, circuit, charging, state);
   let spareA = budget.spareA.mid;
   return budget.lines
-    .filter((line) => line.kind !== "output")
+    .flatMap((line) => (line.runId === null ? [] : [{ ...line, runId: line.runId }]))
+    .filter((line) => line.kind === "run" && line.currentA.mid > 0)
     .sort((a, b) => b.currentA.mid - a.currentA.mid)
     .map((line): SwitchOff => {
       spareA += line.currentA.mid;

@@ -10,8 +10,8 @@ const spareText = ({ mid }: Interval): string =>
 
 const figureOf = (b: ChargingBudget): Figure => ({
   label: `at ${b.state}`,
-  value: `${spareText(b.spareA)} with these lamps`,
-  limit: `${spareText(b.baseSpareA)} without`,
+  value: `${spareText(b.spareA)} with these lamps, ${spareText(b.baseSpareA)} without`,
+  limit: "0 A or more",
 });
 
 const found = (

@@ -24,10 +24,20 @@ const placesOf = (circuit: Circuit, held: readonly Held[]): string =>
     .map(({ wire }) => `${endWords(circuit, wire.from)} to ${endWords(circuit, wire.to)}`)
     .join("; ");
 
+/**
+ * Wires with so much left over that it has to be stowed. A harness is one thing, as long as the
+ * farthest of its ends wants it: only what that one leaves over is in the way.
+ */
+function tooLong(name: string, held: readonly Held[]): Held[] {
+  if (name === "") return held.filter(({ spare }) => spare.mid >= STOW_M);
+  const least = [...held].sort((a, b) => a.spare.mid - b.spare.mid)[0];
+  return least && least.spare.mid >= STOW_M ? [least] : [];
+}
+
 /** Wires of one harness that miss their way, or wires cut here that do, as one finding. */
 function found(job: Job, circuit: Circuit, name: string, held: readonly Held[]): Found[] {
   const short = held.filter(({ spare }) => spare.mid < 0);
-  const long = held.filter(({ spare }) => spare.mid >= STOW_M);
+  const long = tooLong(name, held);
   const what = name === "" ? "Wire" : name;
   const finding = (
     list: readonly Held[],
@@ -72,7 +82,7 @@ function found(job: Job, circuit: Circuit, name: string, held: readonly Held[]):
       ? [
           finding(long, {
             severity: "note",
-            title: `Up to ${decimal(Math.max(...long.map((h) => h.spare.mid)), 1)} m too long: stow it`,
+            title: `${decimal(Math.max(...long.map((h) => h.spare.mid)), 1)} m too long: stow it`,
             why: "Its whole length counts in the drop. Lay the excess in a flat loop near the electrics, tied, away from heat and moving parts; never in a tight coil.",
             remedies: [],
           }),

@@ -26,6 +26,7 @@ import { kitPartMissing } from "./kitPartMissing.ts";
 import { lampVolts } from "./lampVolts.ts";
 import { loadOnIgnition } from "./loadOnIgnition.ts";
 import { notBuildable } from "./notBuildable.ts";
+import { ownBatteryShort } from "./ownBatteryShort.ts";
 import { parkedDraw } from "./parkedDraw.ts";
 import { relayMissing } from "./relayMissing.ts";
 import { smallFuseUpstream } from "./smallFuseUpstream.ts";
@@ -75,6 +76,7 @@ export const RULES: readonly Rule[] = [
   parkedDraw,
   chargingCurve,
   chargingShort,
+  ownBatteryShort,
   placeAsks,
   kitPartMissing,
   bondNotYet,

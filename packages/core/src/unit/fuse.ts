@@ -13,7 +13,7 @@ export const fuse: InsideSpec<FuseElement> = {
   moves: false,
   words: nameOf,
   name: nameOf,
-  detail: (e, units) => `${lengthText(e.fromSourceM.value, units)} from source`,
+  detail: (e, units) => `after ${lengthText(e.fromSourceM.value, units)}`,
   choice: "fuse",
   faults: (e) => [faultOf("fuseBlown", `${decimal(e.ratingA)} A fuse blown`, e.id, OPEN_OHM)],
   ratedA: () => null,
