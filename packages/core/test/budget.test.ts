@@ -315,7 +315,6 @@ describe("batteries of its own", () => {
   it("last by Peukert's law from full to a fifth left, longer where lamps burn part of the time", () => {
     const full = own(bike(3));
     const part = bike(3).parts.find((p) => p.kind === "battery")!;
-    if (part.kind !== "battery") throw new Error("no battery");
     const byHand =
       0.8 * peukertHours(part.capacityAh.value, part.hourRate, part.peukert.value, full.allOnA.mid);
     expect(full.allOnH!.mid).toBeCloseTo(byHand, 9);
