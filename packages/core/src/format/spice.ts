@@ -1,6 +1,6 @@
 import type { NodeId } from "../job/index.ts";
 import { DIES_KNEE_V, diesFootV, type Network, type NetworkBranch } from "../network/index.ts";
-import { OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
+import { LEAK_OHM, OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
 
 /** Thermal voltage that a SPICE diode model is written for, at 27 °C. */
 const SPICE_VT = 0.025852;
@@ -108,6 +108,13 @@ export function spiceDevice(
   }
 }
 
+/**
+ * Whether a part of it hangs on the rest by a leak alone: there the last digit of an ampere is
+ * worth tens of microvolts, and a program that waits for less never ends.
+ */
+const floats = (network: Network): boolean =>
+  network.branches.some(({ model }) => model.kind === "resistor" && model.ohm === LEAK_OHM);
+
 /** A network as a SPICE deck with an operating point, so that anyone can repeat a solution. */
 export function printSpice(network: Network, title: string): string {
   const names = spiceNames(network);
@@ -126,7 +133,7 @@ export function printSpice(network: Network, title: string): string {
   ]);
   return [
     `* ${title.replace(/[^\x20-\x7e]/g, "?")}`,
-    ".options reltol=1e-6 abstol=1e-12 vntol=1e-9 gmin=1e-15",
+    `.options reltol=1e-6 abstol=1e-12 vntol=${floats(network) ? "1e-4" : "1e-9"} gmin=1e-15`,
     ...sources,
     ...devices,
     ".op",

@@ -46,11 +46,8 @@ export const SAME_V = 1e-4;
 /** Resistance of an open switch or contact, in Ω: finite, so that what lies behind has a voltage. */
 export const OPEN_OHM = 1e8;
 
-/**
- * Between the output of an isolated converter and the vehicle's negative, in Ω, assumed: it gives
- * the output a place among the voltages, and the milliamp that may flow in a fault does nothing.
- */
-export const LEAK_OHM = 1e4;
+/** What ties a floating part to the vehicle's negative, in Ω: so that it has a voltage at all. */
+export const LEAK_OHM = 1e8;
 
 /**
  * Between the negative of a battery of its own and the vehicle's, in Ω: dirt and damp on a
