@@ -43,8 +43,11 @@ const LONG = [
   "fit",
   "holes",
 ];
-const brief =
-  process.env.DRAGONET_BRIEF === undefined
+/** Only these files of tests, where a mutation run asks for the ones that are near. */
+const near = process.env.DRAGONET_TESTS?.split(",");
+const brief = near
+  ? { testMatch: near.map((name) => `<rootDir>/test/${name}.test.ts`) }
+  : process.env.DRAGONET_BRIEF === undefined
     ? {}
     : { testPathIgnorePatterns: LONG.map((name) => `/packages/core/test/${name}\\.test\\.ts$`) };
 

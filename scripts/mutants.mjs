@@ -1,7 +1,8 @@
 /**
- * `npm run mutants -- FOLDER [--most 500] [--seed 1] [--all]`: breaks the lines of a folder one at a
+ * `npm run mutants -- FOLDER [--most 500] [--seed 1] [--tests a,b] [--all]`: breaks the lines of a folder one at a
  * time and runs the tests that reach them; prints the share that was noticed, and every
- * survivor with its place. Without `--all` the core's long tests are left out, so that a score is
+ * survivor with its place. `--tests solver,network` runs only those files of tests: what they notice is
+ * a lower bound, and told in minutes. Without `--all` the core's long tests are left out, so that a score is
  * what the brief ones notice: at most what all would. One workspace's folder at a time: packages/core/src/solve.
  */
 import { spawnSync } from "node:child_process";
@@ -44,6 +45,7 @@ await main(() => {
       most: { type: "string", default: "500" },
       seed: { type: "string", default: "1" },
       all: { type: "boolean", default: false },
+      tests: { type: "string", default: "" },
     },
   });
   const folder = positionals[0]?.replace(/\/$/, "");
@@ -87,6 +89,7 @@ await main(() => {
         ...process.env,
         DRAGONET_JEST_PROJECT: workspace[2],
         ...(values.all ? {} : { DRAGONET_BRIEF: "1" }),
+        ...(values.tests === "" ? {} : { DRAGONET_TESTS: values.tests }),
         DRAGONET_MUTANT_SHARE: String(share),
         DRAGONET_MUTANT_SEED: values.seed,
       },
