@@ -10,14 +10,14 @@ export const RIDE_START_SOC = 0.9;
 /** Everything at the side of its bounds that leaves least in the battery. */
 const AGAINST: Draw = { output: 0, base: 1, runs: 1, capacity: 0 };
 
-/** One ride with what was added and without it. */
+/** One ride with what was added and without it, each worked out when it is asked for. */
 export interface RideEffect {
   readonly name: string;
-  readonly withLamps: Ride;
-  readonly without: Ride;
+  withLamps(): Ride;
+  without(): Ride;
   /** The same with every fact at the side that leaves least. */
-  readonly worstWith: Ride;
-  readonly worstWithout: Ride;
+  worstWith(): Ride;
+  worstWithout(): Ride;
 }
 
 /** What the added lamps do to the ride of the job, or to the usual one of its kind. */
@@ -32,10 +32,10 @@ export function rideEffect(
     simulateRide(of, circuit, charging, battery, RIDE_START_SOC, draw);
   return {
     name: job.ride.length > 0 ? rideName(job) : usualRide(job.vehicle.kind).name,
-    withLamps: ride(job, MIDDLE),
-    without: ride(bare, MIDDLE),
-    worstWith: ride(job, AGAINST),
-    worstWithout: ride(bare, AGAINST),
+    withLamps: () => ride(job, MIDDLE),
+    without: () => ride(bare, MIDDLE),
+    worstWith: () => ride(job, AGAINST),
+    worstWithout: () => ride(bare, AGAINST),
   };
 }
 

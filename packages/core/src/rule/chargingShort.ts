@@ -51,7 +51,8 @@ function stranded(
   effect: RideEffect,
   figures: readonly Figure[],
 ): Found | null {
-  const { name, withLamps, without, worstWith, worstWithout } = effect;
+  const { name } = effect;
+  const withLamps = effect.withLamps();
   const mark = `at least ${percent(battery.noStartSoc.value)} to start`;
   const ride = (soc: number): Figure => ({
     label: "lowest charge of the ride",
@@ -61,7 +62,7 @@ function stranded(
   const why = `${OUT_OF_BATTERY} ${carriedFrom(context, charging, "idle")}.`;
   if (withLamps.noStartMinute !== null) {
     const minute = decimal(withLamps.noStartMinute, 0);
-    const alone = without.noStartMinute;
+    const alone = effect.without().noStartMinute;
     return found(
       alone === null && withLamps.lowestSoc < battery.noStartSoc.low ? "stop" : "fix",
       name,
@@ -72,7 +73,8 @@ function stranded(
         : `Without these lamps that comes at minute ${decimal(alone, 0)}: the vehicle by itself does not carry this ride. ${why}`,
     );
   }
-  if (worstWith.noStartMinute === null || worstWithout.noStartMinute !== null) return null;
+  const worstWith = effect.worstWith();
+  if (worstWith.noStartMinute === null || effect.worstWithout().noStartMinute !== null) return null;
   return found(
     "fix",
     name,
