@@ -159,10 +159,14 @@ describe("the solved drop of a circuit", () => {
       loadM: measured(2),
       branchM: measured(0.4),
     });
-    const cool = { ...job, practices: { ...job.practices, ambientC: 20 } };
+    const free = { ...job.vehicle, places: [], segments: [] };
+    const cool = { ...job, vehicle: free, practices: { ...job.practices, ambientC: 20 } };
     const circuit = synthesise(cool);
     const point = designPoint(cool, circuit, { sourceV: 12.7, packV: 0 });
-    const ohmPerM = wireResistanceOhm(gaugeOf("2.5 mm²"), 1, 20);
+    // Its own 6 A warm the copper by 2.2 K: 22 A at 30 K of room are 32.4 A at 65 K.
+    const rise = 65 * (6 / (22 * Math.sqrt(65 / 30))) ** 2;
+    expect(rise).toBeCloseTo(2.2, 1);
+    const ohmPerM = wireResistanceOhm(gaugeOf("2.5 mm²"), 1, 20 + rise);
     const copper = 6 * (0.15 + 0.5 + 2 + 2.5) * ohmPerM;
     const fixed = 6 * (0.1 / 10 + 0.005);
     const branch = 3 * 0.8 * ohmPerM;

@@ -2,9 +2,11 @@ import {
   AMPACITY_TABLE,
   ampacityA,
   awgDiameterM,
+  carriesA,
   gaugeOf,
   gaugesOf,
   parseWireColour,
+  riseC,
   wireResistanceOhm,
 } from "../src/index.ts";
 
@@ -96,5 +98,24 @@ describe("insulation colours", () => {
     expect(parseWireColour("mauve")).toBeNull();
     expect(parseWireColour("red/white/blue")).toBeNull();
     expect(parseWireColour("constructor")).toBeNull();
+  });
+});
+
+describe("what a current warms a wire", () => {
+  const at = { ambientC: 40, insulationC: 85, bundledWires: 1 };
+  const wire = { gaugeId: "2.5 mm²", bundle: 1 };
+
+  it("goes with its square, and reaches the insulation's limit at what it may carry", () => {
+    const carries = carriesA(wire, at);
+    expect(riseC(wire, at, carries)).toBeCloseTo(45, 9);
+    expect(riseC(wire, at, carries / 2)).toBeCloseTo(45 / 4, 9);
+    expect(riseC(wire, at, 0)).toBe(0);
+    // Beyond it something else gives way; no insulation is hotter than that for long.
+    expect(riseC(wire, at, 3 * carries)).toBe(45);
+  });
+
+  it("is more among other loaded wires, and nothing where there is no room", () => {
+    expect(riseC({ ...wire, bundle: 4 }, at, 5)).toBeCloseTo(4 * riseC(wire, at, 5), 9);
+    expect(riseC(wire, { ...at, ambientC: 85 }, 5)).toBe(0);
   });
 });

@@ -62,6 +62,8 @@ export interface WireElement extends TwoPole {
   readonly group: string;
   /** Loaded wires side by side where most are, itself included; 1 where its way is not known. */
   readonly bundle: number;
+  /** What its own design current warms it over its surroundings, in K: its ohms are one number. */
+  readonly riseC: number;
 }
 
 /** A link inside a unit that a screwdriver does not reach: a bar, a jumper, a common negative. */

@@ -1,4 +1,4 @@
 export * from "./element.ts";
 export * from "./unit.ts";
 export * from "./circuit.ts";
-export { carriesA } from "./carries.ts";
+export { carriesA, riseC } from "./carries.ts";

@@ -112,7 +112,7 @@ export class Bench {
       ...{ id, runId: this.ownerId, unit: "", from, to, role, lengthM, harness },
       gaugeId: "gaugeId" in size ? size.gaugeId : "",
       group: "group" in size ? size.group : "",
-      ...{ bridgesM: null, harnessId: "", bundle: 1 },
+      ...{ bridgesM: null, harnessId: "", bundle: 1, riseC: 0 },
       // Named last, when every wire is there.
       colour: "",
       label: "",

@@ -49,7 +49,7 @@ function strayWire(
     label: "stray",
     harness: "stray, as found",
     group: "",
-    ...{ bridgesM: null, harnessId: "", bundle: 1 },
+    ...{ bridgesM: null, harnessId: "", bundle: 1, riseC: 0 },
   };
 }
 

@@ -1,6 +1,7 @@
 import {
   TERMINAL_FORMS,
   carriesA,
+  riseC,
   type Choice,
   type Element,
   type RunCircuit,
@@ -88,8 +89,19 @@ function currentsOf(s: Sizing): ReadonlyMap<ElementId, number> {
   return amps;
 }
 
-const wireOhmOf = (gauge: Gauge, lengthM: number, { job }: Sizing): number =>
-  wireResistanceOhm(gauge, lengthM, job.practices.ambientC);
+/** Ohms of so much wire with a current of its own in it. */
+const wireOhmOf = (
+  gauge: Gauge,
+  lengthM: number,
+  { job: { practices } }: Sizing,
+  currentA: number,
+  bundle: number,
+): number =>
+  wireResistanceOhm(
+    gauge,
+    lengthM,
+    practices.ambientC + riseC({ gaugeId: gauge.id, bundle }, practices, currentA),
+  );
 
 /** The way to every lamp that loses most, and to every converter. */
 function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] {
@@ -106,7 +118,7 @@ function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] 
       const currentA = amps.get(id) ?? 0;
       const { group, lengthM } = wire;
       if (group !== "") loads.set(group, (loads.get(group) ?? 0) + currentA * lengthM.value);
-      else givenV += currentA * wireOhmOf(gaugeOf(wire.gaugeId), lengthM.value, s);
+      else givenV += currentA * wireOhmOf(gaugeOf(wire.gaugeId), lengthM.value, s, currentA, 1);
     }
     return { ownerId, loads, givenV, volts: s.voltsOf(owner) };
   };
@@ -178,6 +190,8 @@ interface Candidate {
   readonly sizes: readonly Gauge[];
   /** Loaded wires beside its wires where most are, one of them included. */
   readonly bundle: number;
+  /** The most that any of its wires carries with everything on, in A: what warms them. */
+  readonly mostA: number;
   at: number;
   /** No size of the ladder that its terminals take carries what its fuse lets through. */
   readonly tooSmall: boolean;
@@ -188,12 +202,14 @@ function candidateOf(
   group: WireGroup,
   wires: readonly WireElement[],
   loaded: ReadonlyMap<SegmentId, number>,
+  amps: ReadonlyMap<ElementId, number>,
 ): Candidate {
   const { practices } = s.job;
   const lengthM = wires.reduce((sum, wire) => sum + wire.lengthM.value, 0);
   const beside = wires.flatMap((w) => s.stretches.get(w.id) ?? []).map((id) => loaded.get(id) ?? 0);
   const bundle = beside.reduce((most, n) => Math.max(most, n), 1);
-  const base = { group, wires, lengthM, bundle, at: 0 };
+  const mostA = wires.reduce((most, wire) => Math.max(most, amps.get(wire.id) ?? 0), 0);
+  const base = { group, wires, lengthM, bundle, mostA, at: 0 };
   if (group.pinned !== null) {
     return { ...base, sizes: [gaugeOf(group.pinned)], tooSmall: false };
   }
@@ -236,10 +252,11 @@ export function sizeWires(s: Sizing): Sized {
   const candidates = new Map<string, Candidate>();
   for (const group of s.groups) {
     const wires = byGroup.get(group.key);
-    if (wires) candidates.set(group.key, candidateOf(s, group, wires, loaded));
+    if (wires) candidates.set(group.key, candidateOf(s, group, wires, loaded, amps));
   }
   const journeys = journeysOf(s, amps);
-  const perM = (c: Candidate, at: number): number => wireOhmOf(c.sizes[at]!, 1, s);
+  const perM = (c: Candidate, at: number): number =>
+    wireOhmOf(c.sizes[at]!, 1, s, c.mostA, c.bundle);
   const dropOf = (journey: Journey): number => {
     let volts = journey.givenV;
     for (const [key, load] of journey.loads) {
@@ -267,11 +284,19 @@ export function sizeWires(s: Sizing): Sized {
     }
   }
   const elements = new Map(s.elements);
+  for (const wire of s.elements.values()) {
+    if (!isWire(wire) || wire.group !== "") continue;
+    const warm = riseC(wire, practices, amps.get(wire.id) ?? 0);
+    if (warm > 0) elements.set(wire.id, { ...wire, riseC: warm });
+  }
   const choices: Choice[] = [];
   for (const c of candidates.values()) {
     const gauge = c.sizes[c.at]!;
-    for (const wire of c.wires)
-      elements.set(wire.id, { ...wire, gaugeId: gauge.id, bundle: c.bundle });
+    const { bundle } = c;
+    const warm = riseC({ gaugeId: gauge.id, bundle }, practices, c.mostA);
+    for (const wire of c.wires) {
+      elements.set(wire.id, { ...wire, gaugeId: gauge.id, bundle, riseC: warm });
+    }
     if (!c.group.told) continue;
     const worst = Math.max(
       0,

@@ -15,12 +15,12 @@ import {
 const wordsOf = (e: WireElement): string =>
   e.harness === "" ? `${e.colour} ${e.gaugeId} wire ${e.label}` : `${e.gaugeId}, ${e.harness}`;
 
-/** Resistance of a wire in Ω: of its copper at the temperature of its surroundings. */
+/** Resistance of a wire in Ω: of its copper, as warm as its surroundings and its own current make it. */
 export const wireOhm = (
   e: WireElement,
   estimate: "low" | "value" | "high",
   celsius: number,
-): number => wireResistanceOhm(gaugeOf(e.gaugeId), e.lengthM[estimate], celsius);
+): number => wireResistanceOhm(gaugeOf(e.gaugeId), e.lengthM[estimate], celsius + e.riseC);
 
 /** A wire between two terminals: cut here, or of a ready-made harness. */
 export const wire: InsideSpec<WireElement> = {
