@@ -25,7 +25,9 @@ describe("the command line", () => {
   it("tells verdicts and findings, and passes a sound job", () => {
     const { code, out } = call(["check", "job.json"], { "job.json": good });
     expect(code).toBe(0);
-    expect(out).toContain("idle: −10.3 to −3.8 A to spare, short");
+    expect(out).toContain(
+      "idle: −10.3 to −3.8 A to spare, −6 to −0.1 A without these lamps, short",
+    );
     expect(out).toContain("FIX  Parked draw");
   });
 
