@@ -126,7 +126,7 @@ describe("a replaced lamp", () => {
     expect(seen?.nowA).toBeGreaterThan(1.7 / 14.8);
     expect(seen?.nowA).toBeLessThan(1.7 / 13);
     expect(seen?.verdict).toBe("missed");
-    expect(rulesOf(job)).toContain("monitor-sees");
+    expect(rulesOf(job)).toContain("flash-rate");
   });
 
   it("on a circuit of its own has no factory plug to go into, and is told so", () => {

@@ -6,6 +6,7 @@ import {
   USUAL_SCRIPT,
   allOf,
   applyEdits,
+  checkedCircuit,
   createDeviation,
   flashRemedies,
   flashTiming,
@@ -15,6 +16,7 @@ import {
   printScript,
   prove,
   readScript,
+  sideFlashes,
   signalsCsv,
   simulateSignals,
   stated,
@@ -29,7 +31,7 @@ import {
   type SignalTrace,
   type WayInput,
 } from "../src/index.ts";
-import { DEMO_SHELF, PETREL, demoJobs } from "../src/demo/index.ts";
+import { DEMO_SHELF, PETREL, demoJobs, demoPart } from "../src/demo/index.ts";
 import { edited, jobWith, rulesOf } from "./helpers.ts";
 
 const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
@@ -432,5 +434,48 @@ describe("places", () => {
       practices: { ...tails.practices, place: "un" },
     };
     expect(rulesOf(rear, "fix")).toContain("place-asks");
+  });
+});
+
+describe("the rate of flashing among the findings", () => {
+  /** The cart's road kit with another flasher in it. */
+  const cartWith = (partId: string): Job => {
+    const cart = demo("Road kit with horn and hazards");
+    const part = demoPart(partId);
+    const flasher = cart.supplies.find(
+      (s) => cart.parts.find((p) => p.id === s.partId)?.kind === "flasher",
+    )!;
+    return {
+      ...cart,
+      parts: [...cart.parts.filter((p) => p.id !== part.id), part],
+      supplies: cart.supplies.map((s) => (s.id === flasher.id ? { ...s, partId: part.id } : s)),
+    };
+  };
+  const found = (job: Job) => checkedCircuit(job).findings.filter((f) => f.rule === "flash-rate");
+
+  it("stops at LED lamps on a thermal flasher, wants mending of hyperflash, passes any load", () => {
+    expect(found(cartWith("flasher-any-load"))).toEqual([]);
+    const thermal = found(cartWith("flasher-thermal"));
+    expect(thermal.map((f) => f.severity)).toEqual(["stop", "stop"]);
+    expect(thermal[0]!.title).toBe("Lights and does not flash");
+    const double = found(cartWith("flasher-bulb-out"));
+    expect(double.map((f) => f.severity)).toEqual(["fix", "fix"]);
+    expect(double[0]!.title).toBe("Hyperflash: 170 a minute");
+  });
+
+  it("is the judgement of the signals page, load and all", () => {
+    for (const part of ["flasher-any-load", "flasher-thermal", "flasher-bulb-out"]) {
+      const job = cartWith(part);
+      const script = readScript(job, "0 key on\n0 left on\n5 end\n");
+      if (!script.ok) throw new Error("script");
+      const [played] = simulateSignals(job, synthesise(job), script.value).sides;
+      const held = sideFlashes(job, synthesise(job)).find((s) => s.side === "left")!;
+      expect(held.timing.flashes).toBe(played!.timing.flashes);
+      expect(held.loadA).toBeCloseTo(played!.loadA, 2);
+    }
+  });
+
+  it("says nothing of a vehicle without turn lamps of the job", () => {
+    expect(found(jobWith("pod-18", 1, allOf("high"), {}, PETREL))).toEqual([]);
   });
 });

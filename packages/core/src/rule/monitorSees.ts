@@ -8,7 +8,14 @@ export const monitorSees: Rule = {
   source: "common practice",
   check: ({ job, circuit }) => {
     if (!job.lamps.some((lamp) => lamp.replaces !== "")) return [];
+    // What watches the turn lamps is their flasher: another rule tells what it makes of them.
+    const turns = new Set(
+      job.vehicle.pins
+        .filter((p) => p.liveWhen === "left" || p.liveWhen === "right")
+        .map((p) => p.id),
+    );
     return seenByVehicle(job, circuit)
+      .filter(({ pinId }) => !turns.has(pinId))
       .filter(({ verdict, wasA }) => verdict === "missed" && wasA > 0)
       .map((seen): Found => ({
         rule: "monitor-sees",
@@ -22,7 +29,7 @@ export const monitorSees: Rule = {
             limit: `at least ${decimal(seen.leastA, 2)} A`,
           },
         ],
-        why: "A turn lamp flashes at double rate or not at all, a monitored one is reported. A flasher for any load, an equaliser module on each side, or a load resistor away from plastic mends it.",
+        why: "A monitored lamp is reported as dead, or its wire is switched off. An equaliser module, or a load resistor on metal away from plastic, mends it.",
         remedies: [],
       }));
   },

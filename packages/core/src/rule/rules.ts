@@ -32,6 +32,7 @@ import { relayMissing } from "./relayMissing.ts";
 import { smallFuseUpstream } from "./smallFuseUpstream.ts";
 import { switchOverRating } from "./switchOverRating.ts";
 import { alternatingFeed } from "./alternatingFeed.ts";
+import { flashRate } from "./flashRate.ts";
 import { flasherBypassed } from "./flasherBypassed.ts";
 import { harnessFits } from "./harnessFits.ts";
 import { ingressFits } from "./ingressFits.ts";
@@ -52,6 +53,7 @@ export const RULES: readonly Rule[] = [
   smallFuseUpstream,
   tapOverLimit,
   flasherBypassed,
+  flashRate,
   harnessFits,
   momentaryHolds,
   alternatingFeed,

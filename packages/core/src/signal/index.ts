@@ -1,6 +1,7 @@
 export * from "./script.ts";
 export * from "./flasher.ts";
 export * from "./channel.ts";
+export * from "./sideFlash.ts";
 export * from "./simulate.ts";
 export * from "./measure.ts";
 export * from "./remedies.ts";

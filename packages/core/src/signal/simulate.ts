@@ -6,12 +6,11 @@ import { LIT_LEVEL, PLAIN, workLevel, type Behaviour, type LightColour } from ".
 import { restVolts, runningVolts } from "../source/index.ts";
 import { wayLevels, type LevelStep, type WayInput } from "./channel.ts";
 import { flashTiming, type FlashTiming } from "./flasher.ts";
+import { SIDES, flasherOf, sideLoadA, type Side } from "./sideFlash.ts";
 import type { ControlScript, ScriptEvent } from "./script.ts";
 
 /** A change of level that nobody sees is none: volts that sag a little as another lamp lights. */
 const SEEN = 0.01;
-/** Volts at which a watt of a factory bulb is an amp's worth: 13.5 V, as the limits are stated. */
-const FLASHER_V = 13.5;
 
 export interface LampTrace {
   readonly lampId: LampId;
@@ -82,38 +81,8 @@ interface Lit {
   readonly amps: number;
 }
 
-const SIDES = ["left", "right"] as const;
-type Side = (typeof SIDES)[number];
-
 const asked = (moment: Moment, side: Side): boolean =>
   moment.inputs.has(side) || moment.inputs.has("hazard");
-
-/** Current that flows to a side's lamps through what makes it flash, in A. */
-function sideLoadA(
-  job: Job,
-  circuit: Circuit,
-  side: Side,
-  amps: ReadonlyMap<ElementId, number>,
-): number {
-  const factory = (job.vehicle.turn?.bulbW.value ?? 0) / FLASHER_V;
-  let total = factory;
-  let kit = 0;
-  for (const element of circuit.elements.values()) {
-    if (element.kind === "tap" && element.pin.liveWhen === side) total += amps.get(element.id) ?? 0;
-    if (element.kind === "flasher") kit = Math.max(kit, amps.get(element.id) ?? 0);
-  }
-  return kit > 0 ? kit : total;
-}
-
-/** The kit's own flasher where the turn lamps hang behind one, the vehicle's otherwise. */
-function flasherOf(job: Job, circuit: Circuit) {
-  for (const element of circuit.elements.values()) {
-    if (element.kind !== "flasher") continue;
-    const { principle, leastA, ratePerMin, onShare } = element.part;
-    return { principle, leastA, ratedA: Math.max(leastA * 1.5, 1), ratePerMin, onShare };
-  }
-  return job.vehicle.turn;
-}
 
 /** Solves positions of the controls, each once. */
 class Solver {

@@ -1,0 +1,67 @@
+import type { Circuit } from "../circuit/index.ts";
+import type { ElementId, Input, Job } from "../job/index.ts";
+import { solveCircuit } from "../network/index.ts";
+import { runningVolts } from "../source/index.ts";
+import { flashTiming, type FlasherFacts, type FlashTiming } from "./flasher.ts";
+
+/** Volts at which a watt of a factory bulb is an amp's worth: 13.5 V, as the limits are stated. */
+const FLASHER_V = 13.5;
+
+export const SIDES = ["left", "right"] as const;
+export type Side = (typeof SIDES)[number];
+
+/** Current that flows to a side's lamps through what makes it flash, in A. */
+export function sideLoadA(
+  job: Job,
+  circuit: Circuit,
+  side: Side,
+  amps: ReadonlyMap<ElementId, number>,
+): number {
+  const factory = (job.vehicle.turn?.bulbW.value ?? 0) / FLASHER_V;
+  let total = factory;
+  let kit = 0;
+  for (const element of circuit.elements.values()) {
+    if (element.kind === "tap" && element.pin.liveWhen === side) total += amps.get(element.id) ?? 0;
+    if (element.kind === "flasher") kit = Math.max(kit, amps.get(element.id) ?? 0);
+  }
+  return kit > 0 ? kit : total;
+}
+
+/** The kit's own flasher where the turn lamps hang behind one, the vehicle's otherwise. */
+export function flasherOf(job: Job, circuit: Circuit) {
+  for (const element of circuit.elements.values()) {
+    if (element.kind !== "flasher") continue;
+    const { principle, leastA, ratePerMin, onShare } = element.part;
+    return { principle, leastA, ratedA: Math.max(leastA * 1.5, 1), ratePerMin, onShare };
+  }
+  return job.vehicle.turn;
+}
+
+/** How a side flashes with its control held, by what makes it flash. */
+export interface SideFlash {
+  readonly side: Side;
+  readonly flasher: FlasherFacts;
+  readonly loadA: number;
+  readonly timing: FlashTiming;
+}
+
+/**
+ * Each side that the job has lamps on, held: what its flasher sees and makes of it. Empty where
+ * nothing makes them flash, or where the position has no solution.
+ */
+export function sideFlashes(job: Job, circuit: Circuit): SideFlash[] {
+  const flasher = flasherOf(job, circuit);
+  if (!flasher) return [];
+  return SIDES.flatMap((side): SideFlash[] => {
+    const asks = job.runs.some((run) =>
+      run.condition.anyOf.flat().some((term) => term.input === side && !term.negated),
+    );
+    if (!asks) return [];
+    const inputs = new Set<Input>(["key", "engine", side]);
+    const position = { inputs, switches: new Set<never>(), ...runningVolts(job.vehicle) };
+    const solved = solveCircuit(circuit, position, job.practices.ambientC);
+    if (solved.kind !== "solved") return [];
+    const loadA = sideLoadA(job, circuit, side, solved.result.amps);
+    return [{ side, flasher, loadA, timing: flashTiming(flasher, loadA) }];
+  });
+}
