@@ -7,6 +7,7 @@ import {
   faults,
   getsHome,
   getsHomeWords,
+  homeWords,
   lampWork,
   synthesise,
   type Condition,
@@ -130,6 +131,14 @@ describe("riding home", () => {
     const job = jobWith("pod-30", 1, off, {}, fitted({}));
     const blown = faults(job, synthesise(job))!.filter((f) => f.dark.length > 0);
     expect(blown.map((f) => f.ridesHome)).toContain("byDay");
+  });
+});
+
+describe("a wire that may burn", () => {
+  it("is never told to be ridden on with", () => {
+    const home = { ridesHome: "yes", lost: [], uncounted: [] } as const;
+    expect(homeWords({ ...home, overheats: "" })).toContain("it rides home");
+    expect(homeWords({ ...home, overheats: "18 AWG wire 1.1" })).toMatch(/^Do not ride on/);
   });
 });
 

@@ -1,7 +1,7 @@
 import {
   decimal,
   faults,
-  getsHomeWords,
+  homeWords,
   secondsText,
   synthesise,
   type FaultResult,
@@ -9,7 +9,7 @@ import {
 import { printJson, type Verb } from "../world.ts";
 
 function faultText(f: FaultResult): string {
-  if (!f.solved) return `${f.words}\n      ${getsHomeWords(f)}\n`;
+  if (!f.solved) return `${f.words}\n      ${homeWords(f)}\n`;
   const opens = f.opens
     ? `${f.opens.words} opens at ${decimal(f.opens.currentA, 0)} A within ${f.opens.time.mostS === Infinity ? "perhaps no time" : secondsText(f.opens.time.mostS)}`
     : "no fuse opens";
@@ -19,7 +19,7 @@ function faultText(f: FaultResult): string {
     f.dark.length > 0 ? `dark: ${f.dark.join(", ")}` : "",
     f.staysOn.length > 0 ? `cannot be turned off: ${f.staysOn.join(", ")}` : "",
     f.chafes.length > 0 ? `may chafe at ${f.chafes.join(", ")}` : "",
-    getsHomeWords(f),
+    homeWords(f),
   ];
   return `${f.words}\n      ${parts.filter((p) => p !== "").join("; ")}\n`;
 }

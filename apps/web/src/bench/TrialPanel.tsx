@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import {
   decimal,
   faultSeverity,
-  getsHomeWords,
+  homeWords,
   secondsText,
   type Cause,
   type Difference,
@@ -28,7 +28,7 @@ const opensIn = (s: number): string => (s === Infinity ? "perhaps never" : secon
 
 function Outcome({ fault }: { fault: FaultResult }) {
   const { opens, dark, staysOn } = fault;
-  if (!fault.solved) return <p className="text-small font-bold">{getsHomeWords(fault)}</p>;
+  if (!fault.solved) return <p className="text-small font-bold">{homeWords(fault)}</p>;
   return (
     <>
       {opens ? (
@@ -46,7 +46,7 @@ function Outcome({ fault }: { fault: FaultResult }) {
       {staysOn.length > 0 && (
         <p className="text-small">Cannot be turned off: {staysOn.join(", ")}.</p>
       )}
-      <p className="text-small text-muted">{getsHomeWords(fault)}</p>
+      <p className="text-small text-muted">{homeWords(fault)}</p>
     </>
   );
 }

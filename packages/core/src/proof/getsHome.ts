@@ -82,3 +82,9 @@ export function getsHomeWords({ ridesHome, lost, uncounted }: GetsHome): string 
         : "Nothing that riding needs is lost: it rides home.";
   }
 }
+
+/** The same of a whole fault: nobody is told to ride on with a wire that may burn. */
+export const homeWords = (fault: GetsHome & { readonly overheats: string }): string =>
+  fault.overheats === ""
+    ? getsHomeWords(fault)
+    : "Do not ride on: part the battery, and mend it before it is joined again.";

@@ -16,4 +16,4 @@ export {
   type FaultResult,
 } from "./faults.ts";
 export { faultSeverity } from "./faultSeverity.ts";
-export { getsHome, getsHomeWords, type GetsHome, type RidesHome } from "./getsHome.ts";
+export { getsHome, getsHomeWords, homeWords, type GetsHome, type RidesHome } from "./getsHome.ts";

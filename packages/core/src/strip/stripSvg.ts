@@ -31,11 +31,20 @@ const WIDTHS: Readonly<Record<StripPart["kind"], number>> = {
 const LANE_Y = 44;
 const LANE_HEIGHT = 92;
 
-/** Cuts a name to what fits; the decisions beneath the strip give it in full. */
-function fit(text: string, width: number, size: number): string {
-  const most = Math.floor(width / (size * 0.54));
-  return text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1))}…`;
-}
+/** Widths of letters as a share of their size: of the faces on paper, bold ones wider. */
+const LETTER = 0.56;
+const BOLD_LETTER = 0.6;
+
+const lengthOf = (text: string, size: number, letter = LETTER): number =>
+  text.length * size * letter;
+
+/** Room for a part on its lane: its symbol's, or what its name and detail want, so that none is cut. */
+const widthOf = (part: StripPart): number =>
+  Math.max(
+    WIDTHS[part.kind],
+    Math.ceil(lengthOf(part.name, 9.5, BOLD_LETTER)) + 8,
+    Math.ceil(lengthOf(part.detail, 8)) + 8,
+  );
 
 class Pen {
   readonly marks: string[] = [];
@@ -148,10 +157,10 @@ function drawSymbol(pen: Pen, part: StripPart, x: number, w: number, y: number):
 }
 
 function drawPart(pen: Pen, part: StripPart, x: number, y: number): number {
-  const w = WIDTHS[part.kind];
+  const w = widthOf(part);
   drawSymbol(pen, part, x, w, y);
-  pen.text(x + w / 2, y - 16, 9.5, fit(part.name, w, 9.5), "middle", 700);
-  pen.text(x + w / 2, y + 20, 8, fit(part.detail, w, 8));
+  pen.text(x + w / 2, y - 16, 9.5, part.name, "middle", 700);
+  pen.text(x + w / 2, y + 20, 8, part.detail);
   return x + w;
 }
 
@@ -162,7 +171,7 @@ function drawLamp(pen: Pen, lamp: StripLamp, x: number, y: number): void {
     pen.line(x + 19, y - 7, x + 33, y + 7);
     pen.line(x + 19, y + 7, x + 33, y - 7);
   }
-  pen.text(x + 44, y - 3, 9.5, fit(lamp.label, 140, 9.5), "start", 700);
+  pen.text(x + 44, y - 3, 9.5, lamp.label, "start", 700);
   pen.text(x + 44, y + 9, 9, `${fixed(lamp.volts, 2)} V  ${fixed(lamp.currentA, 2)} A`, "start");
 }
 
@@ -177,7 +186,7 @@ function drawLane(pen: Pen, parts: readonly StripPart[], x0: number, y: number):
 }
 
 const laneWidth = (parts: readonly StripPart[]): number =>
-  parts.reduce((w, p) => w + WIDTHS[p.kind], 0);
+  parts.reduce((w, p) => w + widthOf(p), 0);
 
 /**
  * One strip as an SVG document for paper: power lane left to right, lamps side by side at
@@ -185,11 +194,16 @@ const laneWidth = (parts: readonly StripPart[]): number =>
  */
 export function stripSvg(strip: Strip, options: StripSvgOptions): string {
   const pen = new Pen(options);
-  const left = 58;
+  const labels = ["return", ...strip.control.map((lane) => lane.label)];
+  const left = Math.max(58, ...labels.map((label) => Math.ceil(lengthOf(label, 9)) + 10));
   const powerWidth = laneWidth(strip.out);
-  const lampRoom = 200;
+  const lampRoom = Math.max(
+    200,
+    ...strip.lamps.map((lamp) => 54 + Math.ceil(lengthOf(lamp.label, 9.5, BOLD_LETTER))),
+  );
   const width = Math.max(
     left + powerWidth + lampRoom,
+    left + laneWidth(strip.back) + 20,
     ...strip.control.map((lane) => left + laneWidth(lane.parts) + 20),
     640,
   );
@@ -209,7 +223,7 @@ export function stripSvg(strip: Strip, options: StripSvgOptions): string {
   let height = backY + 40;
   for (const lane of strip.control) {
     const laneY = height + 22;
-    pen.text(0, laneY + 3, 9, fit(lane.label, left - 4, 9), "start");
+    pen.text(0, laneY + 3, 9, lane.label, "start");
     drawLane(pen, lane.parts, left, laneY);
     height = laneY + LANE_HEIGHT / 2;
   }
