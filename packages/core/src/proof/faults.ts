@@ -1,36 +1,36 @@
 import {
   GROUND,
-  carriesA,
-  elementOf,
   wholePath,
   type Circuit,
   type Element,
-  type FuseElement,
   type LoadElement,
   type RunCircuit,
   type TrunkCircuit,
 } from "../circuit/index.ts";
+import { chafePlaces } from "../fit/index.ts";
 import { asId, ownerName, type ElementId, type Job, type RunId } from "../job/index.ts";
-import { restVolts } from "../source/index.ts";
 import {
-  everythingOn,
-  refusedBy,
-  runOn,
   solveCircuitWith,
   type Network,
   type NetworkBranch,
   type Position,
-  type SolvedNetwork,
 } from "../network/index.ts";
-import { LIT_LEVEL, workLevel } from "../part/index.ts";
+import { LIT_LEVEL } from "../part/index.ts";
 import { SHORT_OHM, insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
-import { openingTime, overheatS, type OpeningTime } from "../protection/index.ts";
-import { gaugeOf } from "../wire/index.ts";
-import { chafePlaces, routeOf, type RoutePlan } from "../fit/index.ts";
-import { decimal } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
+import {
+  levelOf,
+  offStage,
+  realSources,
+  scopeOf,
+  type Scope,
+  type ScopeLoad,
+} from "./faultScope.ts";
 import { getsHome, type GetsHome, type RidesHome } from "./getsHome.ts";
-import { partOf } from "./groups.ts";
+import { openingIn, overheated, type Opens } from "./opening.ts";
+
+/** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
+const CYCLING_SHARE = 0.25;
 
 export interface FaultResult extends GetsHome {
   readonly kind: FaultKind;
@@ -41,11 +41,7 @@ export interface FaultResult extends GetsHome {
   readonly dark: readonly string[];
   readonly staysOn: readonly string[];
   /** Which fuse opens and within what time; null when none does. */
-  readonly opens: {
-    readonly words: string;
-    readonly currentA: number;
-    readonly time: OpeningTime;
-  } | null;
+  readonly opens: Opens | null;
   /** A wire that reaches its limit before the fuse opens for sure; "" when none does. */
   readonly overheats: string;
   /** Whether the circuit with the fault has a solution; where not, nothing of what follows is known. */
@@ -54,10 +50,7 @@ export interface FaultResult extends GetsHome {
   readonly chafes: readonly string[];
 }
 
-/** Resistance of a battery with its leads, in Ω: assumed. */
-const BATTERY_OHM = 0.012;
-/** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
-const CYCLING_SHARE = 0.25;
+const NOWHERE: readonly string[] = [];
 
 const CHAFE = asId<ElementId>("chafe");
 
@@ -86,160 +79,12 @@ const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
     .faults(element, circuit)
     .map((fault) => ({ ...fault, words: `${name}: ${fault.words}`, element }));
 
-/** Sources with some resistance inside, so that a short has an end. */
-function realSources(circuit: Circuit, network: Network): Network {
-  const held = new Map(network.held);
-  const inside: NetworkBranch[] = [];
-  for (const { node: post } of circuit.posts) {
-    const emf = held.get(post) ?? 0;
-    if (emf <= 0) continue;
-    held.delete(post);
-    inside.push({
-      id: asId<ElementId>(`${post}.inside`),
-      from: post,
-      to: GROUND,
-      model: { kind: "source", volts: emf, ohm: BATTERY_OHM },
-      words: "battery",
-    });
-  }
-  return { branches: [...network.branches, ...inside], held };
-}
-
 /** Relays and converters as they stand with a fault in place; null where nothing settles. */
 function solveWithFault(circuit: Circuit, position: Position, celsius: number, trial: Trial) {
   const change = (network: Network): Network => realSources(circuit, withFault(network, trial));
   const solved = solveCircuitWith(circuit, { position, celsius, change });
   return solved.kind === "solved" ? solved.result : null;
 }
-
-/** Fuse that a fault current opens first, by the least of the latest times. */
-function firstFuse(
-  circuit: Circuit,
-  amps: ReadonlyMap<ElementId, number>,
-): { fuse: FuseElement; currentA: number; time: OpeningTime } | null {
-  const opening = [...circuit.elements.values()].flatMap((e) => {
-    if (e.kind !== "fuse") return [];
-    const currentA = Math.abs(amps.get(e.id) ?? 0);
-    const time = openingTime(e.ratingA, currentA);
-    return time ? [{ fuse: e, currentA, time }] : [];
-  });
-  return opening.sort((a, b) => a.time.mostS - b.time.mostS)[0] ?? null;
-}
-
-/** The first wire that may reach its limit before its fuse has opened for sure. */
-function overheated(
-  circuit: Circuit,
-  job: Job,
-  amps: ReadonlyMap<ElementId, number>,
-  afterS: number,
-  /** Effective current of one that is let through now and then, as a share of it. */
-  share: number,
-): string {
-  for (const element of circuit.elements.values()) {
-    // What the maker laid is not known well enough to say what burns.
-    if (element.kind !== "wire" || element.role === "factory") continue;
-    const gauge = gaugeOf(element.gaugeId);
-    const limit = overheatS(
-      gauge.areaM2,
-      carriesA(element, job.practices),
-      share * Math.abs(amps.get(element.id) ?? 0),
-    );
-    if (limit < afterS)
-      return `${element.gaugeId} ${element.harness === "" ? `wire ${element.label}` : element.harness}`;
-  }
-  return "";
-}
-
-/** A factory fuse that a fault behind a tap opens, and what goes with it. */
-function factoryFuse(circuit: Circuit, amps: ReadonlyMap<ElementId, number>) {
-  for (const element of circuit.elements.values()) {
-    if (element.kind !== "tap" || element.pin.fuseA <= 0) continue;
-    const currentA = Math.abs(amps.get(element.id) ?? 0);
-    const time = openingTime(element.pin.fuseA, currentA);
-    if (time) return { pin: element.pin, currentA, time };
-  }
-  return null;
-}
-
-interface ScopeLoad {
-  readonly load: LoadElement;
-  readonly run: RunCircuit;
-}
-
-/** A position that faults are tried in, and the loads that work in it without one. */
-interface Stage {
-  readonly position: Position;
-  readonly lit: ReadonlySet<ElementId>;
-}
-
-/** What a fault is tried on: a run by itself, or a trunk with all runs behind it. */
-interface Scope {
-  readonly name: string;
-  readonly circuit: Circuit;
-  readonly loads: readonly ScopeLoad[];
-  /** Ids of the elements that belong to it. */
-  readonly own: ReadonlySet<ElementId>;
-  readonly route: RoutePlan;
-  /** Everything on, and what is on only while something is off by itself. */
-  stages(): readonly Stage[];
-}
-
-const offStage = (job: Job): Stage => ({
-  position: {
-    ...everythingOn(job, restVolts(job.vehicle)),
-    ...{ inputs: new Set(["key"]), switches: new Set() },
-  },
-  lit: new Set(),
-});
-
-function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stage[] {
-  const volts = restVolts(job.vehicle);
-  const celsius = job.practices.ambientC;
-  const litAt = (position: Position): ReadonlySet<ElementId> => {
-    const change = (network: Network): Network => realSources(circuit, network);
-    const solved = solveCircuitWith(circuit, { position, celsius, change });
-    if (solved.kind !== "solved") return new Set();
-    const lit = loads.filter(({ load }) => levelOf(load, solved.result) >= LIT_LEVEL);
-    return new Set(lit.map(({ load }) => load.id));
-  };
-  const all = everythingOn(job, volts);
-  const stages: Stage[] = [{ position: all, lit: litAt(all) }];
-  const seen = new Set(stages[0]!.lit);
-  for (const run of job.runs) {
-    const dark = loads.some((l) => l.run.runId === run.id && !seen.has(l.load.id));
-    if (!dark || refusedBy(run).length === 0) continue;
-    const position = runOn(job, run, volts);
-    const lit = new Set([...litAt(position)].filter((id) => !seen.has(id)));
-    if (lit.size === 0) continue;
-    for (const id of lit) seen.add(id);
-    stages.push({ position, lit });
-  }
-  return stages;
-}
-
-/** Some runs by themselves, with what lies before them. */
-function scopeOf(
-  job: Job,
-  circuit: Circuit,
-  name: string,
-  runs: readonly RunCircuit[],
-  own: ReadonlySet<ElementId>,
-): Scope {
-  const part = partOf(circuit, runs);
-  const loads = runs.flatMap((run) =>
-    run.branches.flatMap((branch): ScopeLoad[] => {
-      const load = elementOf(part, branch.load);
-      return load.kind === "load" ? [{ load, run }] : [];
-    }),
-  );
-  let stages: readonly Stage[] | null = null;
-  return {
-    ...{ name, circuit: part, loads, own, route: routeOf(job, circuit) },
-    stages: () => (stages ??= stagesOf(job, part, loads)),
-  };
-}
-
-const NOWHERE: readonly string[] = [];
 
 /** What a fault does in one position of the controls. */
 interface Outcome {
@@ -249,31 +94,6 @@ interface Outcome {
   /** The factory wire whose fuse that is; null where it is another's. */
   readonly factoryPin: ConnectorPin | null;
   readonly overheats: string;
-}
-
-const levelOf = (load: LoadElement, { volts, amps }: SolvedNetwork): number =>
-  workLevel(load.part.load, volts.get(load.from)! - volts.get(load.to)!, amps.get(load.id) ?? 0);
-
-/** The fuse that opens first, the job's own or the factory's behind one of its taps. */
-function openingIn(circuit: Circuit, amps: ReadonlyMap<ElementId, number>) {
-  const own = firstFuse(circuit, amps);
-  const factory = factoryFuse(circuit, amps);
-  if (own && (!factory || own.time.mostS <= factory.time.mostS)) {
-    const { fuse, currentA, time } = own;
-    const kind = fuse.resets ? "breaker, again and again," : "fuse";
-    return {
-      fuse,
-      pin: null,
-      opens: { words: `own ${decimal(fuse.ratingA)} A ${kind}`, currentA, time },
-    };
-  }
-  if (!factory) return null;
-  const { pin, currentA, time } = factory;
-  return {
-    fuse: null,
-    pin,
-    opens: { words: `factory ${decimal(pin.fuseA)} A fuse of ${pin.carries}`, currentA, time },
-  };
 }
 
 /** One trial in one position; null where nothing settles. */

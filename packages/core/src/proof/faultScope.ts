@@ -1,0 +1,125 @@
+import {
+  GROUND,
+  elementOf,
+  type Circuit,
+  type LoadElement,
+  type RunCircuit,
+} from "../circuit/index.ts";
+import { routeOf, type RoutePlan } from "../fit/index.ts";
+import { asId, type ElementId, type Job } from "../job/index.ts";
+import {
+  everythingOn,
+  refusedBy,
+  runOn,
+  solveCircuitWith,
+  type Network,
+  type NetworkBranch,
+  type Position,
+  type SolvedNetwork,
+} from "../network/index.ts";
+import { LIT_LEVEL, workLevel } from "../part/index.ts";
+import { restVolts } from "../source/index.ts";
+import { partOf } from "./groups.ts";
+
+/** Resistance of a battery with its leads, in Ω: assumed. */
+const BATTERY_OHM = 0.012;
+
+/** Sources with some resistance inside, so that a short has an end. */
+export function realSources(circuit: Circuit, network: Network): Network {
+  const held = new Map(network.held);
+  const inside: NetworkBranch[] = [];
+  for (const { node: post } of circuit.posts) {
+    const emf = held.get(post) ?? 0;
+    if (emf <= 0) continue;
+    held.delete(post);
+    inside.push({
+      id: asId<ElementId>(`${post}.inside`),
+      from: post,
+      to: GROUND,
+      model: { kind: "source", volts: emf, ohm: BATTERY_OHM },
+      words: "battery",
+    });
+  }
+  return { branches: [...network.branches, ...inside], held };
+}
+
+export const levelOf = (load: LoadElement, { volts, amps }: SolvedNetwork): number =>
+  workLevel(load.part.load, volts.get(load.from)! - volts.get(load.to)!, amps.get(load.id) ?? 0);
+
+export interface ScopeLoad {
+  readonly load: LoadElement;
+  readonly run: RunCircuit;
+}
+
+/** A position that faults are tried in, and the loads that work in it without one. */
+export interface Stage {
+  readonly position: Position;
+  readonly lit: ReadonlySet<ElementId>;
+}
+
+/** What a fault is tried on: a run by itself, or a trunk with all runs behind it. */
+export interface Scope {
+  readonly name: string;
+  readonly circuit: Circuit;
+  readonly loads: readonly ScopeLoad[];
+  /** Ids of the elements that belong to it. */
+  readonly own: ReadonlySet<ElementId>;
+  readonly route: RoutePlan;
+  /** Everything on, and what is on only while something is off by itself. */
+  stages(): readonly Stage[];
+}
+
+export const offStage = (job: Job): Stage => ({
+  position: {
+    ...everythingOn(job, restVolts(job.vehicle)),
+    ...{ inputs: new Set(["key"]), switches: new Set() },
+  },
+  lit: new Set(),
+});
+
+function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stage[] {
+  const volts = restVolts(job.vehicle);
+  const celsius = job.practices.ambientC;
+  const litAt = (position: Position): ReadonlySet<ElementId> => {
+    const change = (network: Network): Network => realSources(circuit, network);
+    const solved = solveCircuitWith(circuit, { position, celsius, change });
+    if (solved.kind !== "solved") return new Set();
+    const lit = loads.filter(({ load }) => levelOf(load, solved.result) >= LIT_LEVEL);
+    return new Set(lit.map(({ load }) => load.id));
+  };
+  const all = everythingOn(job, volts);
+  const stages: Stage[] = [{ position: all, lit: litAt(all) }];
+  const seen = new Set(stages[0]!.lit);
+  for (const run of job.runs) {
+    const dark = loads.some((l) => l.run.runId === run.id && !seen.has(l.load.id));
+    if (!dark || refusedBy(run).length === 0) continue;
+    const position = runOn(job, run, volts);
+    const lit = new Set([...litAt(position)].filter((id) => !seen.has(id)));
+    if (lit.size === 0) continue;
+    for (const id of lit) seen.add(id);
+    stages.push({ position, lit });
+  }
+  return stages;
+}
+
+/** Some runs by themselves, with what lies before them. */
+export function scopeOf(
+  job: Job,
+  circuit: Circuit,
+  name: string,
+  runs: readonly RunCircuit[],
+  own: ReadonlySet<ElementId>,
+): Scope {
+  const part = partOf(circuit, runs);
+  const loads = runs.flatMap((run) =>
+    run.branches.flatMap((branch): ScopeLoad[] => {
+      const load = elementOf(part, branch.load);
+      return load.kind === "load" ? [{ load, run }] : [];
+    }),
+  );
+  let stages: readonly Stage[] | null = null;
+  return {
+    ...{ name, circuit: part, loads, own, route: routeOf(job, circuit) },
+    stages: () => (stages ??= stagesOf(job, part, loads)),
+  };
+}
