@@ -17,7 +17,7 @@ import {
   type Job,
   type PinId,
 } from "../src/index.ts";
-import { demoJobs, manyRunJob } from "../src/demo/index.ts";
+import { chanceOf, randomJob, demoJobs, manyRunJob } from "../src/demo/index.ts";
 import { jobWith, mend, rulesOf, switchPart } from "./helpers.ts";
 
 const proofOf = (job: Job) => provenJob(job)!;
@@ -291,5 +291,22 @@ describe("brightness", () => {
     const led = { kind: "drivenLed", powerW: stated(18), minV: 9, maxV: 32 } as const;
     expect(workLevel(led, 10, 1.8)).toBeCloseTo(1, 9);
     expect(workLevel(led, 5, 0)).toBe(0);
+  });
+});
+
+describe("what a run is proven and broken with", () => {
+  // A plug's ground is the vehicle's: a run by itself has it, whoever came to it first.
+  it("holds everything that it hangs on, so that its faults have a solution", () => {
+    let tried = 0;
+    let unsolved = 0;
+    for (let i = 1; i <= 40; i += 1) {
+      const job = randomJob(chanceOf(1000 + i));
+      const found = faults(job, synthesise(job))!;
+      tried += found.length;
+      unsolved += found.filter((f) => !f.solved).length;
+    }
+    expect(tried).toBeGreaterThan(3000);
+    // What is left chatters: a relay that pulls in and lets go on a bad joint settles nowhere.
+    expect(unsolved / tried).toBeLessThan(0.003);
   });
 });

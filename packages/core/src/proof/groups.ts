@@ -108,14 +108,20 @@ export function partOf(circuit: Circuit, runs: readonly RunCircuit[]): Circuit {
   for (const trunk of circuit.trunks) {
     if (trunk.path.some((id) => ids.has(id))) owners.add(trunk.ownerId);
   }
+  // What the vehicle has behind its terminals that anything of it hangs on: a tap that only a
+  // tell-tale is fed from, the ground of a plug that another run came to first.
+  const touched = new Set<string>();
   for (const element of circuit.elements.values()) {
-    if (!owners.has(element.runId) || element.kind !== "wire") continue;
-    // A tap of the vehicle's that only a tell-tale or a helper hangs on.
-    const unit = unitAt(circuit, element.from);
-    if (unit?.kind !== "factory") continue;
-    for (const other of circuit.elements.values()) {
-      if (other.unit === unit.id || unitAt(circuit, other.to)?.id === unit.id) ids.add(other.id);
+    if (!owners.has(element.runId) && !ids.has(element.id)) continue;
+    for (const end of [element.from, element.to]) {
+      const unit = unitAt(circuit, end);
+      if (unit?.kind === "factory") touched.add(unit.id);
     }
+  }
+  for (const other of circuit.elements.values()) {
+    const to = unitAt(circuit, other.to)?.id ?? "";
+    const fed = other.kind === "wire" && other.role === "factory" && touched.has(to);
+    if (touched.has(other.unit) || fed) ids.add(other.id);
   }
   return {
     ...circuit,
