@@ -18,14 +18,8 @@ import { SourceFields } from "./SourceFields.tsx";
 import { LoadFields } from "./LoadFields.tsx";
 import { RelayFields, SwitchFields } from "./SmallPartFields.tsx";
 
-/** Kinds of part that break a current. */
-const RATED_KINDS: ReadonlySet<Part["kind"]> = new Set([
-  "switch",
-  "relay",
-  "connector",
-  "box",
-  "flasher",
-]);
+/** Whether a part is one that breaks a current. */
+const breaks = (part: Part): boolean => Number.isFinite(ratedVOf({ ...part, ratedV: 0 }));
 
 interface PartDialogProps {
   readonly kept: Kept<Part>;
@@ -112,7 +106,7 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
             />
           </Line>
         )}
-        {RATED_KINDS.has(part.kind) && (
+        {breaks(part) && (
           <Line label="Breaks, direct">
             <NumberInput
               label="Direct voltage it may break, 0 for what its kind usually does"

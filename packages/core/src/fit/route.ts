@@ -19,6 +19,7 @@ import {
   lengthOf,
   relaySite,
   switchSite,
+  wireWay,
   type MapWay,
 } from "../way/index.ts";
 import { bundleDiameterM, nextSizeMm } from "./bundle.ts";
@@ -191,9 +192,9 @@ export function routeOf(job: Job, circuit: Circuit): RoutePlan {
 }
 
 /** What would have to be placed for an end of a wire to be: of a splice, the lamps it is for. */
-function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: number): string {
+function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: 0 | 1): string {
   const site = unitAt(circuit, end === 0 ? wire.from : wire.to)?.site;
-  const own = wireEnds(circuit, wire)[end] ?? "";
+  const own = wireEnds(circuit, wire)[end];
   if (site?.kind !== "splice") return own;
   const lamps = job.lamps.filter((l) => l.runId === site.runId && lampSite(job, l) === null);
   return lamps.length === 0 ? own : lamps.map((l) => l.label).join(", ");
@@ -208,31 +209,33 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
   const gaps: RouteGap[] = [];
   for (const wire of circuit.elements.values()) {
     if (wire.kind !== "wire" || wire.harness !== "") continue;
-    const ends = [wire.from, wire.to].map((end) => sites.of(end));
-    const unplaced = ends.indexOf(null);
-    const base = { ownerId: wire.runId, label: wire.label };
-    if (unplaced >= 0) {
-      const what = unplacedAt(job, circuit, wire, unplaced);
-      gaps.push({ ...base, unplaced: what, words: `nobody has said where “${what}” sits` });
-      continue;
+    const { id: elementId, gaugeId, runId: ownerId, label } = wire;
+    const put = (way: MapWay, lengthM: Fact): void => {
+      wires.push({ elementId, ownerId, label, gaugeId, way, lengthM });
+    };
+    const found = wireWay(wire, sites, ways);
+    switch (found.kind) {
+      case "atHand": {
+        const way = ways.between(found.at, found.at);
+        if (way) put(way, wire.lengthM);
+        break;
+      }
+      case "unplaced": {
+        const what = unplacedAt(job, circuit, wire, found.end);
+        const words = `nobody has said where “${what}” sits`;
+        gaps.push({ ownerId, label, unplaced: what, words });
+        break;
+      }
+      case "noWay": {
+        const [from, to] = [names.get(found.from) ?? found.from, names.get(found.to) ?? found.to];
+        const words = `no way from ${from} to ${to}: measure a stretch between them`;
+        gaps.push({ ownerId, label, unplaced: "", words });
+        break;
+      }
+      case "way":
+        // At one place it is as long as the circuit has it.
+        put(found.way, found.way.segments.length > 0 ? lengthOf(found.way) : wire.lengthM);
     }
-    const [a, b] = ends as [PlaceId | "other", PlaceId | "other"];
-    if (a === "other" && b === "other") continue;
-    const from = (a === "other" ? b : a) as PlaceId;
-    const to = (b === "other" ? a : b) as PlaceId;
-    const way = ways.between(from, to);
-    if (!way) {
-      const words = `no way from ${names.get(from) ?? from} to ${names.get(to) ?? to}: measure a stretch between them`;
-      gaps.push({ ...base, unplaced: "", words });
-      continue;
-    }
-    wires.push({
-      ...base,
-      elementId: wire.id,
-      gaugeId: wire.gaugeId,
-      way,
-      lengthM: lengthOf(way),
-    });
   }
   return {
     wires,

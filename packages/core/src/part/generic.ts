@@ -1,7 +1,7 @@
 import { assumed, exactly, type Interval } from "../quantity/index.ts";
 import { asId } from "../job/ids.ts";
 import type { BoxPart, ConnectorPart, RelayPart, SwitchPart } from "./part.ts";
-import { ratedVOf } from "./ratedV.ts";
+import { FULL_PACK, ratedVOf } from "./ratedV.ts";
 
 /**
  * The relay a plan is made with until one is picked from the shelf: mini ISO, 30 A make
@@ -21,9 +21,6 @@ export const GENERIC_RELAY: RelayPart = {
   coilOhm: assumed(88, 80, 95),
   diode: false,
 };
-
-/** A pack straight off its charger shows a fifth or a quarter more than its name: common practice. */
-const FULL_PACK = 1.25;
 
 /** The same relay with a coil for another voltage: as many watts, so ohms go with its square. */
 export function relayForV(volts: number): RelayPart {

@@ -3,17 +3,21 @@ import { asId, type Control, type Input, type Job, type PinId, type RunId } from
 import { switchForV, type SwitchPart } from "../part/index.ts";
 import { measured, type Fact } from "../quantity/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
+import { rangeOfRoot } from "./rangeOf.ts";
 
 /** No id of a document has a dot in it, so these cannot be taken for a factory wire's. */
 const pinIdOf = (control: Control, input: Input): PinId =>
   asId<PinId>(`control.${control.id}.${input}`);
 
-/** The most that the feed of a control shows. */
-function mostV({ vehicle: { system } }: Job, { feed }: Control): number {
-  const onPack = feed.kind === "pack" || feed.kind === "block";
-  if (!onPack || system.kind === "engine") return 0;
-  const share = feed.kind === "block" ? feed.blocks / system.pack.blocks : 1;
-  return system.pack.topOfChargeV.high * share;
+/** The most that the feed of a control shows, in V; 0 where that is no more than 12 V. */
+function mostV(job: Job, { feed }: Control): number {
+  const { system, pins } = job.vehicle;
+  if (system.kind === "engine") return 0;
+  const onPack = (share: number): number => rangeOfRoot(job, { kind: "pack", share }).highV;
+  if (feed.kind === "pack") return onPack(1);
+  if (feed.kind === "block") return onPack(feed.blocks / system.pack.blocks);
+  const pin = feed.kind === "pin" ? pins.find((p) => p.id === feed.pinId) : undefined;
+  return pin?.supply === "pack" ? onPack(1) : 0;
 }
 
 export function controlSwitch(job: Job, control: Control): SwitchPart {

@@ -1,16 +1,6 @@
 import type { Element, Unit } from "../circuit/index.ts";
 import type { ElementId, Job, SegmentId, UnitId } from "../job/index.ts";
-import { assumed, type Fact } from "../quantity/index.ts";
-import { UnitSites, Ways, lengthOf } from "../way/index.ts";
-
-/** Between two things at one place: common practice. */
-const SAME_PLACE = assumed(0.3, 0.2, 0.5);
-
-/** What is to be laid over a way: the map's length, or what two things at one place are apart. */
-function lengthOver(planned: Fact, routed: Fact | null): Fact {
-  if (routed !== null) return routed;
-  return planned.value > SAME_PLACE.high ? SAME_PLACE : planned;
-}
+import { SAME_PLACE, UnitSites, Ways, lengthOf, wireWay } from "../way/index.ts";
 
 export interface RoutedWires {
   readonly elements: ReadonlyMap<ElementId, Element>;
@@ -34,20 +24,19 @@ export function routeWires(
   const routed = new Map(elements);
   for (const wire of elements.values()) {
     if (wire.kind !== "wire" || wire.harness !== "") continue;
-    const [a, b] = [sites.of(wire.from), sites.of(wire.to)];
-    // At hand of its other end: what the plan says of it is as good as it gets.
-    if (a === null || b === null || a === "other" || b === "other") continue;
-    const way = ways.between(a, b);
-    if (!way) continue;
-    if (way.segments.length > 0) {
+    const found = wireWay(wire, sites, ways);
+    if (found.kind !== "way") continue;
+    const { segments } = found.way;
+    if (segments.length > 0) {
       stretches.set(
         wire.id,
-        way.segments.map((segment) => segment.id),
+        segments.map((segment) => segment.id),
       );
     }
-    if (wire.lengthM.provenance !== "assumed") continue;
-    const lengthM = lengthOver(wire.lengthM, way.segments.length > 0 ? lengthOf(way) : null);
-    if (lengthM !== wire.lengthM) routed.set(wire.id, { ...wire, lengthM });
+    // At one place the plan's guess is as good as the map's, as long as it is no way over the vehicle.
+    const near = segments.length === 0 && wire.lengthM.value <= SAME_PLACE.high;
+    if (wire.lengthM.provenance !== "assumed" || near) continue;
+    routed.set(wire.id, { ...wire, lengthM: lengthOf(found.way) });
   }
   return { elements: routed, stretches };
 }

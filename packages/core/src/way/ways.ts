@@ -1,5 +1,5 @@
 import type { Job, PlaceId } from "../job/index.ts";
-import { measured, type Fact } from "../quantity/index.ts";
+import { assumed, measured, type Fact } from "../quantity/index.ts";
 import type { Hazard } from "../vehicle/index.ts";
 import { waysFrom, type MapWay } from "./waysFrom.ts";
 
@@ -16,8 +16,8 @@ export const SLACK_M: Readonly<Record<Hazard, number>> = {
 };
 
 const ZERO: Fact = { value: 0, low: 0, high: 0, provenance: "measured" };
-/** Where both ends sit at one place: a hand's width, within bounds. */
-const AT_HAND: Fact = { value: 0.15, low: 0.1, high: 0.25, provenance: "assumed" };
+/** Between two things at one place, in m: common practice, figures assumed. */
+export const SAME_PLACE = assumed(0.3, 0.2, 0.5);
 
 const RANK: readonly Fact["provenance"][] = ["measured", "stated", "assumed"];
 const worse = (a: Fact["provenance"], b: Fact["provenance"]): Fact["provenance"] =>
@@ -34,7 +34,7 @@ const tidy = (m: number): number => Math.round(m * 1000) / 1000;
 
 /** Length of a way with its slack; bounds and provenance come from its stretches. */
 export function lengthOf(way: MapWay): Fact {
-  if (way.segments.length === 0) return AT_HAND;
+  if (way.segments.length === 0) return SAME_PLACE;
   const sum = way.segments.reduce((total, segment) => {
     const slack = segment.hazards.reduce((m, hazard) => m + SLACK_M[hazard], 0);
     return plus(total, plus(segment.lengthM, measured(slack, slack, slack)));
