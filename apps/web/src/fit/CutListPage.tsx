@@ -18,6 +18,7 @@ import { useOfJob } from "../job/useOfJob.ts";
 import { useOpenFile } from "../job/useOpenFile.ts";
 import { Button } from "../ui/Button.tsx";
 import { saveText } from "../ui/saveText.ts";
+import { DataTable, type Head } from "../ui/DataTable.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
@@ -26,11 +27,11 @@ import { planner } from "../worker/planner.ts";
 
 const save = (list: CutList): void => saveText("cut-list.csv", "text/csv", cutListCsv(list));
 
-const HEADS = [
-  "Flag",
+const HEADS: readonly Head[] = [
+  { words: "Flag", className: "pr-3" },
   "Size",
   "Colour",
-  "Cut",
+  { words: "Cut", className: "px-3" },
   "From",
   "Strip, terminal, shrink",
   "To",
@@ -71,40 +72,25 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
         </span>
       }
     >
-      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Cut list">
-        <table className="w-full border-collapse print:text-small">
-          <thead>
-            <tr>
-              {HEADS.map((head, i) => (
-                <th key={i} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {list.lines.map((line) => (
-              <tr key={line.label} className="border-t border-hair">
-                <td className="num py-1 font-bold">{line.label}</td>
-                <td className="num pr-3 whitespace-nowrap">{line.gaugeId}</td>
-                <td>
-                  <WireSwatch colour={line.colour} />
-                </td>
-                <td className="num px-3 font-bold whitespace-nowrap">
-                  {lengthText(line.cutM, units)}
-                </td>
-                <td className="pr-3">{line.from.at}</td>
-                <EndCell end={line.from} />
-                <td className="pr-3">{line.to.at}</td>
-                <EndCell end={line.to} />
-                <td>
-                  <span className="inline-block size-3.5 border border-edge" aria-hidden />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable label="Cut list" heads={HEADS} className="print:text-small">
+        {list.lines.map((line) => (
+          <tr key={line.label} className="border-t border-hair">
+            <td className="num py-1 pr-3 font-bold">{line.label}</td>
+            <td className="num pr-3 whitespace-nowrap">{line.gaugeId}</td>
+            <td>
+              <WireSwatch colour={line.colour} />
+            </td>
+            <td className="num px-3 font-bold whitespace-nowrap">{lengthText(line.cutM, units)}</td>
+            <td className="pr-3">{line.from.at}</td>
+            <EndCell end={line.from} />
+            <td className="pr-3">{line.to.at}</td>
+            <EndCell end={line.to} />
+            <td>
+              <span className="inline-block size-3.5 border border-edge" aria-hidden />
+            </td>
+          </tr>
+        ))}
+      </DataTable>
     </Section>
   );
 }

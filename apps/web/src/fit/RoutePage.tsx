@@ -22,6 +22,7 @@ import { useOfJob } from "../job/useOfJob.ts";
 import { LENGTH_WORDS } from "../job/lengthWords.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
+import { DataTable, type Head } from "../ui/DataTable.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { Tick } from "../ui/Tick.tsx";
@@ -32,6 +33,16 @@ import { Sites } from "./Sites.tsx";
 import { VehiclePlan } from "./VehiclePlan.tsx";
 
 const routed = (job: Job): Promise<RoutePlan> => planner().route(job);
+
+const HEADS: readonly Head[] = [
+  { words: "No.", className: "pr-3" },
+  "Stretch",
+  { words: "Long", className: "text-right" },
+  { words: "Wires", className: "pl-4" },
+  { words: "Thick", className: "text-right" },
+  { words: "Sleeve", className: "pl-4 text-right" },
+  { words: "What it asks for", className: "pl-4" },
+];
 
 /** Protections of one stretch; signing says who has done and looked at it. */
 function Protections({ segment }: { segment: RoutedSegment }) {
@@ -75,60 +86,33 @@ function Stretches({
       title="Stretches with wires in them"
       about="D = 1.2 √(Σ d²) for wires laid together. What each stretch asks for is ticked by whoever did it."
     >
-      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Stretches">
-        <table className="w-full border-collapse">
-          <thead>
-            <tr>
-              <th scope="col" className="w-8">
-                No.
-              </th>
-              <th scope="col">Stretch</th>
-              <th scope="col" className="text-right">
-                Long
-              </th>
-              <th scope="col" className="pl-4">
-                Wires
-              </th>
-              <th scope="col" className="text-right">
-                Thick
-              </th>
-              <th scope="col" className="pl-4 text-right">
-                Sleeve
-              </th>
-              <th scope="col" className="pl-4">
-                What it asks for
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {plan.segments.map((s) => (
-              <tr key={s.segment.id} className="border-t border-hair align-top">
-                <td className="num py-1 font-bold">{numbers.get(s.segment.id)}</td>
-                <td className="min-w-40 py-1">
-                  {name(s.segment.fromId)} – {name(s.segment.toId)}
-                  <span className="block text-small text-muted">
-                    {s.segment.factory ? "along the factory loom" : "own way"}
-                    {s.segment.note !== "" && `; ${s.segment.note}`}
-                  </span>
-                </td>
-                <td className="num py-1 text-right whitespace-nowrap">
-                  {lengthText(s.segment.lengthM.value, units)}
-                </td>
-                <td className="num min-w-32 py-1 pl-4">{s.labels.join(", ")}</td>
-                <td className="num py-1 text-right whitespace-nowrap">
-                  {decimal(s.diameterM * 1000, 1)} mm
-                </td>
-                <td className="num py-1 pl-4 text-right whitespace-nowrap">
-                  {s.sleeveMm === null ? "part it" : `${s.sleeveMm} mm`}
-                </td>
-                <td className="min-w-60 py-1 pl-4">
-                  <Protections segment={s} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable label="Stretches" heads={HEADS}>
+        {plan.segments.map((s) => (
+          <tr key={s.segment.id} className="border-t border-hair align-top">
+            <td className="num py-1 pr-3 font-bold">{numbers.get(s.segment.id)}</td>
+            <td className="min-w-40 py-1">
+              {name(s.segment.fromId)} – {name(s.segment.toId)}
+              <span className="block text-small text-muted">
+                {s.segment.factory ? "along the factory loom" : "own way"}
+                {s.segment.note !== "" && `; ${s.segment.note}`}
+              </span>
+            </td>
+            <td className="num py-1 text-right whitespace-nowrap">
+              {lengthText(s.segment.lengthM.value, units)}
+            </td>
+            <td className="num min-w-32 py-1 pl-4">{s.labels.join(", ")}</td>
+            <td className="num py-1 text-right whitespace-nowrap">
+              {decimal(s.diameterM * 1000, 1)} mm
+            </td>
+            <td className="num py-1 pl-4 text-right whitespace-nowrap">
+              {s.sleeveMm === null ? "part it" : `${s.sleeveMm} mm`}
+            </td>
+            <td className="min-w-60 py-1 pl-4">
+              <Protections segment={s} />
+            </td>
+          </tr>
+        ))}
+      </DataTable>
     </Section>
   );
 }

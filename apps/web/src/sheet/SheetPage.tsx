@@ -6,7 +6,6 @@ import {
   fixed,
   foundText,
   lastsFor,
-  lengthText,
   span,
   stripSvg,
   times,
@@ -22,8 +21,8 @@ import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { HarnessSheet } from "./HarnessSheet.tsx";
+import { WireCells, wireHeads } from "./WireRow.tsx";
 import { ToolsSheet } from "./ToolsSheet.tsx";
-import { WireSwatch } from "../ui/WireSwatch.tsx";
 import { InspectorSheet } from "./InspectorSheet.tsx";
 import { LoomSheet } from "./LoomSheet.tsx";
 
@@ -80,29 +79,17 @@ function RunSheet({ strip, index, plan, units }: RunSheetProps) {
         <table className="w-full border-collapse self-start text-small">
           <thead>
             <tr>
-              <th scope="col">Flag</th>
-              <th scope="col">Size</th>
-              <th scope="col">Colour</th>
-              <th scope="col">Length</th>
-              <th scope="col">From, to</th>
-              <th scope="col">Done</th>
+              {wireHeads("Done").map((head) => (
+                <th key={head} scope="col">
+                  {head}
+                </th>
+              ))}
             </tr>
           </thead>
           <tbody>
-            {wires.map((w) => (
-              <tr key={w.label} className="border-t border-hair">
-                <td className="num">{w.label}</td>
-                <td className="num">{w.gaugeId}</td>
-                <td>
-                  <WireSwatch colour={w.colour} />
-                </td>
-                <td className="num">{lengthText(w.lengthM, units)}</td>
-                <td>
-                  {w.from}, {w.to}
-                </td>
-                <td>
-                  <span className="inline-block size-3.5 border border-edge" aria-hidden />
-                </td>
+            {wires.map((wire) => (
+              <tr key={wire.label} className="border-t border-hair">
+                <WireCells wire={wire} units={units} />
               </tr>
             ))}
           </tbody>

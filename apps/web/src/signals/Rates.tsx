@@ -12,6 +12,7 @@ import {
 } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
 import { saveText } from "../ui/saveText.ts";
+import { DataTable, right } from "../ui/DataTable.tsx";
 import { Section } from "../ui/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 
@@ -36,63 +37,46 @@ export function Rates({
         </Button>
       }
     >
-      <div
-        className="relative overflow-x-auto"
-        tabIndex={0}
-        role="group"
-        aria-label="Rates of the lamps"
+      <DataTable
+        label="Rates of the lamps"
+        heads={[
+          "Lamp",
+          "Run",
+          right("A minute"),
+          right("Lit"),
+          right("First flash"),
+          { words: "Verdict", className: "pl-6!" },
+        ]}
       >
-        <table className="w-full border-collapse">
-          <thead>
-            <tr>
-              <th scope="col">Lamp</th>
-              <th scope="col">Run</th>
-              <th scope="col" className="text-right">
-                A minute
-              </th>
-              <th scope="col" className="text-right">
-                Lit
-              </th>
-              <th scope="col" className="text-right">
-                First flash
-              </th>
-              <th scope="col" className="pl-6!">
-                Verdict
-              </th>
+        {trace.lamps.map((lamp, i) => {
+          const m = measures[i] ?? null;
+          const run = job.runs.find((r) => r.id === lamp.runId);
+          const turns = run !== undefined && usesSide(run);
+          const verdict = m && judgeFlash(m);
+          return (
+            <tr key={lamp.lampId} className="border-t border-hair">
+              <td className="py-0.5">{lamp.label}</td>
+              <td className="text-muted">{ownerName(job, lamp.runId)}</td>
+              <td className="num text-right">{m ? decimal(m.perMin, 0) : "–"}</td>
+              <td className="num text-right">{m ? `${decimal(m.onShare * 100, 0)} %` : "–"}</td>
+              <td className="num text-right">{m ? `${decimal(m.firstFlashS, 2)} s` : "–"}</td>
+              <td className="pl-6">
+                {m === null ? (
+                  <span className="text-muted">does not flash</span>
+                ) : !turns ? (
+                  "a pattern of its own"
+                ) : verdict === "" ? (
+                  "a proper flash"
+                ) : (
+                  <span className="font-bold">
+                    <SeverityMark severity="fix" word={false} /> {verdict}
+                  </span>
+                )}
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {trace.lamps.map((lamp, i) => {
-              const m = measures[i] ?? null;
-              const run = job.runs.find((r) => r.id === lamp.runId);
-              const turns = run !== undefined && usesSide(run);
-              const verdict = m && judgeFlash(m);
-              return (
-                <tr key={lamp.lampId} className="border-t border-hair">
-                  <td className="py-0.5">{lamp.label}</td>
-                  <td className="text-muted">{ownerName(job, lamp.runId)}</td>
-                  <td className="num text-right">{m ? decimal(m.perMin, 0) : "–"}</td>
-                  <td className="num text-right">{m ? `${decimal(m.onShare * 100, 0)} %` : "–"}</td>
-                  <td className="num text-right">{m ? `${decimal(m.firstFlashS, 2)} s` : "–"}</td>
-                  <td className="pl-6">
-                    {m === null ? (
-                      <span className="text-muted">does not flash</span>
-                    ) : !turns ? (
-                      "a pattern of its own"
-                    ) : verdict === "" ? (
-                      "a proper flash"
-                    ) : (
-                      <span className="font-bold">
-                        <SeverityMark severity="fix" word={false} /> {verdict}
-                      </span>
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
+          );
+        })}
+      </DataTable>
     </Section>
   );
 }

@@ -1,4 +1,5 @@
 import { decimal, type Seen } from "@dragonet/core";
+import { DataTable, right } from "../ui/DataTable.tsx";
 import { Section } from "../ui/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 
@@ -17,55 +18,36 @@ export function SeenByVehicle({ seen }: { seen: readonly Seen[] }) {
       title="What the vehicle sees"
       about="Current on each factory wire that this job taps or replaces a lamp on, with its signal on and the engine running."
     >
-      <div
-        className="relative overflow-x-auto"
-        tabIndex={0}
-        role="group"
-        aria-label="What the vehicle sees"
+      <DataTable
+        label="What the vehicle sees"
+        heads={[
+          "Wire",
+          right("Replaced"),
+          right("Now"),
+          right("Wants"),
+          { words: "Verdict", className: "pl-6!" },
+        ]}
       >
-        <table className="w-full border-collapse">
-          <thead>
-            <tr>
-              <th scope="col">Wire</th>
-              <th scope="col" className="text-right">
-                Replaced
-              </th>
-              <th scope="col" className="text-right">
-                Now
-              </th>
-              <th scope="col" className="text-right">
-                Wants
-              </th>
-              <th scope="col" className="pl-6!">
-                Verdict
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {seen.map((s) => (
-              <tr key={s.pinId} className="border-t border-hair">
-                <td className="py-0.5">{s.carries}</td>
-                <td className="num text-right">{decimal(s.wasA, 2)} A</td>
-                <td className="num text-right">{decimal(s.nowA, 2)} A</td>
-                <td className="num text-right">
-                  {s.leastA > 0 ? `${decimal(s.leastA, 2)} A` : "–"}
-                </td>
-                <td className="pl-6">
-                  {s.verdict === "missed" && s.wasA > 0 ? (
-                    <span className="font-bold">
-                      <SeverityMark severity="fix" word={false} /> {VERDICT_WORDS.missed}
-                    </span>
-                  ) : s.wasA === 0 ? (
-                    "tapped, nothing replaced"
-                  ) : (
-                    VERDICT_WORDS[s.verdict]
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+        {seen.map((s) => (
+          <tr key={s.pinId} className="border-t border-hair">
+            <td className="py-0.5">{s.carries}</td>
+            <td className="num text-right">{decimal(s.wasA, 2)} A</td>
+            <td className="num text-right">{decimal(s.nowA, 2)} A</td>
+            <td className="num text-right">{s.leastA > 0 ? `${decimal(s.leastA, 2)} A` : "–"}</td>
+            <td className="pl-6">
+              {s.verdict === "missed" && s.wasA > 0 ? (
+                <span className="font-bold">
+                  <SeverityMark severity="fix" word={false} /> {VERDICT_WORDS.missed}
+                </span>
+              ) : s.wasA === 0 ? (
+                "tapped, nothing replaced"
+              ) : (
+                VERDICT_WORDS[s.verdict]
+              )}
+            </td>
+          </tr>
+        ))}
+      </DataTable>
     </Section>
   );
 }

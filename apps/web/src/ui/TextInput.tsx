@@ -26,7 +26,7 @@ export function TextInput(props: TextInputProps) {
   };
 
   return (
-    <span className="inline-flex flex-col">
+    <span className="inline-flex max-w-full flex-col">
       <input
         type={type}
         aria-label={label}

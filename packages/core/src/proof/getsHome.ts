@@ -87,4 +87,4 @@ export function getsHomeWords({ ridesHome, lost, uncounted }: GetsHome): string 
 export const homeWords = (fault: GetsHome & { readonly overheats: string }): string =>
   fault.overheats === ""
     ? getsHomeWords(fault)
-    : "Do not ride on: part the battery, and mend it before it is joined again.";
+    : "Do not ride on: disconnect the battery, and mend the wire before it is connected again.";

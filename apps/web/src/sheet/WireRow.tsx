@@ -1,0 +1,27 @@
+import { lengthText, type UnitSystem, type WireLine } from "@dragonet/core";
+import { WireSwatch } from "../ui/WireSwatch.tsx";
+
+/** Heads of a list of wires, `done` being what is ticked on the paper. */
+export const wireHeads = (done: string): readonly string[] => [
+  ...["Flag", "Size", "Colour", "Length", "From, to", done],
+];
+
+/** The cells of one wire on paper: flag, size, colour, length, ends, a box to tick. */
+export function WireCells({ wire, units }: { wire: WireLine; units: UnitSystem }) {
+  return (
+    <>
+      <td className="num">{wire.label}</td>
+      <td className="num">{wire.gaugeId}</td>
+      <td>
+        <WireSwatch colour={wire.colour} />
+      </td>
+      <td className="num">{lengthText(wire.lengthM, units)}</td>
+      <td>
+        {wire.from}, {wire.to}
+      </td>
+      <td>
+        <span className="inline-block size-3.5 border border-edge" aria-hidden />
+      </td>
+    </>
+  );
+}
