@@ -1,29 +1,17 @@
+import { IsIn, IsInt, Max, Min } from "class-validator";
 import {
-  ArrayMaxSize,
-  ArrayUnique,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  Max,
-  Min,
-} from "class-validator";
-import {
-  BATTERY_CHEMISTRIES,
   CERTAINTIES,
-  CHARGING_KINDS,
   CIRCUIT_FAMILIES,
-  HAZARDS,
   LIVE_WHEN,
-  PACK_CHEMISTRIES,
   PIN_SUPPLIES,
-  PLACE_ROLES,
   SWITCHED_SIDES,
   TURN_PRINCIPLES,
   VEHICLE_KINDS,
   type Fact,
 } from "@dragonet/core";
 import { applyDecorators } from "./applyDecorators.ts";
+import { EngineSystemDto, PackAndBatterySystemDto, PackSystemDto, SystemDto } from "./electrics.ts";
+import { PlaceDto, SegmentDto, SizeDto } from "./routeMap.ts";
 import {
   IsAmount,
   IsFact,
@@ -40,121 +28,6 @@ import {
 /** How many lamps, as far as anybody has counted. */
 const IsCountOrNull = (): PropertyDecorator =>
   applyDecorators(IsNullable("integer"), IsInt(), Min(0), Max(20));
-
-class BatteryDto {
-  @IsIn(BATTERY_CHEMISTRIES)
-  chemistry!: string;
-
-  @IsInt()
-  @Min(0)
-  @Max(24)
-  cells!: number;
-
-  @IsFact()
-  capacityAh!: Fact;
-
-  @IsAmount(1, 100)
-  hourRate!: number;
-
-  @IsFact()
-  peukert!: Fact;
-
-  @IsFact()
-  noStartSoc!: Fact;
-
-  @IsFact()
-  chargerA!: Fact;
-}
-
-class ChargingPointDto {
-  @IsId()
-  id!: string;
-
-  @IsAmount(0, 30000)
-  rpm!: number;
-
-  @IsFact()
-  outputA!: Fact;
-}
-
-class ChargingDto {
-  @IsIn(CHARGING_KINDS)
-  kind!: string;
-
-  @IsFact()
-  regulatedV!: Fact;
-
-  @IsFact()
-  idleRpm!: Fact;
-
-  @IsFact()
-  townRpm!: Fact;
-
-  @IsFact()
-  cruiseRpm!: Fact;
-
-  @IsListOf(() => ChargingPointDto, 50)
-  points!: ChargingPointDto[];
-}
-
-class PackDto {
-  @IsIn(PACK_CHEMISTRIES)
-  chemistry!: string;
-
-  @IsAmount(6, 1000)
-  nominalV!: number;
-
-  @IsInt()
-  @Min(1)
-  @Max(100)
-  blocks!: number;
-
-  @IsFact()
-  capacityAh!: Fact;
-
-  @IsInt()
-  @Min(1)
-  @Max(400)
-  cells!: number;
-
-  @IsFact()
-  topOfChargeV!: Fact;
-
-  @IsFact()
-  resistanceOhm!: Fact;
-
-  @IsFact()
-  chargerA!: Fact;
-
-  @IsAmount(50, 500)
-  inletV!: number;
-
-  @IsFact()
-  rangeKm!: Fact;
-}
-
-class SystemDto {
-  @IsIn(["engine", "pack", "packAndBattery"])
-  kind!: string;
-}
-
-class EngineSystemDto extends SystemDto {
-  @IsObjectOf(() => BatteryDto)
-  battery!: BatteryDto;
-
-  @IsObjectOf(() => ChargingDto)
-  charging!: ChargingDto;
-}
-
-class PackSystemDto extends SystemDto {
-  @IsObjectOf(() => PackDto)
-  pack!: PackDto;
-}
-
-class PackAndBatterySystemDto extends PackSystemDto {
-  @IsObjectOf(() => BatteryDto)
-  battery!: BatteryDto;
-}
 
 class TurnDto {
   @IsIn(TURN_PRINCIPLES)
@@ -242,60 +115,6 @@ class ConnectorDto {
 
   @IsRef("a place")
   at!: string;
-}
-
-class SizeDto {
-  @IsFact()
-  lengthM!: Fact;
-
-  @IsFact()
-  widthM!: Fact;
-
-  @IsFact()
-  heightM!: Fact;
-}
-
-class PlaceDto {
-  @IsId()
-  id!: string;
-
-  @IsText(120)
-  name!: string;
-
-  @IsIn(PLACE_ROLES)
-  role!: string;
-
-  @IsAmount(0, 20)
-  backM!: number;
-
-  @IsAmount(-5, 5)
-  rightM!: number;
-}
-
-class SegmentDto {
-  @IsId()
-  id!: string;
-
-  @IsId()
-  fromId!: string;
-
-  @IsId()
-  toId!: string;
-
-  @IsFact()
-  lengthM!: Fact;
-
-  @IsBoolean()
-  factory!: boolean;
-
-  @IsArray()
-  @ArrayMaxSize(HAZARDS.length)
-  @ArrayUnique()
-  @IsIn(HAZARDS, { each: true })
-  hazards!: string[];
-
-  @IsText()
-  note!: string;
 }
 
 class ConnectorPinDto {

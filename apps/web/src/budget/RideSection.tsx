@@ -1,9 +1,7 @@
 import { proxy } from "comlink";
-import { Plus } from "lucide-react";
 import { useEffect, useState } from "react";
 import {
   SHIPPED_RIDES,
-  append,
   decimal,
   speedsOf,
   span,
@@ -16,13 +14,12 @@ import {
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
-import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { LazyChart } from "../ui/LazyChart.tsx";
-import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Loading } from "../ui/states.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+import { RideLegs } from "./RideLegs.tsx";
 import type { RideReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
 
@@ -39,108 +36,6 @@ function rideEdits(job: Job, legs: readonly RideLeg[]): Edit[] {
       at: i,
     })),
   ];
-}
-
-const NUMBERS = [
-  ["minutes", "min", 1440],
-  ["rpm", "rpm", 30000],
-  ["brake", "", 1],
-  ["turn", "", 1],
-  ["starts", "", 100],
-  ["extraA", "A", 1000],
-] as const;
-
-const HEADS = ["Leg", "Time", "Engine", "Brake", "Turning", "Starts", "Besides", ""];
-
-function Legs({ legs, canEdit }: { legs: readonly RideLeg[]; canEdit: boolean }) {
-  const job = useJob();
-  const edit = useEdit();
-  const own = job.ride.length > 0;
-  const set = (leg: RideLeg, field: keyof RideLeg, value: string | number): void =>
-    edit([{ kind: "set", entity: "rideLeg", id: leg.id, field, value } as unknown as Edit]);
-  return (
-    <fieldset disabled={!canEdit || !own} className="min-w-0">
-      <legend className="sr-only">Legs of the ride</legend>
-      <div className="relative overflow-x-auto">
-        <table className="w-full border-collapse text-small">
-          <thead>
-            <tr>
-              {HEADS.map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {legs.map((leg) => (
-              <tr key={leg.id} className="border-t border-hair">
-                <td className="py-0.5 pr-2">
-                  {own ? (
-                    <TextInput
-                      label="Leg"
-                      value={leg.name}
-                      className="w-44"
-                      maxLength={120}
-                      onCommit={(v) => set(leg, "name", v)}
-                    />
-                  ) : (
-                    leg.name
-                  )}
-                </td>
-                {NUMBERS.map(([field, unit, max]) => (
-                  <td key={field} className="num pr-2">
-                    {own ? (
-                      <NumberInput
-                        label={`${leg.name}: ${field}`}
-                        {...(unit === "" ? {} : { unit })}
-                        value={leg[field]}
-                        min={field === "minutes" ? 0.1 : 0}
-                        max={max}
-                        className="w-14"
-                        onCommit={(v) => set(leg, field, field === "starts" ? Math.round(v) : v)}
-                      />
-                    ) : (
-                      `${decimal(leg[field], 2)} ${unit}`
-                    )}
-                  </td>
-                ))}
-                <td>
-                  {own && (
-                    <RemoveButton
-                      what={leg.name}
-                      onClick={() => edit([{ kind: "remove", entity: "rideLeg", id: leg.id }])}
-                    />
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {own && canEdit && (
-        <Button
-          look="quiet"
-          onClick={() =>
-            edit([
-              append(job, "rideLeg", {
-                id: mint("leg"),
-                name: "next leg",
-                minutes: 10,
-                rpm: 2000,
-                brake: 0,
-                turn: 0,
-                starts: 0,
-                extraA: 0,
-              }),
-            ])
-          }
-        >
-          <Plus size={15} aria-hidden /> Leg
-        </Button>
-      )}
-    </fieldset>
-  );
 }
 
 function useRide(job: Job, startSoc: number): RideReport | null {
@@ -346,7 +241,7 @@ export function RideSection({ charging, canEdit }: { charging: ChargingFacts; ca
           bands={bounds ? [{ key: "band", name: "nine of ten rides" }] : []}
           lines={[{ key: "soc", name: "best estimate" }]}
         />
-        <Legs legs={report.legs} canEdit={canEdit} />
+        <RideLegs legs={report.legs} canEdit={canEdit} />
       </Section>
       <Section title="Output against engine speed">
         <Curve report={report} />

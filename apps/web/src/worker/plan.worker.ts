@@ -2,14 +2,10 @@ import { expose } from "comlink";
 import {
   BusFollower,
   CandumpReader,
-  RUNNING_STATES,
   SIMULATED_DBC,
   alternatives,
   benchAt,
   boundsOfRides,
-  breakEven,
-  chargingBudget,
-  chargingOutputA,
   checkedCircuit,
   compareWays,
   controlsOf,
@@ -21,9 +17,7 @@ import {
   framesOf,
   groupFindings,
   groupsOf,
-  legsOf,
   measureFlash,
-  minutesToRepay,
   planJob,
   proveGroup,
   printCandump,
@@ -34,18 +28,14 @@ import {
   routeOf,
   seeded,
   seenByVehicle,
-  simulateRide,
   simulateSignals,
   soundRemedies,
-  switchOffFirst,
   synthesise,
   weakestPoints,
   toolsOf,
   withCauses,
   type BenchControls,
   type BenchView,
-  type BreakEven,
-  type ChargingFacts,
   type Circuit,
   type CutList,
   type Difference,
@@ -55,23 +45,21 @@ import {
   type FlashMeasure,
   type FlashRemedy,
   type Input,
-  type Interval,
   type Job,
   type JobPlan,
   type Part,
-  type Ride,
   type RideBounds,
-  type RideLeg,
   type RideSamples,
   type RoutePlan,
   type RunId,
-  type RunningState,
   type Seen,
   type Tool,
   type SignalTrace,
-  type SwitchOff,
   type UnitSystem,
 } from "@dragonet/core";
+import { rideReport } from "./rideReport.ts";
+
+export type { RideReport } from "./rideReport.ts";
 
 export interface BenchPlan extends JobPlan {
   readonly controls: BenchControls;
@@ -97,21 +85,6 @@ let bounding = 0;
 /** Rides drawn within the bounds of their facts: enough for the edges to stand still. */
 const BOUND_SAMPLES = 200;
 
-export interface RideReport {
-  readonly ride: Ride;
-  readonly legs: readonly RideLeg[];
-  readonly states: readonly {
-    readonly state: RunningState;
-    readonly even: BreakEven;
-    readonly repayMinutes: number | null;
-  }[];
-  /** The state that falls short, or idle. */
-  readonly worst: RunningState;
-  readonly switchOff: readonly SwitchOff[];
-  readonly curve: readonly { readonly rpm: number; readonly output: Interval }[];
-  readonly loadA: readonly { readonly rpm: number; readonly load: Interval }[];
-}
-
 /** What a log of the bus gave: the controls as a script, and how much of it was known. */
 export interface Replay {
   readonly script: string;
@@ -132,19 +105,6 @@ export type PlayReport =
       readonly remedies: readonly FlashRemedy[];
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
-
-const CURVE_STEPS = 24;
-
-/** The charging curve with its bounds, over the speeds it is known for. */
-function curveOf(charging: ChargingFacts): RideReport["curve"] {
-  const { points } = charging;
-  const [first, last] = [points[0]!.rpm, points[points.length - 1]!.rpm];
-  return Array.from({ length: CURVE_STEPS + 1 }, (_, i) => {
-    const rpm = first + ((last - first) * i) / CURVE_STEPS;
-    const exact = { value: rpm, low: rpm, high: rpm, provenance: "measured" } as const;
-    return { rpm, output: chargingOutputA(charging, exact) };
-  });
-}
 
 /** Lets messages in between two slices of long work: a newer trial ends an older one. */
 const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
@@ -227,34 +187,7 @@ const planner = {
     return report;
   },
 
-  /** A ride on the job's own legs, and where the charging system breaks even. */
-  ride(job: Job, startSoc: number): RideReport | null {
-    const { system } = job.vehicle;
-    if (system.kind !== "engine") return null;
-    const circuit = synthesise(job);
-    const { charging, battery } = system;
-    const states = RUNNING_STATES.map((state) => {
-      const { spareA } = chargingBudget(job, circuit, charging, state);
-      return {
-        state,
-        even: breakEven(job, circuit, charging, state),
-        repayMinutes: minutesToRepay(spareA.mid),
-      };
-    });
-    const worst = states.find((s) => s.repayMinutes === null)?.state ?? "idle";
-    return {
-      ride: simulateRide(job, circuit, charging, battery, startSoc),
-      legs: legsOf(job, charging),
-      states,
-      worst,
-      switchOff: switchOffFirst(job, circuit, charging, worst),
-      curve: curveOf(charging),
-      loadA: RUNNING_STATES.map((state) => ({
-        rpm: charging[`${state}Rpm`].value,
-        load: chargingBudget(job, circuit, charging, state).loadA,
-      })),
-    };
-  },
+  ride: rideReport,
 
   /** The same ride many times within its bounds, in slices; null when a newer call came. */
   async rideBounds(

@@ -1,24 +1,6 @@
 import { decimal } from "../quantity/index.ts";
 import type { Choice, ChoiceKind } from "../circuit/index.ts";
-import {
-  boxOf,
-  channelOf,
-  conditionText,
-  inputWord,
-  type Feed,
-  type Job,
-  type Run,
-} from "../job/index.ts";
-import {
-  GENERIC_RELAY,
-  relayForV,
-  switchForV,
-  wayRelay,
-  type BoxPart,
-  type ConnectorPart,
-  type RelayPart,
-  type SwitchPart,
-} from "../part/index.ts";
+import { conditionText, inputWord, type Feed, type Job, type Run } from "../job/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import { fuseForDraw } from "../protection/index.ts";
 import { decideCoil } from "./coil.ts";
@@ -27,61 +9,18 @@ import { drawOf, loadsOf, mostDrawA } from "./draw.ts";
 import { decideFuse } from "./fuse.ts";
 import { logicOf, needsLogic, type Way } from "./logic.ts";
 import type { Decision } from "./decision.ts";
-import type { Choices, Gaps, PlannedModule, RunPlan } from "./plan.ts";
+import type { Choices, Gaps, RunPlan } from "./plan.ts";
 import { decideRelay } from "./relay.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "./kitControl.ts";
+import { describeSwitch, moduleOf, plugOf, relayOf, switchOf } from "./runParts.ts";
 import { chooseTap, pinText } from "./tap.ts";
-
-function switchOf(job: Job, run: Run, feed: FeedPoint): SwitchPart {
-  const part = job.parts.find((p) => p.id === run.switchPartId);
-  return part?.kind === "switch" ? part : switchForV(feed.range.highV);
-}
-
-function relayOf(job: Job, run: Run, box: BoxPart | null, tap: ConnectorPin | null): RelayPart {
-  if (box && box.form !== "fuseBlock") return wayRelay(box, channelOf(job, run));
-  const part = job.parts.find((p) => p.id === run.relayPartId);
-  if (part?.kind === "relay") return part;
-  const { system } = job.vehicle;
-  return tap?.supply === "pack" && system.kind !== "engine"
-    ? relayForV(system.pack.nominalV)
-    : GENERIC_RELAY;
-}
-
-function plugOf(job: Job, run: Run): ConnectorPart | null {
-  const part = job.parts.find((p) => p.id === run.connectorPartId);
-  return part?.kind === "connector" ? part : null;
-}
-
-function describeSwitch(
-  part: SwitchPart,
-  drawA: number,
-  useRelay: boolean,
-  chosen: boolean,
-): Decision<SwitchPart> {
-  const carries = useRelay
-    ? "It carries the coil only, well under an amp."
-    : `It carries the load itself: ${decimal(drawA)} A of its ${decimal(part.contactA)} A.`;
-  return {
-    value: part,
-    picked: part.name,
-    reason: chosen ? carries : `No switch picked yet; planned with a plain one. ${carries}`,
-    pinned: chosen,
-  };
-}
 
 /** Relays that a control of several ways takes, the run's own apart, in words. */
 function countOf(ways: readonly Way[]): string {
   const helpers = ways.reduce((n, way) => n + way.helpers.length, 0);
   const relays = helpers === 0 ? "" : ` and ${helpers} helping relay${helpers === 1 ? "" : "s"}`;
   return `${ways.length} way${ways.length === 1 ? "" : "s"} to the coil${relays}`;
-}
-
-/** The plug-in module that a run goes through, with its channel. */
-function moduleOf(job: Job, run: Run): PlannedModule | null {
-  const supply = job.supplies.find((s) => s.id === run.throughId);
-  const part = supply && boxOf(job, supply.id);
-  return supply && part?.form === "plugIn" ? { supply, part, channel: channelOf(job, run) } : null;
 }
 
 /** Draw in A up to which a lamp may hang on a factory wire that has it to spare: common practice. */
