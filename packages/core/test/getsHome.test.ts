@@ -136,9 +136,15 @@ describe("riding home", () => {
 
 describe("a wire that may burn", () => {
   it("is never told to be ridden on with", () => {
-    const home = { ridesHome: "yes", lost: [], uncounted: [] } as const;
+    const home = { ridesHome: "yes", lost: [], uncounted: [], chatters: false } as const;
     expect(homeWords({ ...home, overheats: "" })).toContain("it rides home");
     expect(homeWords({ ...home, overheats: "18 AWG wire 1.1" })).toMatch(/^Do not ride on/);
+  });
+
+  it("nor is a relay that chatters told as nothing known", () => {
+    const fault = { ridesHome: "unknown", lost: [], uncounted: [], overheats: "" } as const;
+    expect(homeWords({ ...fault, chatters: true })).toContain("lets go without end");
+    expect(homeWords({ ...fault, chatters: false })).toContain("Not solved");
   });
 });
 

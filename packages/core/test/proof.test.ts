@@ -299,14 +299,17 @@ describe("what a run is proven and broken with", () => {
   it("holds everything that it hangs on, so that its faults have a solution", () => {
     let tried = 0;
     let unsolved = 0;
+    let chatters = 0;
     for (let i = 1; i <= 40; i += 1) {
       const job = randomJob(chanceOf(1000 + i));
       const found = faults(job, synthesise(job))!;
       tried += found.length;
-      unsolved += found.filter((f) => !f.solved).length;
+      unsolved += found.filter((f) => !f.solved && !f.chatters).length;
+      chatters += found.filter((f) => f.chatters).length;
     }
     expect(tried).toBeGreaterThan(3000);
-    // What is left chatters: a relay that pulls in and lets go on a bad joint settles nowhere.
     expect(unsolved / tried).toBeLessThan(0.003);
+    // A relay that pulls in and lets go on a bad joint does just that.
+    expect(chatters).toBeGreaterThan(0);
   });
 });

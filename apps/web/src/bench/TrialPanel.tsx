@@ -148,7 +148,7 @@ export function TrialPanel({ plan, onPlace, onReport }: TrialPanelProps) {
       void planner().stop();
     };
   }, [plan, stopped, onReport]);
-  const unsolved = report?.faults.filter((f) => !f.solved).length ?? 0;
+  const unsolved = report?.faults.filter((f) => !f.solved && !f.chatters).length ?? 0;
   if (!report) {
     return (
       <section aria-label="Trial">

@@ -46,6 +46,8 @@ export interface FaultResult extends GetsHome {
   readonly overheats: string;
   /** Whether the circuit with the fault has a solution; where not, nothing of what follows is known. */
   readonly solved: boolean;
+  /** A relay pulls in and lets go without end: that is what it does, and no point is its answer. */
+  readonly chatters: boolean;
   /** Places on its way where a wire may chafe and nobody has signed for its protection. */
   readonly chafes: readonly string[];
 }
@@ -79,11 +81,10 @@ const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
     .faults(element, circuit)
     .map((fault) => ({ ...fault, words: `${name}: ${fault.words}`, element }));
 
-/** Relays and converters as they stand with a fault in place; null where nothing settles. */
+/** Relays and converters as they stand with a fault in place. */
 function solveWithFault(circuit: Circuit, position: Position, celsius: number, trial: Trial) {
   const change = (network: Network): Network => realSources(circuit, withFault(network, trial));
-  const solved = solveCircuitWith(circuit, { position, celsius, change });
-  return solved.kind === "solved" ? solved.result : null;
+  return solveCircuitWith(circuit, { position, celsius, change });
 }
 
 /** What a fault does in one position of the controls. */
@@ -97,10 +98,17 @@ interface Outcome {
 }
 
 /** One trial in one position; null where nothing settles. */
-function tryAt(job: Job, scope: Scope, trial: Trial, position: Position): Outcome | null {
+function tryAt(
+  job: Job,
+  scope: Scope,
+  trial: Trial,
+  position: Position,
+): Outcome | "chatters" | null {
   const { circuit } = scope;
-  const result = solveWithFault(circuit, position, job.practices.ambientC, trial);
-  if (!result) return null;
+  const solved = solveWithFault(circuit, position, job.practices.ambientC, trial);
+  if (solved.kind === "chatters") return "chatters";
+  if (solved.kind !== "solved") return null;
+  const { result } = solved;
   const opening = openingIn(circuit, result.amps);
   const opens = opening?.opens ?? null;
   const works = ({ load, run }: ScopeLoad): boolean => {
@@ -137,7 +145,15 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     chafes: chafed ? chafePlaces(job, scope.route, trial.element.id) : NOWHERE,
   };
   const unsolved: FaultResult = {
-    ...{ ...base, dark: [], staysOn: [], opens: null, overheats: "", solved: false },
+    ...{
+      ...base,
+      dark: [],
+      staysOn: [],
+      opens: null,
+      overheats: "",
+      solved: false,
+      chatters: false,
+    },
     ...{ ridesHome: "unknown", lost: [], uncounted: [] },
   };
   const stages = trial.asked === "on" ? scope.stages() : [offStage(job)];
@@ -146,7 +162,8 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
   const outcomes: Outcome[] = [];
   for (const { position, lit } of stages) {
     const outcome = tryAt(job, scope, trial, position);
-    if (!outcome) return unsolved;
+    if (outcome === null) return unsolved;
+    if (outcome === "chatters") return { ...unsolved, chatters: true };
     outcomes.push(outcome);
     for (const { load } of scope.loads) {
       const works = outcome.working.has(load.id);
@@ -159,7 +176,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
   const labels = (list: readonly LoadElement[]): string[] => list.map((load) => load.label);
   return {
     ...base,
-    solved: true,
+    ...{ solved: true, chatters: false },
     dark: labels(dark),
     staysOn: labels(staysOn),
     opens: first?.opens ?? null,
