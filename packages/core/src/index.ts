@@ -25,3 +25,5 @@ export * from "./place/index.ts";
 export * from "./bus/index.ts";
 export { UnitSites, Ways, lengthOf, costOf, waysFrom, type MapWay } from "./way/index.ts";
 export * from "./fit/index.ts";
+export * from "./sync/index.ts";
+export * from "./diagnosis/index.ts";

@@ -214,7 +214,7 @@ const SIGNS: Readonly<Record<string, string>> = {
 };
 
 /** A terminal as people say it: "87", "input +", "channel 3". */
-function terminalWords(terminal: string): string {
+export function terminalWords(terminal: string): string {
   const channel = /^(ch|in|ret)(\d+)$/.exec(terminal);
   if (channel) {
     const what = { ch: "channel", in: "input", ret: "ground of input" }[channel[1] as "ch"];

@@ -191,7 +191,16 @@ export function hornQuad(): Job {
       onTown: 0.1,
       onCruise: 0,
     })
-    .routed().job;
+    .routed()
+    .tested(
+      "2026-11-25",
+      "Pim Okkerse",
+      ["amps|off|horns.fuse", 0],
+      ["look|key|horns.load1", 0],
+      ["volts|key+horns|battery.pos|0", 12.6],
+      ["look|key+horns|horns.load1", 1],
+      ["look|key+horns|horns.load2", 0],
+    ).job;
 }
 
 export function wallQuad(): Job {
@@ -206,7 +215,16 @@ export function wallQuad(): Job {
       onTown: 0.2,
       onCruise: 0,
     })
-    .routed().job;
+    .routed()
+    .tested(
+      "2026-11-24",
+      "Pim Okkerse",
+      ["look|key|bar.load1", 0],
+      ["volts|key+bar|battery.pos|0", 12.66],
+      ["look|key+bar|bar.load1", 1],
+      ["amps|off|bar.fuse", "No clamp at hand; the fuse was out over night and the battery stood."],
+      ["amps|key+bar|bar.fuse", 2.9],
+    ).job;
 }
 
 export function handedOverMotorcycle(): Job {
@@ -221,5 +239,20 @@ export function handedOverMotorcycle(): Job {
       onTown: 0.1,
       onCruise: 0.6,
     })
-    .routed().job;
+    .routed()
+    .tested(
+      "2026-05-12",
+      "Pim Okkerse",
+      ["look|high+key+pods|pods.load1", 1],
+      ["amps|high+key+pods|pods.fuse", 4.5],
+    )
+    .tested(
+      "2026-11-19",
+      "Ansa Tordoff",
+      ["amps|off|pods.fuse", 0],
+      ["look|off|pods.load1", 0],
+      ["look|high+key+pods|pods.load1", 1],
+      ["look|high+key+pods|pods.load2", 1],
+      ["amps|high+key+pods|pods.fuse", 4.4],
+    ).job;
 }

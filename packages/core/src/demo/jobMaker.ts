@@ -168,6 +168,26 @@ export class FitMaker extends JobMaker {
     return this.do(...takeLengths(lengthsOff(plan)));
   }
 
+  /** What was read at a test on a day: steps with their values, or with why they were left out. */
+  tested(
+    day: string,
+    by: string,
+    ...readings: readonly (readonly [string, number | string])[]
+  ): this {
+    return this.do(
+      ...readings.map(([step, said], i) =>
+        append(this.job, "reading", {
+          id: this.mint("reading"),
+          step,
+          value: typeof said === "number" ? said : null,
+          note: typeof said === "string" ? said : "",
+          by,
+          at: `${day}T10:${String(i + 10)}:00.000Z`,
+        }),
+      ),
+    );
+  }
+
   /** A step of the ledger, as it is dictated. */
   step(text: string, tookMin = 0): this {
     const read = readStep(text);

@@ -48,6 +48,7 @@ export function createJob(
     mounts: [],
     bonds: [],
     checks: [],
+    readings: [],
   };
 }
 

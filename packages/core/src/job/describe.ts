@@ -17,6 +17,7 @@ const ENTITY_WORDS: Readonly<Record<string, string>> = {
   charging: "charging",
   pack: "pack",
   wish: "wish",
+  reading: "reading",
   blocker: "blocker",
   kitItem: "kit item",
   part: "part",

@@ -41,6 +41,7 @@ import type {
   Use,
   Wish,
 } from "./job.ts";
+import type { Reading } from "./reading.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
 /** The parts of a job that exist once. Their fields are what a `set` edit names. */
@@ -90,6 +91,7 @@ export interface Collections {
   mount: Mount;
   bond: Bond;
   check: Check;
+  reading: Reading;
 }
 
 export type SingletonName = keyof Singletons;
@@ -205,6 +207,7 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
   mount: { get: (job) => job.mounts, put: (job, mounts) => ({ ...job, mounts }) },
   bond: { get: (job) => job.bonds, put: (job, bonds) => ({ ...job, bonds }) },
   check: { get: (job) => job.checks, put: (job, checks) => ({ ...job, checks }) },
+  reading: { get: (job) => job.readings, put: (job, readings) => ({ ...job, readings }) },
 };
 
 export const isSingleton = (name: string): name is SingletonName => Object.hasOwn(SINGLETONS, name);

@@ -15,9 +15,10 @@ import type {
   Template,
 } from "./fit.ts";
 import type { RunId } from "./ids.ts";
+import type { Reading } from "./reading.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
-export const JOB_FORMAT = "dragonet-job/4";
+export const JOB_FORMAT = "dragonet-job/5";
 
 /** The stages in the order people work. */
 export const STAGES = [
@@ -228,4 +229,6 @@ export interface Job {
   readonly mounts: readonly Mount[];
   readonly bonds: readonly Bond[];
   readonly checks: readonly Check[];
+  /** What was read at tests on the vehicle. */
+  readonly readings: readonly Reading[];
 }

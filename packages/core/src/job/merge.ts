@@ -1,3 +1,4 @@
+import equal from "fast-deep-equal";
 import type { Edit } from "./edit.ts";
 
 /** Where an edit lands: a field, or a whole entry when it is added or removed. */
@@ -44,7 +45,7 @@ export function clashes(mine: readonly Edit[], theirs: readonly Edit[]): Clash[]
     const last = theirs.findLast((their) =>
       touchOf(my).some((a) => touchOf(their).some((b) => meet(a, b))),
     );
-    if (last && JSON.stringify(my) !== JSON.stringify(last)) found.push({ mine: my, theirs: last });
+    if (last && !equal(my, last)) found.push({ mine: my, theirs: last });
   }
   return found;
 }

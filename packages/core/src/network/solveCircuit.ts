@@ -90,6 +90,25 @@ export interface SolveOptions {
   readonly estimate?: Estimate;
   /** A change of the network before it is solved: a fault. */
   readonly change?: (network: Network) => Network;
+  /**
+   * A name for the shape that the change makes: changes of one name give the same branches in
+   * the same order, and what was worked out for the first serves the others.
+   */
+  readonly shape?: string;
+}
+
+const shaped = new WeakMap<Circuit, Map<string, Compiled>>();
+
+/** A changed network in flat arrays, from before where its shape is known. */
+function compiledAs(circuit: Circuit, shape: string | undefined, network: Network): Compiled {
+  if (shape === undefined) return compile(network);
+  const known = shaped.get(circuit) ?? new Map<string, Compiled>();
+  shaped.set(circuit, known);
+  const before = known.get(shape);
+  if (before) return before;
+  const made = compile(network);
+  known.set(shape, made);
+  return made;
 }
 
 /** An element whose branches change with the position, and where they are among the others. */
@@ -199,15 +218,13 @@ export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResu
     let compiled: Compiled;
     if (change) {
       const network = change(networkOf(circuit, options));
-      if (changedBoard) {
-        const board = changedBoard;
-        network.branches.forEach((branch, k) => {
-          putLaw(board, k, branch.model);
-        });
-        for (const [node, volts] of network.held) hold(board, node, volts);
-      }
-      changedBoard ??= compile(network);
-      compiled = changedBoard;
+      changedBoard ??= compiledAs(circuit, o.shape, network);
+      const board = changedBoard;
+      network.branches.forEach((branch, k) => {
+        putLaw(board, k, branch.model);
+      });
+      for (const [node, volts] of network.held) hold(board, node, volts);
+      compiled = board;
     } else {
       const board = boardOf(circuit, options);
       setBoard(circuit, board, options);

@@ -33,6 +33,15 @@ export interface JobSummary {
   readonly needs: readonly Need[];
 }
 
+/** Stages at which a vehicle has been tested, or goes without. */
+const AFTER_TEST: ReadonlySet<Stage> = new Set(["aim", "handOver"]);
+
+/** A job that is past its test and was never tested. */
+const untested = (job: Job): Waiting[] =>
+  AFTER_TEST.has(job.card.stage) && job.readings.length === 0 && job.runs.length > 0
+    ? [{ kind: "measure", text: "not tested on the vehicle" }]
+    : [];
+
 /** What blocks a job: what people wrote down, kit that is not there, and findings to stop for. */
 export function jobSummary(job: Job): JobSummary {
   const missing = job.kit
@@ -57,6 +66,7 @@ export function jobSummary(job: Job): JobSummary {
     waiting: [
       ...job.blockers.map(({ kind, text }): Waiting => ({ kind, text })),
       ...missing,
+      ...untested(job),
       ...stops,
     ],
     curing: job.bonds.flatMap((bond): Curing[] => {

@@ -1,5 +1,4 @@
 import {
-  GROUND,
   wholePath,
   type Circuit,
   type Element,
@@ -8,15 +7,10 @@ import {
   type TrunkCircuit,
 } from "../circuit/index.ts";
 import { chafePlaces } from "../fit/index.ts";
-import { asId, ownerName, type ElementId, type Job, type RunId } from "../job/index.ts";
-import {
-  solveCircuitWith,
-  type Network,
-  type NetworkBranch,
-  type Position,
-} from "../network/index.ts";
+import { ownerName, type ElementId, type Job, type RunId } from "../job/index.ts";
+import { solveCircuitWith, type Network, type Position } from "../network/index.ts";
 import { LIT_LEVEL } from "../part/index.ts";
-import { SHORT_OHM, insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
+import { insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import {
   levelOf,
@@ -28,6 +22,7 @@ import {
 } from "./faultScope.ts";
 import { getsHome, type GetsHome, type RidesHome } from "./getsHome.ts";
 import { openingIn, overheated, type Opens } from "./opening.ts";
+import { withFaults } from "./withFaults.ts";
 
 /** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
 const CYCLING_SHARE = 0.25;
@@ -54,26 +49,8 @@ export interface FaultResult extends GetsHome {
 
 const NOWHERE: readonly string[] = [];
 
-const CHAFE = asId<ElementId>("chafe");
-
 interface Trial extends FaultSpec {
   readonly element: Element;
-}
-
-/** The network with a fault in it. */
-function withFault(network: Network, { ohms, touches }: FaultSpec): Network {
-  const changed = new Map(ohms);
-  const branches = network.branches.map((b): NetworkBranch => {
-    const ohm = changed.get(b.id);
-    return ohm === undefined ? b : { ...b, model: { kind: "resistor", ohm } };
-  });
-  if (touches !== null) {
-    branches.push({
-      ...{ id: CHAFE, from: touches, to: GROUND, words: "chafe" },
-      model: { kind: "resistor", ohm: SHORT_OHM },
-    });
-  }
-  return { ...network, branches };
 }
 
 const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
@@ -83,7 +60,7 @@ const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
 
 /** Relays and converters as they stand with a fault in place. */
 function solveWithFault(circuit: Circuit, position: Position, celsius: number, trial: Trial) {
-  const change = (network: Network): Network => realSources(circuit, withFault(network, trial));
+  const change = (network: Network): Network => realSources(circuit, withFaults(network, [trial]));
   return solveCircuitWith(circuit, { position, celsius, change });
 }
 

@@ -1,4 +1,4 @@
-export { groupsOf, type RunGroup } from "./groups.ts";
+export { groupsOf, partOf, type RunGroup } from "./groups.ts";
 export {
   prove,
   proveGroup,
@@ -17,3 +17,5 @@ export {
 } from "./faults.ts";
 export { faultSeverity } from "./faultSeverity.ts";
 export { getsHome, getsHomeWords, homeWords, type GetsHome, type RidesHome } from "./getsHome.ts";
+export { realSources } from "./faultScope.ts";
+export { withFaults, type FaultChange } from "./withFaults.ts";

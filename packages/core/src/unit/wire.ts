@@ -41,8 +41,10 @@ export const wire: InsideSpec<WireElement> = {
     const ends = wireEnds(circuit, e);
     const own = ends.find((end) => !end.endsWith("splice") && !/^step \d/.test(end)) ?? "lamp";
     const laid = e.harness === "" || e.harnessId !== "";
-    const said = laid ? `wire ${e.label}, ${ends.join(" to ")}` : `pigtail of ${own}`;
     const live = e.role !== "return" && e.role !== "coilReturn";
+    const said = laid
+      ? `wire ${e.label}, ${ends.join(" to ")}`
+      : `${live ? "" : "ground "}pigtail of ${own}`;
     return [
       faultOf("open", `${said} broken`, e.id, OPEN_OHM),
       faultOf("badJoint", `${said} with a joint of ${BAD_JOINT_OHM} Ω`, e.id, BAD_JOINT_OHM),

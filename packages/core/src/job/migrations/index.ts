@@ -2,6 +2,7 @@ import type { Plain } from "./plain.ts";
 import { partTo2, practicesTo2, toVersion2, vehicleTo2 } from "./toVersion2.ts";
 import { toVersion3 } from "./toVersion3.ts";
 import { partTo4, practicesTo4, toVersion4, vehicleTo4 } from "./toVersion4.ts";
+import { toVersion5 } from "./toVersion5.ts";
 
 type Migrate = (value: unknown) => unknown;
 
@@ -18,6 +19,7 @@ const STEPS: readonly Step[] = [
   { job: toVersion2, part: partTo2, vehicle: vehicleTo2, practices: practicesTo2 },
   { job: toVersion3 },
   { job: toVersion4, part: partTo4, vehicle: vehicleTo4, practices: practicesTo4 },
+  { job: toVersion5 },
 ];
 
 /** Version of jobs, shelf parts, vehicle profiles and practices that this program writes. */

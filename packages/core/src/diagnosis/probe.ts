@@ -1,0 +1,171 @@
+import {
+  BATTERY,
+  GROUND,
+  PACK,
+  splitNode,
+  terminalNode,
+  unitAt,
+  type Circuit,
+  type Element,
+  type LoadElement,
+  type UnitKind,
+} from "../circuit/index.ts";
+import type { ElementId, Job, NodeId } from "../job/index.ts";
+import { senseOf, type Sense } from "./seen.ts";
+import type { TestState } from "./states.ts";
+import type { FaultSuspect, Suspect } from "./suspects.ts";
+import { PlaceWords } from "./words.ts";
+
+/** What a probe would read: a number with one standard deviation of facts, meter and fault. */
+export interface Expected {
+  readonly value: number;
+  readonly sigma: number;
+}
+
+/** A run as it is predicted, with its faults. */
+export interface Predictor {
+  /** Whether a fault is in anything that the run hangs on. */
+  touches(suspect: FaultSuspect): boolean;
+  /** What a probe reads with a fault in place, without spread; null where nothing settles. */
+  reads(suspect: FaultSuspect | null, probe: Probe): number | null;
+  /** What a probe would read with everything as built. */
+  sound(probe: Probe): Expected;
+  /** What a probe would read were a suspect the case. */
+  expects(suspect: Suspect, probe: Probe): Expected;
+}
+
+/** What is looked at in one state: a meter between two terminals, a clamp, or the eye. */
+export type ProbeAt =
+  | { readonly kind: "volts"; readonly node: NodeId; readonly against: NodeId }
+  | { readonly kind: "amps"; readonly elementId: ElementId }
+  | { readonly kind: "look"; readonly elementId: ElementId; readonly sense: Sense };
+
+export interface Probe {
+  /** The same for the same thing in the same state: what a reading is kept under. */
+  readonly id: string;
+  readonly state: TestState;
+  readonly at: ProbeAt;
+  /** The run it is part of the test of, with its faults. */
+  readonly bench: Predictor;
+  readonly words: string;
+  readonly unit: "V" | "A" | "";
+  /** Work of putting a tip there, min. */
+  readonly minutes: number;
+  /** Only while nothing covers it: everything a tip has to reach. */
+  readonly beforePanels: boolean;
+}
+
+/** Minutes to reach a unit's terminal with a tip: estimates, common practice. */
+const REACH_MIN: Readonly<Partial<Record<UnitKind, number>>> = {
+  ...{ battery: 0.3, pack: 0.4, fuse: 0.4, relay: 0.6, chassis: 0.6, groundBlock: 0.5, box: 0.5 },
+  ...{ converter: 0.6, flasher: 0.8, plug: 0.8, lamp: 0.8, diode: 0.8, switch: 1.2, control: 1.5 },
+  factory: 1,
+};
+/** A splice lies in its sleeve: it is not a place for a tip. */
+const LOOK_MIN = 0.1;
+const CLAMP_MIN = 0.6;
+/** Turning controls to another position, min. */
+export const TURN_MIN = 0.1;
+
+/** Groups of nodes that copper joins: what a meter between two of them can mean anything. */
+function islandsOf(circuit: Circuit): (node: NodeId) => NodeId {
+  const parent = new Map<NodeId, NodeId>();
+  const root = (node: NodeId): NodeId => {
+    const up = parent.get(node);
+    if (up === undefined || up === node) return node;
+    const top = root(up);
+    parent.set(node, top);
+    return top;
+  };
+  for (const { kind, from, to } of circuit.elements.values()) {
+    // An isolated converter joins nothing; what it does join has straps of its own.
+    if (kind !== "converter") parent.set(root(from), root(to));
+  }
+  return root;
+}
+
+/** The negative of a converter's output, or of a battery of its own. */
+function isNegative(circuit: Circuit, node: NodeId): boolean {
+  const { terminal } = splitNode(node);
+  if (terminal === "out_neg") return true;
+  return terminal === "neg" && unitAt(circuit, node)?.kind === "battery";
+}
+
+/** The negative that volts are measured against at a node; null where there is none in reach. */
+function negativeFor(circuit: Circuit): (node: NodeId) => NodeId | null {
+  const root = islandsOf(circuit);
+  const nodes = new Set<NodeId>();
+  for (const { from, to } of circuit.elements.values()) nodes.add(from).add(to);
+  const negatives = [
+    terminalNode(BATTERY, "neg"),
+    terminalNode(PACK, "neg"),
+    GROUND,
+    ...[...nodes].filter((node) => isNegative(circuit, node)),
+  ].filter((node) => nodes.has(node));
+  return (node) => {
+    const negative = negatives.find((n) => root(n) === root(node));
+    return negative === undefined || negative === node ? null : negative;
+  };
+}
+
+function reachOf(circuit: Circuit, node: NodeId): number | null {
+  if (node === GROUND) return REACH_MIN.battery ?? null;
+  const unit = unitAt(circuit, node);
+  const terminal = splitNode(node).terminal;
+  if (!unit?.terminals.some((t) => t.name === terminal)) return null;
+  return REACH_MIN[unit.kind] ?? null;
+}
+
+/** Nodes that a tip can reach, each with its negative. */
+export function reachable(
+  circuit: Circuit,
+): { readonly node: NodeId; readonly against: NodeId; readonly minutes: number }[] {
+  const negative = negativeFor(circuit);
+  const nodes = new Set<NodeId>();
+  for (const { from, to } of circuit.elements.values()) nodes.add(from).add(to);
+  return [...nodes].flatMap((node) => {
+    const minutes = reachOf(circuit, node);
+    const against = negative(node);
+    return minutes === null || against === null ? [] : [{ node, against, minutes }];
+  });
+}
+
+const loadsOf = (circuit: Circuit): LoadElement[] =>
+  [...circuit.elements.values()].filter((e): e is LoadElement => e.kind === "load");
+
+const fusesOf = (circuit: Circuit): Element[] =>
+  [...circuit.elements.values()].filter((e) => e.kind === "fuse");
+
+/** Everything that can be measured or seen of a circuit in some states. */
+export function probesOf(
+  job: Job,
+  circuit: Circuit,
+  states: readonly TestState[],
+  bench: Predictor,
+): Probe[] {
+  const places = reachable(circuit);
+  const [loads, fuses] = [loadsOf(circuit), fusesOf(circuit)];
+  const words = new PlaceWords(job, circuit);
+  return states.flatMap((state): Probe[] => [
+    ...loads.map((load): Probe => ({
+      id: `look|${state.id}|${load.id}`,
+      ...{ state, bench },
+      at: { kind: "look", elementId: load.id, sense: senseOf(load.part) },
+      ...{ words: words.load(load), unit: "", minutes: LOOK_MIN, beforePanels: false },
+    })),
+    ...fuses.map((fuse): Probe => ({
+      id: `amps|${state.id}|${fuse.id}`,
+      ...{ state, bench },
+      at: { kind: "amps", elementId: fuse.id },
+      words: words.current(fuse),
+      ...{ unit: "A", minutes: CLAMP_MIN, beforePanels: true },
+    })),
+    ...places.map(({ node, against, minutes }): Probe => ({
+      id: `volts|${state.id}|${node}|${against}`,
+      ...{ state, bench },
+      at: { kind: "volts", node, against },
+      words: `${words.terminal(node)} against ${words.terminal(against)}`,
+      ...{ unit: "V", minutes, beforePanels: true },
+    })),
+  ]);
+}

@@ -1,0 +1,80 @@
+import { simulatedReading } from "./meter.ts";
+import type { TestBench } from "./session.ts";
+import type { FaultSuspect } from "./suspects.ts";
+
+/** Errors by the numbers of SCPI-99 (from memory). */
+const UNDEFINED_HEADER = '-113,"Undefined header"';
+const BAD_PARAMETER = '-224,"Illegal parameter value"';
+const NO_READING = '-230,"Data corrupt or stale"';
+const NO_ERROR = '0,"No error"';
+const MOST_ERRORS = 20;
+
+const MEASURE: readonly (readonly [RegExp, "volts" | "amps" | "look"])[] = [
+  [/^meas(ure)?:volt(age)?(:dc)?\?$/i, "volts"],
+  [/^meas(ure)?:curr(ent)?(:dc)?\?$/i, "amps"],
+  [/^meas(ure)?:light\?$/i, "look"],
+];
+
+/**
+ * A simulated meter that speaks SCPI: a stand-in for one with a socket. It measures the
+ * solved circuit of a job, with a fault hidden in it, at the steps of the job's test script.
+ */
+export class ScpiMeter {
+  private readonly errors: string[] = [];
+  private step = "";
+
+  constructor(
+    private readonly bench: TestBench,
+    private readonly fault: FaultSuspect | null,
+    private readonly seed = 1,
+  ) {}
+
+  /** The answer to a line, or null where it asks nothing. */
+  ask(line: string): string | null {
+    const [, header = "", parameter = ""] = /^\s*(\S+)\s*(.*?)\s*$/.exec(line) ?? [];
+    if (header === "") return null;
+    const place = parameter.replace(/^["'](.*)["']$/, "$1");
+    switch (header.toLowerCase()) {
+      case "*idn?":
+        return "Dragonet,simulated meter (no real instrument),0,1";
+      case "*rst":
+        this.step = "";
+        return null;
+      case "*cls":
+        this.errors.length = 0;
+        return null;
+      case "syst:err?":
+      case "system:error?":
+        return this.errors.shift() ?? NO_ERROR;
+      case "rout:clos":
+      case "route:close":
+        return this.goTo(place);
+      case "read?":
+        return this.measure(this.step, null);
+    }
+    const found = MEASURE.find(([pattern]) => pattern.test(header));
+    if (!found) return this.fail(UNDEFINED_HEADER, header.endsWith("?"));
+    return this.measure(place === "" ? this.step : place, found[1]);
+  }
+
+  /** 9.91e37 is what SCPI answers for "not a number". */
+  private fail(error: string, asked: boolean): string | null {
+    if (this.errors.length < MOST_ERRORS) this.errors.push(error);
+    return asked ? "9.91E+37" : null;
+  }
+
+  private goTo(step: string): null {
+    if (this.bench.find(step)) this.step = step;
+    else this.fail(BAD_PARAMETER, false);
+    return null;
+  }
+
+  private measure(step: string, kind: "volts" | "amps" | "look" | null): string | null {
+    const found = this.bench.find(step);
+    if (!found || (kind !== null && found.probe.at.kind !== kind)) {
+      return this.fail(BAD_PARAMETER, true);
+    }
+    const reading = simulatedReading(this.fault, found.probe, this.seed);
+    return reading ? String(reading.value) : this.fail(NO_READING, true);
+  }
+}

@@ -1,0 +1,35 @@
+/**
+ * What was read at a step of the test script, or why it was left out. The newest of a step
+ * counts; earlier ones stay, for comparison.
+ */
+export interface Reading {
+  readonly id: string;
+  /** The step's probe: what is measured, in which position of the controls. */
+  readonly step: string;
+  /** V, A, or the share of full brightness that was seen; null where the step was waived. */
+  readonly value: number | null;
+  /** Why it was waived, or a remark. */
+  readonly note: string;
+  readonly by: string;
+  /** Moment, ISO 8601. */
+  readonly at: string;
+}
+
+/** What a step was last read as on an earlier day than its newest reading; null where never. */
+export function earlierReading(readings: readonly Reading[], step: string): Reading | null {
+  const taken = readings.filter((r) => r.step === step && r.value !== null);
+  const day = (r: Reading): string => r.at.slice(0, 10);
+  const newest = taken.reduce((last, r) => (day(r) > last ? day(r) : last), "");
+  const before = taken.filter((r) => day(r) < newest).sort((a, b) => (a.at < b.at ? 1 : -1));
+  return before[0] ?? null;
+}
+
+/** The newest reading of every step. */
+export function latestReadings(readings: readonly Reading[]): ReadonlyMap<string, Reading> {
+  const latest = new Map<string, Reading>();
+  for (const reading of readings) {
+    const before = latest.get(reading.step);
+    if (!before || before.at <= reading.at) latest.set(reading.step, reading);
+  }
+  return latest;
+}
