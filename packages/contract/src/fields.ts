@@ -50,7 +50,7 @@ export const IsRef = (what: string): PropertyDecorator =>
   );
 
 /** What follows is checked unless the value is null. A missing value is still a fault. */
-export const IsNullable = (type: "string" | "object" | "integer"): PropertyDecorator =>
+export const IsNullable = (type: "string" | "object" | "integer" | "number"): PropertyDecorator =>
   applyDecorators(
     ValidateIf((_, value) => value !== null),
     JSONSchema({ type: [type, "null"] as never }) as PropertyDecorator,

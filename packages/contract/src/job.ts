@@ -33,6 +33,7 @@ import {
   StripStepDto,
   TemplateDto,
 } from "./fit.ts";
+import { ReadingDto } from "./reading.ts";
 import { PART_TYPES } from "./kit.ts";
 import { LampDto } from "./lamp.ts";
 import { PartDto } from "./part.ts";
@@ -320,6 +321,9 @@ export class JobDto {
 
   @IsListOf(() => CheckDto, 5000)
   checks!: CheckDto[];
+
+  @IsListOf(() => ReadingDto, 5000)
+  readings!: ReadingDto[];
 }
 
 export { PracticesDto };

@@ -21,6 +21,9 @@ import {
 import { IsId, IsText } from "./fields.ts";
 import { PracticesDto } from "./job.ts";
 
+/** The largest revision that the database can count to. */
+export const MOST_REVISION = 2_147_483_647;
+
 export const ROLES = ["owner", "installer", "viewer"] as const;
 export type Role = (typeof ROLES)[number];
 
@@ -62,6 +65,36 @@ export class FirstOwnerRequest extends NewPersonRequest {
   @MinLength(1)
   @MaxLength(80)
   shop!: string;
+
+  /** From the link that the start printed, where it asks for one. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(100)
+  word?: string;
+}
+
+export class OwnPasswordRequest {
+  @IsString()
+  @MaxLength(200)
+  current!: string;
+
+  @IsString()
+  @MinLength(10, { message: "password must have 10 characters or more" })
+  @MaxLength(200)
+  next!: string;
+}
+
+/** How long sessions last. */
+export class SettingsRequest {
+  @IsInt()
+  @Min(1)
+  @Max(720)
+  idleHours!: number;
+
+  @IsInt()
+  @Min(1)
+  @Max(365)
+  sessionDays!: number;
 }
 
 export class ChangePersonRequest {
@@ -133,9 +166,32 @@ export class EditDto {
 }
 
 export class EditsRequest {
+  /** Revision of the document that the person had before the edits. */
   @IsInt()
   @Min(0)
+  @Max(MOST_REVISION)
   baseRevision!: number;
+
+  /** Batches of the same person that lay on it as well, sent before and not yet answered then. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(2000)
+  @IsId({ each: true })
+  follows?: string[];
+
+  /** Batches that it was made of when the person had to choose between two wishes. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsId({ each: true })
+  replaces?: string[];
+
+  /** Revision of the page by now: it is told the changes after it. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(MOST_REVISION)
+  known?: number;
 
   @IsArray()
   @ArrayMinSize(1)
@@ -152,6 +208,7 @@ export class EditsRequest {
 export class RestoreRequest {
   @IsInt()
   @Min(0)
+  @Max(MOST_REVISION)
   revision!: number;
 }
 
@@ -174,6 +231,7 @@ export class DocumentRequest {
   /** Revision the change was made on; 0 for something new. */
   @IsInt()
   @Min(0)
+  @Max(MOST_REVISION)
   revision!: number;
 }
 

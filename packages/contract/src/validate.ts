@@ -8,12 +8,14 @@ import {
   type Fault,
   type Job,
   type Part,
+  type Practices,
   type Vehicle,
   createJob,
 } from "@dragonet/core";
-import { JobDto } from "./job.ts";
+import { JobDto, PracticesDto } from "./job.ts";
 import { PART_TYPES } from "./kit.ts";
 import { PartDto } from "./part.ts";
+import { unsound } from "./sound.ts";
 import { VehicleDto } from "./vehicle.ts";
 
 export type Checked<T> =
@@ -75,6 +77,8 @@ function checkShape<T extends object>(type: Newable<T>, plain: unknown): Fault[]
   if (typeof plain !== "object" || plain === null || Array.isArray(plain)) {
     return [{ path: "", message: "needs an object" }];
   }
+  const unfit = unsound(plain);
+  if (unfit) return [unfit];
   const empty = nullEntries(plain);
   if (empty.length > 0) return empty;
   const instance = plainToInstance(type, plain, { enableCircularCheck: false });
@@ -117,6 +121,12 @@ export function checkVehicle(plain: unknown): Checked<Vehicle> {
 const PART_CLASSES: Readonly<Record<string, Newable<PartDto>>> = Object.fromEntries(
   PART_TYPES.map(({ name, value }) => [name, value]),
 );
+
+/** Checks a shop's practices. */
+export function checkPractices(plain: unknown): Checked<Practices> {
+  const shape = checkShape(PracticesDto, plain);
+  return shape.length > 0 ? { ok: false, faults: shape } : { ok: true, value: plain as Practices };
+}
 
 /** Checks a part of the shelf. */
 export function checkPart(plain: unknown): Checked<Part> {

@@ -1,0 +1,28 @@
+import { Matches } from "class-validator";
+import { IsAmount, IsId, IsNullable, IsText } from "./fields.ts";
+
+/** A step of the test script: kind, controls and place, as the script names it. */
+const STEP = /^(volts|amps|look)(\|[A-Za-z0-9_.+-]{1,300}){2,3}$/;
+
+export class ReadingDto {
+  @IsId()
+  id!: string;
+
+  @Matches(STEP, { message: "step must be one of the test script's" })
+  step!: string;
+
+  @IsNullable("number")
+  @IsAmount(-1e6)
+  value!: number | null;
+
+  @IsText(500)
+  note!: string;
+
+  @IsText(120)
+  by!: string;
+
+  @Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/, {
+    message: "at must be a moment (ISO 8601)",
+  })
+  at!: string;
+}
