@@ -2,10 +2,13 @@ import { defineConfig } from "vite";
 
 export default defineConfig({
   build: {
-    ssr: "src/main.ts",
+    ssr: true,
     target: "node20",
     outDir: "dist",
-    rollupOptions: { output: { entryFileNames: "main.js" } },
+    rollupOptions: {
+      input: { main: "src/main.ts", work: "src/work/work.ts" },
+      output: { entryFileNames: "[name].js", chunkFileNames: "[name]-[hash].js" },
+    },
   },
   ssr: { noExternal: [/^@dragonet\//] },
 });

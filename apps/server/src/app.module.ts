@@ -1,31 +1,32 @@
 import { Module } from "@nestjs/common";
 import { APP_FILTER, APP_GUARD, APP_PIPE } from "@nestjs/core";
-import { ThrottlerModule } from "@nestjs/throttler";
+import { AuditModule } from "./audit/audit.ts";
 import { DatabaseModule } from "./database/database.module.ts";
 import { ErrorFilter } from "./http/errorFilter.ts";
 import { requestValidation } from "./http/requestValidation.ts";
+import { HealthModule } from "./health/health.ts";
 import { JobsModule } from "./jobs/jobs.module.ts";
+import { LiveModule } from "./live/live.module.ts";
 import { AccessGuard } from "./people/access.ts";
 import { PeopleModule } from "./people/people.module.ts";
-import { SIGN_IN_LIMIT } from "./people/signInLimit.ts";
 import { ShelfModule } from "./shelf/shelf.module.ts";
 import { ShopModule } from "./shop/shop.module.ts";
+import { WorkModule } from "./work/work.module.ts";
 import { VehiclesModule } from "./vehicles/vehicles.module.ts";
 
 @Module({
   imports: [
     DatabaseModule,
-    // Only sign-in is limited; see its controller.
-    ThrottlerModule.forRoot({
-      throttlers: [SIGN_IN_LIMIT],
-      errorMessage: "too many tries: wait a minute",
-    }),
+    AuditModule,
+    WorkModule,
     // Routes are tried in this order: what is asked for most comes first.
     JobsModule,
+    LiveModule,
     PeopleModule,
     ShelfModule,
     VehiclesModule,
     ShopModule,
+    HealthModule,
   ],
   providers: [
     { provide: APP_FILTER, useClass: ErrorFilter },

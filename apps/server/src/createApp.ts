@@ -15,12 +15,14 @@ import { CONNECTION, DATABASE, type Database } from "./database/database.ts";
 import { upgradeDocuments } from "./database/upgrade.ts";
 import { secret } from "./database/schema.ts";
 import { seedDemo } from "./demo/seed.ts";
+import { admitBody, readBody, soundAddress } from "./http/bodies.ts";
 import { PinoLogger } from "./http/pinoLogger.ts";
-import { SessionStore } from "./people/sessionStore.ts";
-import { MOST_PHOTO_BYTES } from "./photos/develop.ts";
+import { requestLog } from "./http/requestLog.ts";
 import { sameOrigin } from "./http/sameOrigin.ts";
+import { sessionStore } from "./people/sessions.ts";
 
-const THIRTY_DAYS_MS = 30 * 24 * 3600 * 1000;
+/** The cookie outlasts every session: how long one lasts is the server's to say. */
+const LONGEST_SESSION_MS = 365 * 24 * 3600 * 1000;
 
 /** The key that signs session cookies: made once, kept in the database. */
 async function sessionKey(db: Database): Promise<string> {
@@ -34,17 +36,17 @@ async function sessionKey(db: Database): Promise<string> {
 
 function sessions(pool: pg.Pool, key: string): express.RequestHandler {
   return session({
-    store: new SessionStore(pool),
+    store: sessionStore(pool),
     name: "dragonet.session",
     secret: key,
     resave: false,
     saveUninitialized: false,
-    cookie: { httpOnly: true, sameSite: "strict", secure: "auto", maxAge: THIRTY_DAYS_MS },
+    cookie: { httpOnly: true, sameSite: "strict", secure: "auto", maxAge: LONGEST_SESSION_MS },
   });
 }
 
 /** What browsers are told about the page: nothing from elsewhere, nothing in a frame. */
-const pageHeaders = () =>
+const pageHeaders = (secure: boolean) =>
   helmet({
     contentSecurityPolicy: {
       directives: {
@@ -61,8 +63,9 @@ const pageHeaders = () =>
         "upgrade-insecure-requests": null,
       },
     },
-    // Plain http on a shop's own network is normal; https is the operator's choice.
-    strictTransportSecurity: false,
+    // Plain http on a shop's own network is normal; https is the operator's choice, and then
+    // browsers are held to it.
+    strictTransportSecurity: secure ? { maxAge: 365 * 24 * 3600, includeSubDomains: false } : false,
   });
 
 /** An answer of the API is data: never a page, never sniffed, never kept by a cache. */
@@ -76,7 +79,8 @@ function apiHeaders(_req: Request, res: Response, next: NextFunction): void {
 /** The built page: hashed assets for ever, the page itself asked for every time. */
 function servePage(app: NestExpressApplication, folder: string): void {
   const page = express.Router();
-  page.use(pageHeaders());
+  const [plain, secure] = [pageHeaders(false), pageHeaders(true)];
+  page.use((req, res, next) => (req.secure ? secure : plain)(req, res, next));
   page.use(compression());
   page.use(
     "/assets",
@@ -105,21 +109,27 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
     logger: new PinoLogger(),
     bodyParser: false,
     abortOnError: false,
+    // Pages that listen would keep a server that is to stop from stopping.
+    forceCloseConnections: true,
   });
   const db = app.get<Database>(DATABASE);
   const pool = app.get<pg.Pool>(CONNECTION);
   await upgradeDocuments(db);
   if (options.demo) await seedDemo(db);
+  // Whose word on the real address and on https is taken: a proxy of the shop's own, or nobody.
+  const { TRUST_PROXY: proxy } = process.env;
+  if (proxy !== undefined && proxy !== "") app.set("trust proxy", proxy.split(/\s*,\s*/));
   app.set("etag", false);
   app.disable("x-powered-by");
   app.use(
     "/api",
     apiHeaders,
     sameOrigin,
-    express.json({ limit: "8mb" }),
-    express.raw({ type: ["image/*"], limit: MOST_PHOTO_BYTES }),
-    express.raw({ type: ["application/zip"], limit: "512mb" }),
+    soundAddress,
+    requestLog,
     sessions(pool, await sessionKey(db)),
+    admitBody,
+    readBody,
   );
   if (options.page !== null && existsSync(options.page)) servePage(app, options.page);
   app.enableShutdownHooks();

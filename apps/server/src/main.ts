@@ -1,9 +1,13 @@
 import { fileURLToPath } from "node:url";
 import { createApp } from "./createApp.ts";
+import { log } from "./http/pinoLogger.ts";
 
 const port = Number(process.env.PORT ?? 4170);
 const host = process.env.HOST ?? "127.0.0.1";
 const page = fileURLToPath(new URL("../../web/dist", import.meta.url));
+
+// Nothing that goes wrong aside from a request ends the shop: it is written down.
+process.on("unhandledRejection", (reason) => log.error({ err: reason }, "nobody waited for this"));
 
 try {
   const app = await createApp({ page, demo: process.env.DRAGONET_DEMO === "1" });

@@ -1,5 +1,14 @@
 import type { Agent } from "supertest";
-import { applyEdits, asId, pinFuse, pinWire, printJob, type Edit, type Job } from "@dragonet/core";
+import {
+  applyEdits,
+  asId,
+  pinFuse,
+  pinWire,
+  printJob,
+  type Change,
+  type Edit,
+  type Job,
+} from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { Shop } from "./shop.ts";
 
@@ -24,6 +33,8 @@ describe("jobs", () => {
   });
   afterAll(() => shop.close());
 
+  const editsIn = (body: { changes: readonly Change[] }): Edit[] =>
+    body.changes.flatMap((change) => change.edits);
   const nextBatch = (): string => `batch-${(batch += 1)}`;
   const save = (
     who: Agent,
@@ -72,7 +83,17 @@ describe("jobs", () => {
     const { body } = await save(pim, id, 1, [title("Bar and pods"), customer("Scar Top")]).expect(
       200,
     );
-    expect(body).toEqual({ revision: 2, missed: [] });
+    expect(body).toEqual({
+      revision: 2,
+      changes: [
+        {
+          revision: 2,
+          batchId: expect.any(String),
+          who: "Pim Okkerse",
+          edits: [title("Bar and pods"), customer("Scar Top")],
+        },
+      ],
+    });
     expect((await read(id)).document.card).toMatchObject({
       title: "Bar and pods",
       customer: "Scar Top",
@@ -89,7 +110,8 @@ describe("jobs", () => {
     const id = await open();
     await save(pim, id, 1, [title("Pim's title")]).expect(200);
     const { body } = await save(ansa, id, 1, [customer("Ansa's customer")]).expect(200);
-    expect(body).toEqual({ revision: 3, missed: [title("Pim's title")] });
+    expect(body.revision).toBe(3);
+    expect(editsIn(body)).toEqual([title("Pim's title"), customer("Ansa's customer")]);
     expect((await read(id)).document.card).toMatchObject({
       title: "Pim's title",
       customer: "Ansa's customer",
@@ -100,7 +122,8 @@ describe("jobs", () => {
     const id = await open();
     await save(pim, id, 1, [title("Pim's")]).expect(200);
     const { body } = await save(ansa, id, 1, [title("Ansa's"), customer("A")]).expect(409);
-    expect(body).toMatchObject({ revision: 2, who: "Pim Okkerse", missed: [title("Pim's")] });
+    expect(body).toMatchObject({ reason: "clash", revision: 2, who: "Pim Okkerse" });
+    expect(editsIn(body)).toEqual([title("Pim's")]);
     expect(body.clashes).toEqual([
       { mine: "job card: title → Ansa's", theirs: "job card: title → Pim's" },
     ]);
@@ -115,6 +138,113 @@ describe("jobs", () => {
     const second = await save(pim, id, 1, [title("Once")], "same-batch").expect(200);
     expect(second.body.revision).toBe(first.body.revision);
     expect((await read(id)).revision).toBe(2);
+  });
+
+  it("take a batch once though what it was made on is not what the page has by now", async () => {
+    const id = await open();
+    await save(pim, id, 1, [title("Once")], "late").expect(200);
+    await save(ansa, id, 2, [customer("meanwhile")]).expect(200);
+    const again = await save(pim, id, 3, [title("Once")], "late").expect(200);
+    expect(again.body.revision).toBe(3);
+    expect((await read(id)).revision).toBe(3);
+  });
+
+  it("refuse other edits under an id that was taken, and say which were", async () => {
+    const id = await open();
+    await save(pim, id, 1, [title("First")], "reused").expect(200);
+    const { body } = await save(pim, id, 1, [title("First"), customer("More")], "reused").expect(
+      409,
+    );
+    expect(body).toMatchObject({ reason: "differs", taken: [title("First")] });
+    expect(body.message).toMatch(/taken before with other edits/);
+    expect((await read(id)).revision).toBe(2);
+  });
+
+  it("compare a batch with everybody's but those that it was made on top of", async () => {
+    const id = await open();
+    await save(pim, id, 1, [title("first")], "mine-1").expect(200);
+    await save(pim, id, 1, [title("second")], "mine-2").expect(409);
+    await pim
+      .post(`/api/jobs/${id}/edits`)
+      .send({
+        baseRevision: 1,
+        follows: ["mine-1"],
+        known: 2,
+        edits: [title("second")],
+        batchId: "mine-2",
+      })
+      .expect(200)
+      .expect(({ body }) => expect(editsIn(body)).toEqual([title("first"), title("second")]));
+  });
+
+  it("take one form of a batch that a choice made anew, whichever comes first", async () => {
+    const id = await open();
+    const anew = (who: Agent, batchId: string, replaces: string[], value: string) =>
+      who
+        .post(`/api/jobs/${id}/edits`)
+        .send({ baseRevision: 1, batchId, replaces, edits: [title(value)] })
+        .expect(200);
+    await save(pim, id, 1, [title("chosen")], "first-form").expect(200);
+    await anew(pim, "second-form", ["first-form"], "chosen");
+    expect((await read(id)).revision).toBe(2);
+    const other = await open();
+    await pim
+      .post(`/api/jobs/${other}/edits`)
+      .send({ baseRevision: 1, batchId: "new-form", replaces: ["old-form"], edits: [title("x")] })
+      .expect(200);
+    await save(pim, other, 1, [title("x")], "old-form").expect(200);
+    expect((await read(other)).revision).toBe(2);
+  });
+
+  it("agree where two wrote the same value, though the database orders its fields anew", async () => {
+    const id = await open();
+    await save(pim, id, 1, [title("Alike")]).expect(200);
+    await save(ansa, id, 1, [title("Alike")]).expect(200);
+  });
+
+  it("say that a revision lies ahead of what is known here", async () => {
+    const id = await open();
+    const { body } = await save(pim, id, 7, [title("Future")]).expect(409);
+    expect(body).toMatchObject({ reason: "ahead", revision: 1 });
+  });
+
+  it("tell a page within a second what another saved, and where it may have missed some", async () => {
+    const id = await open();
+    const cookie = await shop.cookie("wren");
+    const stream = new AbortController();
+    const answer = await fetch(`${shop.url}/api/events`, {
+      headers: { cookie },
+      signal: stream.signal,
+    });
+    expect(answer.headers.get("content-type")).toContain("text/event-stream");
+    const reader = answer.body!.getReader();
+    await save(pim, id, 1, [title("Heard")]).expect(200);
+    const began = Date.now();
+    let said = "";
+    while (!said.includes(id) && Date.now() - began < 1000) {
+      const { value } = await reader.read();
+      said += new TextDecoder().decode(value);
+    }
+    expect(said).toContain("event: job");
+    expect(said).toContain(`{"id":"${id}","revision":2}`);
+    await shop.cutConnections();
+    while (!said.includes("event: gap")) {
+      const { value } = await reader.read();
+      said += new TextDecoder().decode(value);
+    }
+    stream.abort();
+    await save(pim, id, 2, [title("Still alive")]).expect(200);
+  });
+
+  it("page their history back to the first revision", async () => {
+    const id = await open();
+    for (let i = 0; i < 105; i += 1) await save(pim, id, i + 1, [title(`t${i}`)]).expect(200);
+    const { body: newest } = await pim.get(`/api/jobs/${id}/history`).expect(200);
+    expect(newest).toHaveLength(100);
+    const last = newest.at(-1).revision;
+    const { body: older } = await pim.get(`/api/jobs/${id}/history?before=${last}`).expect(200);
+    expect(older.map((h: { revision: number }) => h.revision)).toEqual([6, 5, 4, 3, 2, 1]);
+    await pim.get(`/api/jobs/${id}/history?before=x`).expect(400);
   });
 
   it("lose nobody's edit when many save at once", async () => {
@@ -165,9 +295,10 @@ describe("jobs", () => {
     await save(pim, id, 1, [title("A")]);
     await save(pim, id, 2, [title("B")]);
     const { body } = await ansa.get(`/api/jobs/${id}/changes?since=1`).expect(200);
-    expect(body).toEqual({ revision: 3, missed: [title("A"), title("B")] });
+    expect(body.revision).toBe(3);
+    expect(editsIn(body)).toEqual([title("A"), title("B")]);
     const { body: none } = await ansa.get(`/api/jobs/${id}/changes?since=3`).expect(200);
-    expect(none).toEqual({ revision: 3, missed: [] });
+    expect(none).toEqual({ revision: 3, changes: [] });
   });
 
   it("go back to any revision, as one more change", async () => {

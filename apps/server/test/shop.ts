@@ -27,6 +27,8 @@ async function serve(
       DATABASE_URL: databaseUrl,
       PORT: String(port),
       DRAGONET_DEMO: options.demo ? "1" : "0",
+      // What is provoked here on purpose is not worth a line.
+      DRAGONET_LOG: "error",
       DRAGONET_SIGN_IN_LIMIT: String(options.signInLimit ?? 1000),
     },
     stdio: ["ignore", "inherit", "inherit", "ipc"],
@@ -62,6 +64,10 @@ export class Shop {
     return new Shop(`http://127.0.0.1:${port}`, child, admin, databaseUrl, database, port);
   }
 
+  get pid(): number {
+    return this.child.pid ?? 0;
+  }
+
   private async stop(): Promise<void> {
     const gone = new Promise((done) => this.child.once("exit", done));
     this.child.kill("SIGTERM");
@@ -82,6 +88,23 @@ export class Shop {
 
   stranger(): Agent {
     return request.agent(this.url);
+  }
+
+  /** Ends every connection that the server has to its database, as a restart of it would. */
+  async cutConnections(): Promise<void> {
+    await this.admin.query(
+      "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1",
+      [this.database],
+    );
+  }
+
+  /** The session cookie of somebody of the demo shop, for requests that are no agent's. */
+  async cookie(signIn: "ansa" | "pim" | "wren"): Promise<string> {
+    const answer = await request(this.url)
+      .post("/api/session")
+      .send({ signIn, password: "lamp-and-loom" })
+      .expect(204);
+    return String(answer.headers["set-cookie"]).split(";")[0] ?? "";
   }
 
   /** Somebody of the demo shop, signed in. */

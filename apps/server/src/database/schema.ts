@@ -1,4 +1,6 @@
+import { sql } from "drizzle-orm";
 import {
+  bigserial,
   boolean,
   customType,
   index,
@@ -8,6 +10,7 @@ import {
   primaryKey,
   text,
   timestamp,
+  uniqueIndex,
   uuid,
   varchar,
   json,
@@ -42,6 +45,9 @@ export const shop = pgTable("shop", {
   id: integer("id").primaryKey().default(1),
   name: text("name").notNull(),
   practices: jsonb("practices").$type<Practices>().notNull(),
+  /** How long a session lasts without being used, and at all. */
+  idleHours: integer("idle_hours").notNull().default(12),
+  sessionDays: integer("session_days").notNull().default(30),
   shape: shape(),
 });
 
@@ -70,7 +76,31 @@ export const session = pgTable(
     sess: json("sess").notNull(),
     expire: timestamp("expire", { precision: 6 }).notNull(),
   },
-  (t) => [index("session_expire").on(t.expire)],
+  (t) => [
+    index("session_expire").on(t.expire),
+    index("session_person").on(sql`(${t.sess}->>'personId')`),
+  ],
+);
+
+/** Wrong passwords by account and by address, so that every server counts the same. */
+export const signInTry = pgTable("sign_in_try", {
+  key: varchar("key", { length: 200 }).primaryKey(),
+  fails: integer("fails").notNull(),
+  lastAt: moment("last_at"),
+});
+
+/** Who did what that is not an edit of a job: those have a history of their own. */
+export const audit = pgTable(
+  "audit",
+  {
+    id: bigserial("id", { mode: "number" }).primaryKey(),
+    at: moment("at"),
+    /** The name as it was then: a person who goes stays in the record. */
+    who: text("who").notNull(),
+    action: text("action").notNull(),
+    about: text("about").notNull(),
+  },
+  (t) => [index("audit_at").on(t.at)],
 );
 
 export const part = pgTable("part", {
@@ -97,6 +127,9 @@ export const job = pgTable(
     revision: integer("revision").notNull().default(1),
     createdAt: moment("created_at"),
     updatedAt: moment("updated_at"),
+    /** When it was put in the bin, and by whom; null while it is not. */
+    removedAt: timestamp("removed_at", { withTimezone: true }),
+    removedBy: text("removed_by"),
   },
   (t) => [index("job_updated").on(t.updatedAt)],
 );
@@ -128,6 +161,10 @@ export const jobChange = pgTable(
     revision: integer("revision").notNull(),
     batchId: varchar("batch_id", { length: 64 }).notNull(),
     personId: uuid("person_id").references(() => person.id, { onDelete: "set null" }),
+    /** Who it was where the person is none of this shop, as in a history from an archive. */
+    who: text("who").notNull().default(""),
+    /** Batches that it was made of when a person had to choose. */
+    replaces: text("replaces").array().notNull().default([]),
     edits: jsonb("edits").$type<readonly Edit[]>().notNull(),
     inverse: jsonb("inverse").$type<readonly Edit[]>().notNull(),
     lines: jsonb("lines").$type<readonly string[]>().notNull(),
@@ -135,6 +172,6 @@ export const jobChange = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.jobId, t.revision] }),
-    index("job_change_batch").on(t.jobId, t.batchId),
+    uniqueIndex("job_change_batch_once").on(t.jobId, t.batchId),
   ],
 );

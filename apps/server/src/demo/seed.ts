@@ -1,4 +1,4 @@
-import { count } from "drizzle-orm";
+import { count, eq } from "drizzle-orm";
 import { DEFAULT_PRACTICES, jobSummary } from "@dragonet/core";
 import {
   DEMO_PEOPLE,
@@ -9,16 +9,35 @@ import {
 } from "@dragonet/core/demo";
 import type { Database } from "../database/database.ts";
 import { job, jobChange, part, person, shop, vehicleProfile } from "../database/schema.ts";
-import { hashPassword } from "../people/password.ts";
+import { hashPassword, passwordFits } from "../people/password.ts";
 
-/** Loads the demo shop into an empty database; leaves one with people in it alone. */
+/** Passwords that a start made up because others can reach it, by sign-in; {} where it did not. */
+const madeUp = (): Readonly<Record<string, string>> =>
+  JSON.parse(process.env.DRAGONET_DEMO_PASSWORDS ?? "{}") as Record<string, string>;
+
+/** Gives the demo's people the passwords that this start has told; nobody else's are touched. */
+async function renewPasswords(db: Database): Promise<void> {
+  const [row] = await db.select({ name: shop.name }).from(shop);
+  if (row?.name !== DEMO_SHOP_NAME) return;
+  for (const { signIn, password } of DEMO_PEOPLE) {
+    const told = madeUp()[signIn] ?? password;
+    const [there] = await db.select().from(person).where(eq(person.signIn, signIn));
+    if (!there || (await passwordFits(there.passwordHash, told))) continue;
+    await db
+      .update(person)
+      .set({ passwordHash: await hashPassword(told) })
+      .where(eq(person.id, there.id));
+  }
+}
+
+/** Loads the demo shop into an empty database; in one with people only its own may change. */
 export async function seedDemo(db: Database): Promise<void> {
   const [row] = await db.select({ n: count() }).from(person);
-  if ((row?.n ?? 0) > 0) return;
+  if ((row?.n ?? 0) > 0) return renewPasswords(db);
   const people = await Promise.all(
     DEMO_PEOPLE.map(async ({ password, ...p }) => ({
       ...p,
-      passwordHash: await hashPassword(password),
+      passwordHash: await hashPassword(madeUp()[p.signIn] ?? password),
       preferences: { units: "metric" as const, theme: "system" as const },
     })),
   );

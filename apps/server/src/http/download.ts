@@ -5,7 +5,7 @@ export function sendFile(
   res: Response,
   name: string,
   type: string,
-  body: string | Buffer,
+  body: string | Uint8Array,
   disposition: "attachment" | "inline" = "attachment",
 ): void {
   const plain = name.replace(/[^\p{L}\p{N} ._-]/gu, "").slice(0, 120);
@@ -16,5 +16,5 @@ export function sendFile(
       String(res.get("content-disposition")).replace("attachment", "inline"),
     );
   }
-  res.type(type).send(body);
+  res.type(type).send(typeof body === "string" ? body : Buffer.from(body));
 }

@@ -20,6 +20,22 @@ export const notValid = (message: string, faults: readonly Fault[] = []): HttpEx
 export const conflict = (message: string, more: Record<string, unknown> = {}): HttpException =>
   refusal(HttpStatus.CONFLICT, { message, ...more });
 
+export const gone = (message: string): HttpException => refusal(HttpStatus.GONE, { message });
+
+export const tooLarge = (message: string): HttpException =>
+  refusal(HttpStatus.PAYLOAD_TOO_LARGE, { message });
+
+/** Asked again in a moment it may well be done. */
+export const busy = (message: string): HttpException =>
+  refusal(HttpStatus.SERVICE_UNAVAILABLE, { message, retryAfterS: 1 });
+
+/** Tries that come too fast: when the next may come, in s. */
+export const tooMany = (waitS: number): HttpException =>
+  refusal(HttpStatus.TOO_MANY_REQUESTS, {
+    message: `too many tries: wait ${waitS} s`,
+    retryAfterS: waitS,
+  });
+
 export const forbidden = (message: string): HttpException =>
   refusal(HttpStatus.FORBIDDEN, { message });
 

@@ -15,29 +15,40 @@ import {
 import type { Response } from "express";
 import { printJob, type Edit } from "@dragonet/core";
 import { EditsRequest, NewJobRequest, RestoreRequest, TextRequest } from "@dragonet/contract";
+import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
-import { stripSheetPdf } from "../sheet/stripSheetPdf.ts";
+import { WorkPool } from "../work/pool.ts";
 import { benchCalendar } from "./calendar.ts";
 import { PeopleService } from "../people/people.service.ts";
 import {
   JobsService,
+  type BinItem,
   type HistoryItem,
   type JobListItem,
   type JobView,
-  type Saved,
 } from "./jobs.service.ts";
+import { JobSaves, type Saved } from "./jobSaves.ts";
 
 @Controller("api/jobs")
 export class JobsController {
   constructor(
     @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(JobSaves) private readonly saves: JobSaves,
+    @Inject(Audit) private readonly audit: Audit,
+    @Inject(WorkPool) private readonly pool: WorkPool,
     @Inject(PeopleService) private readonly people: PeopleService,
   ) {}
 
   @Get()
   list(): Promise<JobListItem[]> {
     return this.jobs.list();
+  }
+
+  @Needs("owner")
+  @Get("bin")
+  bin(): Promise<BinItem[]> {
+    return this.jobs.bin();
   }
 
   /** Promised days and curing adhesive, for any calendar program. */
@@ -75,7 +86,7 @@ export class JobsController {
     @Param("id", ParseUUIDPipe) id: string,
     @Query("since", ParseIntPipe) since: number,
   ): Promise<Saved> {
-    return this.jobs.changesSince(id, since);
+    return this.saves.changesSince(id, since);
   }
 
   @Needs("installer")
@@ -88,12 +99,17 @@ export class JobsController {
   ): Promise<Saved> {
     // The reducer refuses edits that make no sense, and the document is checked after them.
     const edits = body.edits.map((e) => ({ ...e })) as unknown as Edit[];
-    return this.jobs.save(id, body.baseRevision, edits, body.batchId, me);
+    const { batchId, baseRevision, follows = [], replaces = [], known = baseRevision } = body;
+    const request = { batchId, madeOn: baseRevision, follows, replaces, edits };
+    return this.saves.save(id, request, known, me);
   }
 
   @Get(":id/history")
-  history(@Param("id", ParseUUIDPipe) id: string): Promise<HistoryItem[]> {
-    return this.jobs.history(id);
+  history(
+    @Param("id", ParseUUIDPipe) id: string,
+    @Query("before", new ParseIntPipe({ optional: true })) before?: number,
+  ): Promise<HistoryItem[]> {
+    return this.jobs.history(id, before ?? null);
   }
 
   @Needs("installer")
@@ -104,12 +120,17 @@ export class JobsController {
     @Body() body: RestoreRequest,
     @Me() me: SignedIn,
   ): Promise<Saved> {
-    return this.jobs.restore(id, body.revision, me);
+    return this.saves.restore(id, body.revision, me);
   }
 
   @Get(":id/file")
-  async file(@Param("id", ParseUUIDPipe) id: string, @Res() res: Response): Promise<void> {
+  async file(
+    @Param("id", ParseUUIDPipe) id: string,
+    @Me() me: SignedIn,
+    @Res() res: Response,
+  ): Promise<void> {
     const { document } = await this.jobs.read(id);
+    await this.audit.note(me.name, "took out a file", document.card.title);
     sendFile(res, `${document.card.title}.dragonet.json`, "application/json", printJob(document));
   }
 
@@ -121,14 +142,22 @@ export class JobsController {
   ): Promise<void> {
     const { document, revision } = await this.jobs.read(id);
     const shop = await this.people.shopName();
-    const pdf = await stripSheetPdf(document, { shop, revision, units: me.preferences.units });
+    const options = { shop, revision, units: me.preferences.units };
+    const pdf = await this.pool.run<"sheet">({ kind: "sheet", document, options });
     sendFile(res, `${document.card.title} strip sheet.pdf`, "application/pdf", pdf, "inline");
   }
 
   @Needs("owner")
   @Delete(":id")
   @HttpCode(204)
-  remove(@Param("id", ParseUUIDPipe) id: string): Promise<void> {
-    return this.jobs.remove(id);
+  async remove(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn): Promise<void> {
+    await this.audit.note(me.name, "put a job in the bin", await this.jobs.remove(id, me));
+  }
+
+  @Needs("owner")
+  @Post(":id/take-out")
+  @HttpCode(204)
+  async takeOut(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn): Promise<void> {
+    await this.audit.note(me.name, "took a job out of the bin", await this.jobs.takeOut(id));
   }
 }

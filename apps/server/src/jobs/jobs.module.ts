@@ -3,11 +3,12 @@ import { PeopleModule } from "../people/people.module.ts";
 import { PhotosModule } from "../photos/photos.module.ts";
 import { TemplatesController } from "../sheet/templates.controller.ts";
 import { JobsController } from "./jobs.controller.ts";
+import { JobSaves } from "./jobSaves.ts";
 import { JobsService } from "./jobs.service.ts";
 
 @Module({
   imports: [PeopleModule, PhotosModule],
   controllers: [JobsController, TemplatesController],
-  providers: [JobsService],
+  providers: [JobsService, JobSaves],
 })
 export class JobsModule {}

@@ -1,24 +1,21 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, asc, desc, eq, gt, ne, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import type pg from "pg";
 import {
   DEFAULT_PRACTICES,
-  applyEdits,
   carriedOver,
-  clashes,
   createJob,
-  describeEdit,
-  jobSummary,
   type CarriedOver,
-  type Edit,
   type Job,
   type JobSummary,
 } from "@dragonet/core";
-import { checkJobDocument, readJobFile, type NewJobRequest } from "@dragonet/contract";
-import { CONNECTION, DATABASE, type Database, type Transaction } from "../database/database.ts";
-import { job, jobChange, person, shop, vehicleProfile } from "../database/schema.ts";
-import { conflict, notFound, notValid } from "../http/refusal.ts";
+import { MOST_REVISION, type NewJobRequest } from "@dragonet/contract";
+import { CONNECTION, DATABASE, type Database } from "../database/database.ts";
+import { job, shop, vehicleProfile } from "../database/schema.ts";
+import { gone, notFound, notValid } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
+import { WorkPool } from "../work/pool.ts";
+import { historyOf, insertJob } from "./jobRows.ts";
 
 export interface JobListItem extends JobSummary {
   readonly id: string;
@@ -32,11 +29,24 @@ export interface JobView {
   readonly document: Job;
 }
 
-/** What saving answers: the new revision, and what others did meanwhile. */
-export interface Saved {
+interface TextRow {
   readonly revision: number;
-  readonly missed: readonly Edit[];
+  readonly document: string;
+  readonly removed_at: Date | null;
+  readonly removed_by: string | null;
 }
+
+/** A job in the bin, with its history as it was. */
+export interface BinItem {
+  readonly id: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly removedAt: string;
+  readonly removedBy: string;
+}
+
+const inBin = (by: string | null) =>
+  gone(`this job was put in the bin by ${by ?? "somebody"}; an owner can take it out again`);
 
 export interface HistoryItem {
   readonly revision: number;
@@ -45,23 +55,15 @@ export interface HistoryItem {
   readonly lines: readonly string[];
 }
 
-type Row = typeof job.$inferSelect;
-
-/** Lines of history for one batch; more of them than this tell nobody anything. */
-const MOST_LINES = 40;
-
-function linesOf(edits: readonly Edit[], before: Job, after: Job): string[] {
-  const lines = edits.map((e) => describeEdit(e, e.kind === "remove" ? before : after));
-  return lines.length > MOST_LINES
-    ? [...lines.slice(0, MOST_LINES), `and ${lines.length - MOST_LINES} more`]
-    : lines;
-}
+/** Revisions of history told at once; older ones are asked for by the last that was told. */
+const MOST_HISTORY = 100;
 
 @Injectable()
 export class JobsService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
-    @Inject(CONNECTION) private readonly pool: pg.Pool,
+    @Inject(CONNECTION) private readonly connection: pg.Pool,
+    @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
 
   async list(): Promise<JobListItem[]> {
@@ -73,6 +75,7 @@ export class JobsService {
         updatedAt: job.updatedAt,
       })
       .from(job)
+      .where(isNull(job.removedAt))
       .orderBy(desc(job.updatedAt));
     return rows.map(({ id, revision, summary, updatedAt }) => ({
       ...summary,
@@ -85,6 +88,7 @@ export class JobsService {
   async read(id: string): Promise<JobView> {
     const [row] = await this.db.select().from(job).where(eq(job.id, id));
     if (!row) throw notFound("job", id);
+    if (row.removedAt) throw inBin(row.removedBy);
     return { id: row.id, revision: row.revision, document: row.document };
   }
 
@@ -93,13 +97,14 @@ export class JobsService {
    * most, and the document need not be taken apart for it.
    */
   async readText(id: string): Promise<string> {
-    const { rows } = await this.pool.query<{ revision: number; document: string }>({
+    const { rows } = await this.connection.query<TextRow>({
       name: "read-job",
-      text: "select revision, document::text as document from job where id = $1",
+      text: "select revision, document::text as document, removed_at, removed_by from job where id = $1",
       values: [id],
     });
     const [row] = rows;
     if (!row) throw notFound("job", id);
+    if (row.removed_at) throw inBin(row.removed_by);
     return `{"id":"${id}","revision":${row.revision},"document":${row.document}}`;
   }
 
@@ -141,6 +146,7 @@ export class JobsService {
           sql`${job.document}->'vehicle'->>'profileId' = ${profileId}`,
           sql`(jsonb_array_length(${job.document}->'strip') > 0
             or jsonb_array_length(${job.document}->'templates') > 0)`,
+          isNull(job.removedAt),
           ...(notId === null ? [] : [ne(job.id, notId)]),
         ),
       )
@@ -152,184 +158,56 @@ export class JobsService {
 
   /** Takes a job file in. Every fault is told with its path, and then nothing is stored. */
   async importFile(text: string, me: SignedIn): Promise<JobView> {
-    const read = readJobFile(text);
+    const read = await this.pool.run<"jobFile">({ kind: "jobFile", text });
     if (!read.ok) throw notValid("this job file cannot be read; nothing was stored", read.faults);
     return this.insert(read.value, me, "job imported from a file");
   }
 
   private async insert(document: Job, me: SignedIn, line: string): Promise<JobView> {
-    return this.db.transaction(async (tx) => {
-      const [row] = await tx
-        .insert(job)
-        .values({ document, summary: jobSummary(document) })
-        .returning();
-      await this.record(tx, row!, `open-${row!.id}`, me, { edits: [], inverse: [], lines: [line] });
-      return { id: row!.id, revision: row!.revision, document };
-    });
+    const row = await insertJob(this.db, document, me, line);
+    return { id: row.id, revision: row.revision, document };
   }
 
-  private async record(
-    tx: Transaction,
-    row: Row,
-    batchId: string,
-    me: SignedIn,
-    what: { edits: readonly Edit[]; inverse: readonly Edit[]; lines: readonly string[] },
-  ): Promise<void> {
-    await tx
-      .insert(jobChange)
-      .values({ jobId: row.id, revision: row.revision, batchId, personId: me.id, ...what });
+  /** A page of a job's history, newest first, before a revision where one is given. */
+  async history(id: string, before: number | null): Promise<HistoryItem[]> {
+    const items = await historyOf(this.db, id, before ?? MOST_REVISION, MOST_HISTORY);
+    if (items.length === 0 && before === null) throw notFound("job", id);
+    return items;
   }
 
-  /** Locks a job's row for the rest of the transaction. */
-  private async locked(tx: Transaction, id: string): Promise<Row> {
-    const [row] = await tx.select().from(job).where(eq(job.id, id)).for("update");
-    if (!row) throw notFound("job", id);
-    return row;
-  }
-
-  private async store(
-    tx: Transaction,
-    row: Row,
-    edits: readonly Edit[],
-    batchId: string,
-    me: SignedIn,
-    extraLine?: string,
-  ): Promise<number> {
-    const applied = applyEdits(row.document, edits);
-    if (!applied.ok) {
-      throw notValid(`${applied.path}: ${applied.message}`, [
-        { path: applied.path, message: applied.message },
-      ]);
-    }
-    const checked = checkJobDocument(applied.job);
-    if (!checked.ok) {
-      const [first] = checked.faults;
-      throw notValid(`${first!.path}: ${first!.message}; nothing was stored`, checked.faults);
-    }
-    const [next] = await tx
+  /** Puts a job in the bin: off the board, its history and pictures kept. */
+  async remove(id: string, me: SignedIn): Promise<string> {
+    const [row] = await this.db
       .update(job)
-      .set({
-        document: applied.job,
-        summary: jobSummary(applied.job),
-        revision: row.revision + 1,
-        updatedAt: sql`now()`,
-      })
-      .where(eq(job.id, row.id))
-      .returning();
-    const lines = linesOf(edits, row.document, applied.job);
-    await this.record(tx, next!, batchId, me, {
-      edits,
-      inverse: applied.inverse,
-      lines: extraLine === undefined ? lines : [extraLine, ...lines],
-    });
-    return next!.revision;
-  }
-
-  /**
-   * Saves a batch of edits made on a known revision. What others saved since is merged
-   * when it touches other places; where both want the same place nothing is stored and
-   * the clash is answered. A batch that arrives twice is taken once.
-   */
-  async save(
-    id: string,
-    baseRevision: number,
-    edits: readonly Edit[],
-    batchId: string,
-    me: SignedIn,
-  ): Promise<Saved> {
-    return this.db.transaction(async (tx) => {
-      const row = await this.locked(tx, id);
-      const since = await tx
-        .select()
-        .from(jobChange)
-        .where(and(eq(jobChange.jobId, id), gt(jobChange.revision, baseRevision)))
-        .orderBy(asc(jobChange.revision));
-      const again = since.find((change) => change.batchId === batchId);
-      if (again) {
-        const missed = since.filter((c) => c !== again).flatMap((c) => c.edits);
-        return { revision: row.revision, missed };
-      }
-      if (baseRevision > row.revision) {
-        throw conflict(`revision ${baseRevision} is not known here; reload the job`);
-      }
-      const missed = since.flatMap((change) => change.edits);
-      const clash = clashes(edits, missed);
-      if (clash.length > 0) {
-        throw conflict("somebody changed the same place", {
-          revision: row.revision,
-          missed,
-          clashes: clash.map(({ mine, theirs }) => ({
-            mine: describeEdit(mine, row.document),
-            theirs: describeEdit(theirs, row.document),
-          })),
-          who: await this.nameOf(tx, since.at(-1)?.personId ?? null),
-        });
-      }
-      return { revision: await this.store(tx, row, edits, batchId, me), missed };
-    });
-  }
-
-  private async nameOf(tx: Transaction, personId: string | null): Promise<string> {
-    if (personId === null) return "somebody";
-    const [row] = await tx
-      .select({ name: person.name })
-      .from(person)
-      .where(eq(person.id, personId));
-    return row?.name ?? "somebody";
-  }
-
-  /** What was saved after a revision: for pages that look whether others have been at it. */
-  async changesSince(id: string, revision: number): Promise<Saved> {
-    const [row] = await this.db.select({ revision: job.revision }).from(job).where(eq(job.id, id));
+      .set({ removedAt: sql`now()`, removedBy: me.name })
+      .where(and(eq(job.id, id), isNull(job.removedAt)))
+      .returning({ summary: job.summary });
     if (!row) throw notFound("job", id);
-    if (row.revision === revision) return { revision, missed: [] };
+    return row.summary.title;
+  }
+
+  async bin(): Promise<BinItem[]> {
     const rows = await this.db
-      .select({ edits: jobChange.edits, revision: jobChange.revision })
-      .from(jobChange)
-      .where(and(eq(jobChange.jobId, id), gt(jobChange.revision, revision)))
-      .orderBy(asc(jobChange.revision));
-    return {
-      revision: rows.at(-1)?.revision ?? revision,
-      missed: rows.flatMap((r) => r.edits),
-    };
+      .select()
+      .from(job)
+      .where(isNotNull(job.removedAt))
+      .orderBy(desc(job.removedAt));
+    return rows.map(({ id, summary, removedAt, removedBy }) => ({
+      id,
+      title: summary.title,
+      customer: summary.customer,
+      removedAt: removedAt?.toISOString() ?? "",
+      removedBy: removedBy ?? "somebody",
+    }));
   }
 
-  async history(id: string): Promise<HistoryItem[]> {
-    const rows = await this.db
-      .select({
-        revision: jobChange.revision,
-        at: jobChange.at,
-        who: person.name,
-        lines: jobChange.lines,
-      })
-      .from(jobChange)
-      .leftJoin(person, eq(jobChange.personId, person.id))
-      .where(eq(jobChange.jobId, id))
-      .orderBy(desc(jobChange.revision))
-      .limit(500);
-    if (rows.length === 0) throw notFound("job", id);
-    return rows.map((r) => ({ ...r, at: r.at.toISOString(), who: r.who ?? "somebody" }));
-  }
-
-  /** Takes a job back to how it was at a revision, as one more change on top. */
-  async restore(id: string, revision: number, me: SignedIn): Promise<Saved> {
-    return this.db.transaction(async (tx) => {
-      const row = await this.locked(tx, id);
-      const later = await tx
-        .select({ inverse: jobChange.inverse })
-        .from(jobChange)
-        .where(and(eq(jobChange.jobId, id), gt(jobChange.revision, revision)))
-        .orderBy(desc(jobChange.revision));
-      const edits = later.flatMap((change) => change.inverse);
-      if (edits.length === 0) return { revision: row.revision, missed: [] };
-      const batchId = `restore-${row.revision}-${revision}`;
-      const line = `taken back to revision ${revision}`;
-      return { revision: await this.store(tx, row, edits, batchId, me, line), missed: edits };
-    });
-  }
-
-  async remove(id: string): Promise<void> {
-    const gone = await this.db.delete(job).where(eq(job.id, id)).returning({ id: job.id });
-    if (gone.length === 0) throw notFound("job", id);
+  async takeOut(id: string): Promise<string> {
+    const [row] = await this.db
+      .update(job)
+      .set({ removedAt: null, removedBy: null })
+      .where(and(eq(job.id, id), isNotNull(job.removedAt)))
+      .returning({ summary: job.summary });
+    if (!row) throw notFound("job in the bin", id);
+    return row.summary.title;
   }
 }

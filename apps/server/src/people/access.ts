@@ -10,15 +10,10 @@ import { Reflector } from "@nestjs/core";
 import type { Request } from "express";
 import type { Role } from "@dragonet/contract";
 import { KnownPeople, type SignedIn } from "./knownPeople.ts";
+import { Sessions } from "./sessions.ts";
 import { forbidden, notSignedIn } from "../http/refusal.ts";
 
 export type { SignedIn } from "./knownPeople.ts";
-
-declare module "express-session" {
-  interface SessionData {
-    personId: string;
-  }
-}
 
 type AskedRequest = Request & { person?: SignedIn };
 
@@ -44,6 +39,7 @@ export const Me = createParamDecorator((_: unknown, context: ExecutionContext): 
 export class AccessGuard implements CanActivate {
   constructor(
     @Inject(KnownPeople) private readonly known: KnownPeople,
+    @Inject(Sessions) private readonly sessions: Sessions,
     @Inject(Reflector) private readonly reflector: Reflector,
   ) {}
 
@@ -51,7 +47,7 @@ export class AccessGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     const open = this.reflector.getAllAndOverride<boolean | undefined>(OPEN, targets);
     const req = context.switchToHttp().getRequest<AskedRequest>();
-    const id = req.session.personId;
+    const id = await this.sessions.personOf(req);
     const found = id ? await this.known.read(id) : null;
     if (found) req.person = found;
     if (open) return true;

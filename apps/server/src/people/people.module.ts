@@ -3,11 +3,13 @@ import { PeopleController } from "./people.controller.ts";
 import { KnownPeople } from "./knownPeople.ts";
 import { PeopleService } from "./people.service.ts";
 import { SessionController } from "./session.controller.ts";
+import { Sessions } from "./sessions.ts";
+import { SignInTries } from "./signInTries.ts";
 
 @Global()
 @Module({
   controllers: [SessionController, PeopleController],
-  providers: [PeopleService, KnownPeople],
-  exports: [PeopleService, KnownPeople],
+  providers: [PeopleService, KnownPeople, Sessions, SignInTries],
+  exports: [PeopleService, KnownPeople, Sessions],
 })
 export class PeopleModule {}

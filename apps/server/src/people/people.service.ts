@@ -10,8 +10,8 @@ import type {
 import { DATABASE, type Database } from "../database/database.ts";
 import { person, shop, type Preferences } from "../database/schema.ts";
 import { conflict, notFound, notSignedIn, notValid } from "../http/refusal.ts";
-import { KnownPeople } from "./knownPeople.ts";
-import { hashPassword, passwordFits } from "./password.ts";
+import { checkNewPassword, hashPassword, passwordFits } from "./password.ts";
+import { Sessions } from "./sessions.ts";
 
 export interface PersonView {
   readonly id: string;
@@ -38,7 +38,7 @@ const FIRST_PREFERENCES: Preferences = { units: "metric", theme: "system" };
 export class PeopleService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
-    @Inject(KnownPeople) private readonly known: KnownPeople,
+    @Inject(Sessions) private readonly sessions: Sessions,
   ) {}
 
   async nobodyYet(): Promise<boolean> {
@@ -63,6 +63,7 @@ export class PeopleService {
 
   async add(wanted: NewPersonRequest): Promise<PersonView> {
     const { name, signIn, role, password } = wanted;
+    await checkNewPassword(password, signIn);
     const passwordHash = await hashPassword(password);
     try {
       const [row] = await this.db
@@ -78,6 +79,7 @@ export class PeopleService {
 
   /** Makes the shop and its first owner; refused once there is anybody. */
   async addFirstOwner(wanted: FirstOwnerRequest): Promise<PersonView> {
+    await checkNewPassword(wanted.password, wanted.signIn);
     const passwordHash = await hashPassword(wanted.password);
     return this.db.transaction(async (tx) => {
       // The lock keeps two first pages from both making an owner.
@@ -99,6 +101,7 @@ export class PeopleService {
 
   async change(id: string, wanted: ChangePersonRequest): Promise<PersonView> {
     const { role, active, password } = wanted;
+    if (password !== undefined) await checkNewPassword(password, (await this.row(id)).signIn);
     const passwordHash = password === undefined ? undefined : await hashPassword(password);
     return this.db
       .transaction(async (tx) => {
@@ -122,12 +125,36 @@ export class PeopleService {
         const [row] = await tx.update(person).set(changes).where(eq(person.id, id)).returning();
         return view(row!);
       })
-      .finally(() => this.known.forget(id));
+      .then(async (changed) => {
+        // Whoever was let in under other rights signs in anew; one who comes back as well.
+        await this.sessions.endAll(id);
+        return changed;
+      });
+  }
+
+  private async row(id: string): Promise<typeof person.$inferSelect> {
+    const [row] = await this.db.select().from(person).where(eq(person.id, id));
+    if (!row) throw notFound("person", id);
+    return row;
+  }
+
+  /** A person's own password; the one they have is asked for. */
+  async changeOwnPassword(id: string, current: string, next: string): Promise<void> {
+    const row = await this.row(id);
+    if (!(await passwordFits(row.passwordHash, current))) {
+      throw notValid("the password you have now is not right", [
+        { path: "current", message: "is not right" },
+      ]);
+    }
+    await checkNewPassword(next, row.signIn);
+    await this.db
+      .update(person)
+      .set({ passwordHash: await hashPassword(next) })
+      .where(eq(person.id, id));
   }
 
   async setPreferences(id: string, preferences: Preferences): Promise<void> {
     await this.db.update(person).set({ preferences }).where(eq(person.id, id));
-    this.known.forget(id);
   }
 
   /** The shop's name, or "" before there is one. */

@@ -5,31 +5,36 @@ import {
   Get,
   HttpCode,
   Inject,
+  Param,
   Post,
   Put,
   Req,
-  UseGuards,
 } from "@nestjs/common";
-import { ThrottlerGuard } from "@nestjs/throttler";
 import type { Request } from "express";
-import { FirstOwnerRequest, PreferencesRequest, SignInRequest } from "@dragonet/contract";
+import {
+  FirstOwnerRequest,
+  OwnPasswordRequest,
+  PreferencesRequest,
+  SignInRequest,
+} from "@dragonet/contract";
+import { Audit } from "../audit/audit.ts";
+import { forbidden } from "../http/refusal.ts";
 import { Me, Open, type SignedIn } from "./access.ts";
 import { PeopleService } from "./people.service.ts";
+import { Sessions, type SessionView } from "./sessions.ts";
+import { SignInTries } from "./signInTries.ts";
 
-/** A fresh session for a person: a new id, so that one planted before sign-in is worth nothing. */
-function begin(req: Request, personId: string): Promise<void> {
-  return new Promise((done, fail) => {
-    req.session.regenerate((error?: unknown) => {
-      if (error) return fail(error);
-      req.session.personId = personId;
-      req.session.save((failure?: unknown) => (failure ? fail(failure) : done()));
-    });
-  });
-}
+/** The one-time word that the first owner's link carries; "" where none is asked for. */
+const firstOwnerWord = (): string => process.env.DRAGONET_FIRST_OWNER ?? "";
 
 @Controller("api/session")
 export class SessionController {
-  constructor(@Inject(PeopleService) private readonly people: PeopleService) {}
+  constructor(
+    @Inject(PeopleService) private readonly people: PeopleService,
+    @Inject(Sessions) private readonly sessions: Sessions,
+    @Inject(SignInTries) private readonly tries: SignInTries,
+    @Inject(Audit) private readonly audit: Audit,
+  ) {}
 
   @Open()
   @Get()
@@ -42,32 +47,73 @@ export class SessionController {
   }
 
   @Open()
-  @UseGuards(ThrottlerGuard)
   @Post()
   @HttpCode(204)
   async signIn(@Body() body: SignInRequest, @Req() req: Request): Promise<void> {
-    await begin(req, await this.people.signIn(body.signIn, body.password));
+    const address = req.ip ?? "";
+    await this.tries.begin(body.signIn, address);
+    const id = await this.people
+      .signIn(body.signIn, body.password)
+      .catch(async (error: unknown) => {
+        await this.audit.note(body.signIn, "could not sign in", address);
+        throw error;
+      });
+    await this.tries.succeeded(body.signIn, address);
+    await this.sessions.begin(req, id);
+    await this.audit.note(body.signIn, "signed in", address);
   }
 
   @Open()
-  @UseGuards(ThrottlerGuard)
   @Post("first-owner")
   @HttpCode(204)
   async firstOwner(@Body() body: FirstOwnerRequest, @Req() req: Request): Promise<void> {
+    if (firstOwnerWord() !== "" && body.word !== firstOwnerWord()) {
+      throw forbidden("the first owner comes by the link that the start printed");
+    }
     const owner = await this.people.addFirstOwner(body);
-    await begin(req, owner.id);
+    await this.sessions.begin(req, owner.id);
+    await this.audit.note(owner.name, "signed in", "as the first owner");
   }
 
   @Open()
   @Delete()
   @HttpCode(204)
-  async signOut(@Req() req: Request): Promise<void> {
-    await new Promise<void>((done) => req.session.destroy(() => done()));
+  async signOut(@Req() req: Request & { person?: SignedIn }): Promise<void> {
+    await this.sessions.end(req);
+    if (req.person) await this.audit.note(req.person.name, "signed out");
   }
 
   @Put("preferences")
   @HttpCode(204)
   async preferences(@Body() body: PreferencesRequest, @Me() me: SignedIn): Promise<void> {
     await this.people.setPreferences(me.id, { units: body.units, theme: body.theme });
+  }
+
+  /** A new password of one's own: all other sessions of the person end. */
+  @Put("password")
+  @HttpCode(204)
+  async password(
+    @Body() body: OwnPasswordRequest,
+    @Me() me: SignedIn,
+    @Req() req: Request,
+  ): Promise<void> {
+    await this.tries.begin(`own ${me.id}`, req.ip ?? "");
+    await this.people.changeOwnPassword(me.id, body.current, body.next);
+    await this.tries.succeeded(`own ${me.id}`, req.ip ?? "");
+    await this.sessions.endAll(me.id, req.sessionID);
+    await this.audit.note(me.name, "changed a password", "their own");
+  }
+
+  /** Where a person is signed in. */
+  @Get("mine")
+  mine(@Me() me: SignedIn, @Req() req: Request): Promise<SessionView[]> {
+    return this.sessions.list(me.id, req.sessionID);
+  }
+
+  @Delete("mine/:id")
+  @HttpCode(204)
+  async endMine(@Param("id") id: string, @Me() me: SignedIn): Promise<void> {
+    await this.sessions.endOne(me.id, id);
+    await this.audit.note(me.name, "ended a session");
   }
 }

@@ -38,11 +38,4 @@ export class PhotosService {
     if (!row) throw notFound("picture", id);
     return row.bytes;
   }
-
-  async ofJob(jobId: string): Promise<{ id: string; bytes: Buffer }[]> {
-    return this.db
-      .select({ id: photo.id, bytes: photo.bytes })
-      .from(photo)
-      .where(eq(photo.jobId, jobId));
-  }
 }

@@ -15,15 +15,17 @@ import { drawingDxf } from "@dragonet/template";
 import { sendFile } from "../http/download.ts";
 import { notFound, notValid } from "../http/refusal.ts";
 import { JobsService } from "../jobs/jobs.service.ts";
-import { labelsPdf } from "./labelsPdf.ts";
-import { templatePdf } from "./templatePdf.ts";
+import { WorkPool } from "../work/pool.ts";
 
 const isPaper = (text: string): text is Paper => Object.hasOwn(PAPERS, text);
 
 /** Paper for the lift: drilling templates at 1:1, and flags for the wires. */
 @Controller("api/jobs/:id")
 export class TemplatesController {
-  constructor(@Inject(JobsService) private readonly jobs: JobsService) {}
+  constructor(
+    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(WorkPool) private readonly pool: WorkPool,
+  ) {}
 
   private async drawing(id: string, templateId: string, mirror: string): Promise<Drawing> {
     const { document } = await this.jobs.read(id);
@@ -49,7 +51,7 @@ export class TemplatesController {
       throw notValid(`invalid paper: "${paper}" (one of ${Object.keys(PAPERS).join(", ")})`);
     }
     const drawing = await this.drawing(id, templateId, mirror);
-    const pdf = await templatePdf(drawing, paper);
+    const pdf = await this.pool.run<"template">({ kind: "template", drawing, paper });
     sendFile(res, `${drawing.title}.pdf`, "application/pdf", pdf, "inline");
   }
 
@@ -79,7 +81,7 @@ export class TemplatesController {
   async labels(@Param("id", ParseUUIDPipe) id: string, @Res() res: Response): Promise<void> {
     const { document } = await this.jobs.read(id);
     const list = cutListOf(document, synthesise(document));
-    const pdf = await labelsPdf(list, document.card.title);
+    const pdf = await this.pool.run<"labels">({ kind: "labels", list, title: document.card.title });
     sendFile(res, `${document.card.title} labels.pdf`, "application/pdf", pdf, "inline");
   }
 }

@@ -1,6 +1,7 @@
 import { Controller, Inject, Module } from "@nestjs/common";
 import { printPartsCsv, readPartsCsv, type Part } from "@dragonet/core";
 import { checkPart } from "@dragonet/contract";
+import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { part } from "../database/schema.ts";
 import { Catalogue } from "../http/catalogue.ts";
@@ -8,7 +9,7 @@ import { CatalogueController } from "../http/catalogueController.ts";
 
 @Controller("api/parts")
 class ShelfController extends CatalogueController<Part> {
-  constructor(@Inject(DATABASE) db: Database) {
+  constructor(@Inject(DATABASE) db: Database, @Inject(Audit) audit: Audit) {
     super(
       new Catalogue<Part>(db, {
         table: part,
@@ -17,6 +18,8 @@ class ShelfController extends CatalogueController<Part> {
         check: checkPart,
         readCsv: readPartsCsv,
       }),
+      audit,
+      "changed the shelf",
       { name: "shelf.csv", print: printPartsCsv },
     );
   }

@@ -1,141 +1,232 @@
-import JSZip from "jszip";
-import { checkPart, checkVehicle, readJobFile } from "@dragonet/contract";
-import {
-  SHAPE_VERSION,
-  printJob,
-  upgradePart,
-  upgradeVehicle,
-  type Fault,
-  type Job,
-  type Part,
-  type Vehicle,
-} from "@dragonet/core";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import { Inject, Injectable } from "@nestjs/common";
+import { asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { ZipFile } from "yazl";
+import { SHAPE_VERSION, jobSummary, printJob, type Job } from "@dragonet/core";
+import { DATABASE, type Database, type Transaction } from "../database/database.ts";
+import { job, jobChange, part, person, photo, shop, vehicleProfile } from "../database/schema.ts";
+import type { SignedIn } from "../people/access.ts";
+import { keepPhoto } from "../photos/develop.ts";
+import { WorkPool } from "../work/pool.ts";
+import type { ArchiveFile } from "./archiveFile.ts";
+import { FORMAT, checkShop, folderOf, photoOf, readHistory, type ShopHead } from "./readShop.ts";
 
-/** Everything a shop has, as it goes into one file and comes out of it. */
-export interface ShopArchive {
-  readonly jobs: readonly {
-    readonly document: Job;
-    readonly photos: readonly { readonly id: string; readonly bytes: Buffer }[];
-  }[];
-  readonly parts: readonly Part[];
-  readonly vehicles: readonly Vehicle[];
+export interface TakenIn {
+  /** Jobs that are new here, and those that were here already and stay as they are. */
+  readonly jobs: number;
+  readonly there: number;
+  readonly parts: number;
+  readonly vehicles: number;
 }
 
-export type ReadArchive =
-  | { readonly ok: true; readonly value: ShopArchive }
-  | { readonly ok: false; readonly faults: readonly Fault[] };
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
-const FORMAT = "dragonet-shop/1";
-/** What a file may unpack to, in bytes: a small file that swells is refused. */
-const MOST_BYTES = 1024 * 1024 * 1024;
-const MOST_FAULTS = 50;
+const json = (value: unknown): Buffer => Buffer.from(`${JSON.stringify(value, null, 2)}\n`);
 
-/** A shop as a ZIP archive: job files, their pictures, shelf and vehicles as JSON. */
-export async function writeArchive(archive: ShopArchive): Promise<Buffer> {
-  const zip = new JSZip();
-  const head = { format: FORMAT, shape: SHAPE_VERSION };
-  zip.file("shop.json", `${JSON.stringify(head, null, 2)}\n`);
-  zip.file("parts.json", `${JSON.stringify(archive.parts, null, 2)}\n`);
-  zip.file("vehicles.json", `${JSON.stringify(archive.vehicles, null, 2)}\n`);
-  archive.jobs.forEach(({ document, photos }, i) => {
-    const name = `jobs/${String(i + 1).padStart(4, "0")}`;
-    zip.file(`${name}/job.dragonet.json`, printJob(document));
-    for (const { id, bytes } of photos) zip.file(`${name}/photos/${id}.jpg`, bytes);
-  });
-  return zip.generateAsync({ type: "nodebuffer", compression: "DEFLATE" });
-}
-
-/** A file's size as the archive says before it is unpacked; the library keeps it inside. */
-const sizeOf = (file: JSZip.JSZipObject): number =>
-  (file as unknown as { _data?: { uncompressedSize?: number } })._data?.uncompressedSize ?? 0;
-
-function readList<T>(
-  text: string,
-  name: string,
-  check: (plain: unknown) => { ok: true; value: T } | { ok: false; faults: readonly Fault[] },
-  faults: Fault[],
-): T[] {
-  let list: unknown;
-  try {
-    list = JSON.parse(text);
-  } catch (error) {
-    faults.push({ path: name, message: `not JSON: ${(error as Error).message}` });
-    return [];
-  }
-  if (!Array.isArray(list)) {
-    faults.push({ path: name, message: "not a list" });
-    return [];
-  }
-  return list.flatMap((plain: unknown, i): T[] => {
-    const checked = check(plain);
-    if (checked.ok) return [checked.value];
-    faults.push(...checked.faults.map((f) => ({ ...f, path: `${name}[${i}].${f.path}` })));
-    return [];
+/** An entry's bytes, asked for when its turn in the archive comes. */
+function lazily(zip: ZipFile, name: string, bytes: () => Promise<Buffer>): void {
+  zip.addReadStreamLazy(name, (give) => {
+    bytes().then(
+      (made) => give(null, Readable.from([made])),
+      (error: unknown) => give(error, Readable.from([])),
+    );
   });
 }
 
-/** Version of an archive's parts and vehicles; the first for one that does not say. */
-function shapeOf(head: string): number {
-  const said = /"shape":\s*(\d{1,3})/.exec(head)?.[1];
-  return said === undefined ? 1 : Number(said);
-}
+/** The whole shop as one open file, and back: jobs with their history, pictures, shelf, vehicles. */
+@Injectable()
+export class Archive {
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(WorkPool) private readonly pool: WorkPool,
+  ) {}
 
-/** Reads an archive. Every fault with the file it is in; nothing is taken when there is one. */
-export async function readArchive(bytes: Buffer): Promise<ReadArchive> {
-  let zip: JSZip;
-  try {
-    zip = await JSZip.loadAsync(bytes);
-  } catch (error) {
-    return { ok: false, faults: [{ path: "", message: `not a ZIP: ${(error as Error).message}` }] };
-  }
-  const total = Object.values(zip.files).reduce((sum, file) => sum + sizeOf(file), 0);
-  if (total > MOST_BYTES) {
-    return {
-      ok: false,
-      faults: [{ path: "", message: `unpacks to ${total} bytes (1 GiB at most)` }],
+  /** Writes the shop, a job at a time: memory does not grow with the years. */
+  async writeTo(out: NodeJS.WritableStream): Promise<void> {
+    const zip = new ZipFile();
+    const [head] = await this.db.select({ name: shop.name, practices: shop.practices }).from(shop);
+    zip.addBuffer(json({ format: FORMAT, shape: SHAPE_VERSION, ...head }), "shop.json");
+    const list = async (table: typeof part | typeof vehicleProfile): Promise<Buffer> => {
+      const rows = await this.db.select({ value: table.value }).from(table).orderBy(asc(table.id));
+      return json(rows.map((row) => row.value));
     };
+    lazily(zip, "parts.json", () => list(part));
+    lazily(zip, "vehicles.json", () => list(vehicleProfile));
+    // What is in the bin is none of the shop's work any more; a backup keeps it.
+    const jobs = await this.db
+      .select({ id: job.id })
+      .from(job)
+      .where(isNull(job.removedAt))
+      .orderBy(asc(job.createdAt));
+    const photos = await this.db
+      .select({ jobId: photo.jobId, id: photo.id })
+      .from(photo)
+      .innerJoin(job, eq(photo.jobId, job.id))
+      .where(isNull(job.removedAt));
+    for (const { id } of jobs) {
+      lazily(zip, `jobs/${id}/job.dragonet.json`, () => this.jobFile(id));
+      lazily(zip, `jobs/${id}/history.json`, () => this.history(id));
+    }
+    for (const { jobId, id } of photos) {
+      lazily(zip, `jobs/${jobId}/photos/${id}.jpg`, () => this.photo(jobId, id));
+    }
+    zip.end();
+    const failed = new Promise<never>((_, fail) => zip.once("error", fail));
+    await Promise.race([pipeline(zip.outputStream, out), failed]);
   }
-  const text = async (name: string): Promise<string> =>
-    (await zip.file(name)?.async("string")) ?? "";
-  const head = await text("shop.json");
-  if (!head.includes(`"${FORMAT}"`)) {
-    return {
-      ok: false,
-      faults: [{ path: "shop.json", message: `not a shop's archive (needs format "${FORMAT}")` }],
+
+  private async jobFile(id: string): Promise<Buffer> {
+    const [row] = await this.db.select({ document: job.document }).from(job).where(eq(job.id, id));
+    return Buffer.from(row ? printJob(row.document) : "");
+  }
+
+  private async history(id: string): Promise<Buffer> {
+    const rows = await this.db
+      .select({
+        revision: jobChange.revision,
+        batchId: jobChange.batchId,
+        at: jobChange.at,
+        who: sql<string>`coalesce(${person.name}, ${jobChange.who})`,
+        edits: jobChange.edits,
+        inverse: jobChange.inverse,
+        lines: jobChange.lines,
+      })
+      .from(jobChange)
+      .leftJoin(person, eq(jobChange.personId, person.id))
+      .where(eq(jobChange.jobId, id))
+      .orderBy(asc(jobChange.revision));
+    return json(rows);
+  }
+
+  private async photo(jobId: string, id: string): Promise<Buffer> {
+    const [row] = await this.db
+      .select({ bytes: photo.bytes })
+      .from(photo)
+      .where(sql`${photo.jobId} = ${jobId} and ${photo.id} = ${id}`);
+    return row?.bytes ?? Buffer.alloc(0);
+  }
+
+  /**
+   * Takes an archive in: looked through whole first, then stored whole or not at all. A job
+   * that is here already stays as it is, so that the same archive can be taken in twice.
+   */
+  async takeIn(file: ArchiveFile, me: SignedIn): Promise<TakenIn> {
+    const head = await checkShop(file, (text) =>
+      this.pool.run<"jobFile">({ kind: "jobFile", text }),
+    );
+    return this.db.transaction(async (tx) => {
+      const there = await this.thereAlready(tx, head.jobs);
+      await this.store(tx, file, there, me);
+      await this.storeLists(tx, head);
+      const jobs = head.jobs.length - there.size;
+      // A shop that is built up from an archive works as the one it came from.
+      const others = (await tx.$count(job)) - jobs;
+      if (head.practices && others === 0) await tx.update(shop).set({ practices: head.practices });
+      return {
+        jobs,
+        there: there.size,
+        parts: head.parts.length,
+        vehicles: head.vehicles.length,
+      };
+    });
+  }
+
+  private async thereAlready(tx: Transaction, folders: readonly string[]): Promise<Set<string>> {
+    const ids = folders.filter((folder) => UUID.test(folder));
+    if (ids.length === 0) return new Set();
+    const rows = await tx.select({ id: job.id }).from(job).where(inArray(job.id, ids));
+    return new Set(rows.map((row) => row.id));
+  }
+
+  /** Jobs, histories and pictures in whatever order the archive has them. */
+  private async store(
+    tx: Transaction,
+    file: ArchiveFile,
+    there: ReadonlySet<string>,
+    me: SignedIn,
+  ): Promise<void> {
+    const ids = new Map<string, string>();
+    const histories = new Set<string>();
+    const jobs = async (name: string, bytes: Buffer): Promise<void> => {
+      const folder = folderOf(name);
+      if (folder === null || there.has(folder) || !name.endsWith("/job.dragonet.json")) return;
+      const read = await this.pool.run<"jobFile">({
+        kind: "jobFile",
+        text: bytes.toString("utf8"),
+      });
+      if (read.ok) ids.set(folder, await this.insert(tx, folder, read.value));
     };
-  }
-  const faults: Fault[] = [];
-  const shape = shapeOf(head);
-  const [partsText, vehiclesText] = [await text("parts.json"), await text("vehicles.json")];
-  const parts = readList(
-    partsText,
-    "parts.json",
-    (plain) => checkPart(upgradePart(plain, shape)),
-    faults,
-  );
-  const vehicles = readList(
-    vehiclesText,
-    "vehicles.json",
-    (plain) => checkVehicle(upgradeVehicle(plain, shape)),
-    faults,
-  );
-  const jobs: ShopArchive["jobs"][number][] = [];
-  for (const name of Object.keys(zip.files).sort()) {
-    const [, folder] = /^(jobs\/[^/]+)\/job\.dragonet\.json$/.exec(name) ?? [];
-    if (folder === undefined) continue;
-    const read = readJobFile(await text(name));
-    if (!read.ok) {
-      faults.push(...read.faults.map((f) => ({ ...f, path: `${name}: ${f.path}` })));
-      continue;
+    const beside = async (name: string, bytes: Buffer): Promise<void> => {
+      const folder = folderOf(name);
+      const id = folder === null ? undefined : ids.get(folder);
+      if (folder === null || id === undefined) return;
+      const photoId = photoOf(name);
+      if (photoId !== null) {
+        await tx.insert(photo).values({ jobId: id, id: photoId, bytes: await keepPhoto(bytes) });
+      } else if (name.endsWith("/history.json")) {
+        histories.add(folder);
+        await this.insertHistory(tx, id, name, bytes);
+      }
+    };
+    await file.each(jobs);
+    await file.each(beside);
+    for (const [folder, jobId] of ids) {
+      if (histories.has(folder)) continue;
+      await tx.insert(jobChange).values({
+        ...{ jobId, revision: 1, batchId: `open-${jobId}`, personId: me.id },
+        ...{ edits: [], inverse: [], lines: ["job taken in from an archive"] },
+      });
     }
-    const photos = [];
-    for (const { id } of read.value.photos) {
-      const file = zip.file(`${folder}/photos/${id}.jpg`);
-      if (file) photos.push({ id, bytes: await file.async("nodebuffer") });
-    }
-    jobs.push({ document: read.value, photos });
   }
-  return faults.length > 0
-    ? { ok: false, faults: faults.slice(0, MOST_FAULTS) }
-    : { ok: true, value: { jobs, parts, vehicles } };
+
+  private async insert(tx: Transaction, folder: string, document: Job): Promise<string> {
+    const [row] = await tx
+      .insert(job)
+      .values({
+        ...(UUID.test(folder) && { id: folder }),
+        document,
+        summary: jobSummary(document),
+      })
+      .returning({ id: job.id });
+    if (!row) throw new Error("the database kept no row");
+    return row.id;
+  }
+
+  private async insertHistory(
+    tx: Transaction,
+    jobId: string,
+    name: string,
+    bytes: Buffer,
+  ): Promise<void> {
+    const changes = readHistory(name, bytes);
+    for (const change of changes) {
+      await tx.insert(jobChange).values({ ...change, jobId, at: new Date(change.at) });
+    }
+    await tx.update(job).set({ revision: changes.length }).where(eq(job.id, jobId));
+  }
+
+  private async storeLists(tx: Transaction, head: ShopHead): Promise<void> {
+    const over = (table: typeof part | typeof vehicleProfile) => ({
+      target: table.id,
+      set: {
+        value: sql`excluded.value`,
+        shape: SHAPE_VERSION,
+        revision: sql`${table.revision} + 1`,
+      },
+      setWhere: sql`${table.value} <> excluded.value`,
+    });
+    if (head.parts.length > 0) {
+      await tx
+        .insert(part)
+        .values(head.parts.map((value) => ({ id: value.id, value })))
+        .onConflictDoUpdate(over(part));
+    }
+    if (head.vehicles.length > 0) {
+      await tx
+        .insert(vehicleProfile)
+        .values(head.vehicles.map((value) => ({ id: value.profileId, value })))
+        .onConflictDoUpdate(over(vehicleProfile));
+    }
+  }
 }

@@ -1,6 +1,7 @@
 import { Controller, Inject, Module } from "@nestjs/common";
 import { printVehiclesCsv, readVehiclesCsv, type Vehicle } from "@dragonet/core";
 import { checkVehicle } from "@dragonet/contract";
+import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { vehicleProfile } from "../database/schema.ts";
 import { Catalogue } from "../http/catalogue.ts";
@@ -8,7 +9,7 @@ import { CatalogueController } from "../http/catalogueController.ts";
 
 @Controller("api/vehicles")
 class VehiclesController extends CatalogueController<Vehicle> {
-  constructor(@Inject(DATABASE) db: Database) {
+  constructor(@Inject(DATABASE) db: Database, @Inject(Audit) audit: Audit) {
     super(
       new Catalogue<Vehicle>(db, {
         table: vehicleProfile,
@@ -17,6 +18,8 @@ class VehiclesController extends CatalogueController<Vehicle> {
         check: checkVehicle,
         readCsv: readVehiclesCsv,
       }),
+      audit,
+      "changed vehicles",
       { name: "vehicles.csv", print: printVehiclesCsv },
     );
   }

@@ -1,0 +1,1 @@
+ALTER TABLE "job_change" ADD COLUMN "replaces" text[] DEFAULT '{}' NOT NULL;

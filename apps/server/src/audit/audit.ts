@@ -1,0 +1,87 @@
+import {
+  Controller,
+  Get,
+  Inject,
+  Injectable,
+  Module,
+  ParseIntPipe,
+  Query,
+  Global,
+} from "@nestjs/common";
+import { desc, lt } from "drizzle-orm";
+import { DATABASE, type Database } from "../database/database.ts";
+import { audit } from "../database/schema.ts";
+import { forLog } from "../http/forLog.ts";
+import { log } from "../http/pinoLogger.ts";
+import { Needs } from "../people/access.ts";
+
+export const ACTIONS = [
+  "signed in",
+  "could not sign in",
+  "signed out",
+  "ended a session",
+  "added a person",
+  "changed a person",
+  "changed a password",
+  "changed settings",
+  "changed practices",
+  "changed the shelf",
+  "changed vehicles",
+  "took out a file",
+  "took in a file",
+  "put a job in the bin",
+  "took a job out of the bin",
+] as const;
+export type Action = (typeof ACTIONS)[number];
+
+export interface AuditView {
+  readonly id: number;
+  readonly at: string;
+  readonly who: string;
+  readonly action: string;
+  readonly about: string;
+}
+
+/** Entries told at once; older ones are asked for by the last that was told. */
+const MOST = 30;
+
+/** Writes down what people do beside editing jobs: by whom, when, to what. */
+@Injectable()
+export class Audit {
+  constructor(@Inject(DATABASE) private readonly db: Database) {}
+
+  /** Never in the way of what is done: a record that cannot be written is logged. */
+  async note(who: string, action: Action, about = ""): Promise<void> {
+    await this.db
+      .insert(audit)
+      .values({ who: who.slice(0, 120), action, about: about.slice(0, 500) })
+      .catch((error: unknown) => log.warn(forLog(error), "audit entry lost"));
+  }
+
+  async list(before: number | null): Promise<AuditView[]> {
+    const rows = await this.db
+      .select()
+      .from(audit)
+      .where(before === null ? undefined : lt(audit.id, before))
+      .orderBy(desc(audit.id))
+      .limit(MOST);
+    return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+  }
+}
+
+@Needs("owner")
+@Controller("api/audit")
+class AuditController {
+  constructor(@Inject(Audit) private readonly audit: Audit) {}
+
+  @Get()
+  list(
+    @Query("before", new ParseIntPipe({ optional: true })) before?: number,
+  ): Promise<AuditView[]> {
+    return this.audit.list(before ?? null);
+  }
+}
+
+@Global()
+@Module({ controllers: [AuditController], providers: [Audit], exports: [Audit] })
+export class AuditModule {}

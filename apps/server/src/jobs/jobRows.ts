@@ -1,0 +1,203 @@
+import { and, arrayContains, asc, desc, eq, gt, inArray, or, sql } from "drizzle-orm";
+import {
+  applyEdits,
+  describeEdit,
+  jobSummary,
+  type BatchRequest,
+  type Change,
+  type Edit,
+  type Job,
+} from "@dragonet/core";
+import { checkJobDocument } from "@dragonet/contract";
+import type { Database, Transaction } from "../database/database.ts";
+import { job, jobChange, person } from "../database/schema.ts";
+import { gone, notFound, notValid } from "../http/refusal.ts";
+import type { SignedIn } from "../people/access.ts";
+
+export type JobRow = typeof job.$inferSelect;
+
+/** Lines of history for one batch; more of them than this tell nobody anything. */
+const MOST_LINES = 40;
+/** Changes told at once: a page that has missed more sees the gap and reads the job anew. */
+export const MOST_CHANGES = 500;
+
+const whoMade = sql<string>`coalesce(${person.name}, ${jobChange.who})`;
+
+function linesOf(edits: readonly Edit[], before: Job, after: Job): string[] {
+  const lines = edits.map((e) => describeEdit(e, e.kind === "remove" ? before : after));
+  return lines.length > MOST_LINES
+    ? [...lines.slice(0, MOST_LINES), `and ${lines.length - MOST_LINES} more`]
+    : lines;
+}
+
+/** A new job with the first line of its history. */
+export async function insertJob(
+  db: Database,
+  document: Job,
+  me: SignedIn,
+  line: string,
+): Promise<JobRow> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx
+      .insert(job)
+      .values({ document, summary: jobSummary(document) })
+      .returning();
+    if (!row) throw new Error("the database kept no row");
+    await tx.insert(jobChange).values({
+      jobId: row.id,
+      revision: row.revision,
+      batchId: `open-${row.id}`,
+      personId: me.id,
+      edits: [],
+      inverse: [],
+      lines: [line],
+    });
+    return row;
+  });
+}
+
+/** Locks a job's row for the rest of the transaction. */
+export async function lockedRow(tx: Transaction, id: string): Promise<JobRow> {
+  const [row] = await tx.select().from(job).where(eq(job.id, id)).for("update");
+  if (!row) throw notFound("job", id);
+  if (row.removedAt) throw gone("this job is in the bin: nothing was stored");
+  return row;
+}
+
+/** Changes after a revision, in order. */
+export async function changesAfter(
+  db: Database | Transaction,
+  id: string,
+  revision: number,
+): Promise<Change[]> {
+  const rows = await db
+    .select({
+      revision: jobChange.revision,
+      batchId: jobChange.batchId,
+      who: whoMade,
+      edits: jobChange.edits,
+    })
+    .from(jobChange)
+    .leftJoin(person, eq(jobChange.personId, person.id))
+    .where(and(eq(jobChange.jobId, id), gt(jobChange.revision, revision)))
+    .orderBy(asc(jobChange.revision));
+  return rows.map((row) => ({ ...row, who: row.who || "somebody" }));
+}
+
+/** The change that a batch made, or null. */
+export async function changeOfBatch(
+  tx: Transaction,
+  id: string,
+  batchId: string,
+): Promise<Change | null> {
+  const [row] = await tx
+    .select({ revision: jobChange.revision, batchId: jobChange.batchId, edits: jobChange.edits })
+    .from(jobChange)
+    .where(and(eq(jobChange.jobId, id), eq(jobChange.batchId, batchId)));
+  return row ? { ...row, who: "" } : null;
+}
+
+/** Whether a batch that this one replaces was taken, or one that replaces it. */
+export async function isReplaced(
+  tx: Transaction,
+  id: string,
+  { batchId, replaces }: Pick<BatchRequest, "batchId" | "replaces">,
+): Promise<boolean> {
+  const related = or(
+    inArray(jobChange.batchId, [...replaces]),
+    arrayContains(jobChange.replaces, [batchId]),
+  );
+  const found = await tx
+    .select({ revision: jobChange.revision })
+    .from(jobChange)
+    .where(and(eq(jobChange.jobId, id), related))
+    .limit(1);
+  return found.length > 0;
+}
+
+/** What takes a job back from its revision to an earlier one, newest first. */
+export async function inversesAfter(
+  tx: Transaction,
+  id: string,
+  revision: number,
+): Promise<readonly Edit[]> {
+  const rows = await tx
+    .select({ inverse: jobChange.inverse })
+    .from(jobChange)
+    .where(and(eq(jobChange.jobId, id), gt(jobChange.revision, revision)))
+    .orderBy(desc(jobChange.revision));
+  return rows.flatMap((row) => row.inverse);
+}
+
+/**
+ * Applies edits to a locked job and stores it with its history, after the whole document
+ * was checked. Answers the new revision; refuses with every fault and stores nothing.
+ */
+export async function storeEdits(
+  tx: Transaction,
+  row: JobRow,
+  {
+    edits,
+    batchId,
+    replaces = [],
+    line,
+  }: {
+    readonly edits: readonly Edit[];
+    readonly batchId: string;
+    readonly replaces?: readonly string[];
+    /** Told before the edits' own lines. */
+    readonly line?: string;
+  },
+  me: SignedIn,
+): Promise<number> {
+  const applied = applyEdits(row.document, edits);
+  if (!applied.ok) {
+    throw notValid(`${applied.path}: ${applied.message}`, [
+      { path: applied.path, message: applied.message },
+    ]);
+  }
+  const checked = checkJobDocument(applied.job);
+  if (!checked.ok) {
+    const [first] = checked.faults;
+    throw notValid(`${first!.path}: ${first!.message}; nothing was stored`, checked.faults);
+  }
+  const revision = row.revision + 1;
+  await tx
+    .update(job)
+    .set({
+      document: applied.job,
+      summary: jobSummary(applied.job),
+      revision,
+      updatedAt: sql`now()`,
+    })
+    .where(eq(job.id, row.id));
+  const lines = linesOf(edits, row.document, applied.job);
+  await tx.insert(jobChange).values({
+    jobId: row.id,
+    revision,
+    batchId,
+    personId: me.id,
+    replaces: [...replaces],
+    edits,
+    inverse: applied.inverse,
+    lines: line === undefined ? lines : [line, ...lines],
+  });
+  return revision;
+}
+
+/** A job's history, newest first, before a revision where one is given. */
+export async function historyOf(db: Database, id: string, before: number, most: number) {
+  const rows = await db
+    .select({
+      revision: jobChange.revision,
+      at: jobChange.at,
+      who: whoMade,
+      lines: jobChange.lines,
+    })
+    .from(jobChange)
+    .leftJoin(person, eq(jobChange.personId, person.id))
+    .where(and(eq(jobChange.jobId, id), sql`${jobChange.revision} < ${before}`))
+    .orderBy(desc(jobChange.revision))
+    .limit(most);
+  return rows.map((r) => ({ ...r, at: r.at.toISOString(), who: r.who || "somebody" }));
+}

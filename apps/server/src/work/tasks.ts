@@ -1,0 +1,18 @@
+import type { Checked } from "@dragonet/contract";
+import type { CutList, Drawing, Job, Paper } from "@dragonet/core";
+import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
+
+/** What is handed to a worker thread: long enough that other requests would wait for it. */
+export type Task =
+  | { readonly kind: "jobFile"; readonly text: string }
+  | { readonly kind: "sheet"; readonly document: Job; readonly options: SheetOptions }
+  | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
+  | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
+
+/** What comes back, by kind. */
+export interface Answers {
+  readonly jobFile: Checked<Job>;
+  readonly sheet: Uint8Array;
+  readonly labels: Uint8Array;
+  readonly template: Uint8Array;
+}
