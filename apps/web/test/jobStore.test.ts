@@ -1,62 +1,48 @@
+import "fake-indexeddb/auto";
 import type { Edit, Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
+import { StandIn, change, type Answer, type Reply } from "./standIn.ts";
 import { useJobStore } from "../src/job/jobStore.ts";
+import { allAside, allBatches, forgetAside, forgetBatches, keepBatch } from "../src/sync/outbox.ts";
+import { sendWaiting } from "../src/sync/sendWaiting.ts";
 
 const [job] = demoJobs() as [Job];
 const title = (value: string): Edit => ({ kind: "setOnce", entity: "card", field: "title", value });
 const bench = (value: string): Edit => ({ kind: "setOnce", entity: "card", field: "bench", value });
 
-interface Sent {
-  readonly baseRevision: number;
-  readonly edits: readonly Edit[];
-  readonly batchId: string;
-}
-
-/** A server that answers as told, and remembers what it was sent. */
-class StandIn {
-  readonly sent: Sent[] = [];
-  answers: ((sent: Sent) => { status: number; body: unknown } | "lost")[] = [];
-
-  install(): void {
-    globalThis.fetch = (async (_path: string, init?: { body?: string }) => {
-      const sent = JSON.parse(init?.body ?? "{}") as Sent;
-      this.sent.push(sent);
-      const answer = (
-        this.answers.shift() ??
-        ((s) => ({ status: 200, body: { revision: s.baseRevision + 1, missed: [] } }))
-      )(sent);
-      if (answer === "lost") throw new TypeError("network");
-      return this.reply(answer.status, answer.body);
-    }) as unknown as typeof fetch;
-  }
-
-  private reply(status: number, body: unknown) {
-    return { ok: status < 400, status, json: async () => body };
-  }
-}
-
 const store = () => useJobStore.getState();
+/** Lets time pass, and the browser's store come after. */
 const settle = async (ms = 0): Promise<void> => {
-  await jest.advanceTimersByTimeAsync(ms);
+  for (let step = 0; step < 4; step += 1) {
+    await jest.advanceTimersByTimeAsync(ms / 4);
+    for (let i = 0; i < 12; i += 1) await new Promise((done) => setImmediate(done));
+  }
 };
 
 let server: StandIn;
 
-beforeEach(() => {
-  jest.useFakeTimers();
+beforeAll(() => {
+  // Node's keeps the process alive; these tests have one page.
+  Object.assign(globalThis, { BroadcastChannel: undefined });
+});
+
+beforeEach(async () => {
+  jest.useFakeTimers({ doNotFake: ["setImmediate", "queueMicrotask", "nextTick"] });
   const kept = new Map<string, string>();
-  globalThis.localStorage = {
+  globalThis.sessionStorage = {
     getItem: (k: string) => kept.get(k) ?? null,
     setItem: (k: string, v: string) => void kept.set(k, v),
-    removeItem: (k: string) => void kept.delete(k),
   } as unknown as Storage;
   server = new StandIn();
   server.install();
-  store().open("job-1", 1, job);
+  await store().open("job-1", 1, job, "ansa");
 });
 
-afterEach(() => {
+afterEach(async () => {
   store().close();
+  await settle(0);
+  await forgetBatches((await allBatches()).map((b) => ({ ...b, acts: Array(99).fill([]) })));
+  for (const { batch } of await allAside()) await forgetAside(batch.id);
   jest.useRealTimers();
 });
 
@@ -69,18 +55,29 @@ describe("saving", () => {
     await settle(400);
     expect(server.sent).toHaveLength(1);
     expect(server.sent[0]).toMatchObject({ baseRevision: 1, edits: [title("A"), title("AB")] });
-    expect(store()).toMatchObject({ saveState: "saved", revision: 2, pending: [] });
+    expect(store()).toMatchObject({ saveState: "saved", revision: 2 });
+    expect(await allBatches()).toEqual([]);
   });
 
-  it("sends a lost batch again under the same name until it is taken", async () => {
+  it("sends a lost batch again under the same id until it is taken", async () => {
     server.answers = [() => "lost", () => "lost"];
     store().edit([title("A")]);
     await settle(400);
     expect(store().saveState).toBe("offline");
-    await settle(3000);
-    await settle(3000);
+    await settle(2000);
+    await settle(4000);
     expect(server.sent).toHaveLength(3);
     expect(new Set(server.sent.map((s) => s.batchId)).size).toBe(1);
+    expect(store().saveState).toBe("saved");
+  });
+
+  it("waits as long as a server asks that is busy", async () => {
+    server.answers = [() => ({ status: 503, body: {}, retryAfter: "9" })];
+    store().edit([title("A")]);
+    await settle(400);
+    await settle(8000);
+    expect(server.sent).toHaveLength(1);
+    await settle(1200);
     expect(store().saveState).toBe("saved");
   });
 
@@ -89,31 +86,40 @@ describe("saving", () => {
     store().edit([title("A")]);
     await settle(400);
     store().edit([bench("Bench 3")]);
-    await settle(3400);
+    await settle(2400);
     await settle(400);
     expect(server.sent.map((s) => s.edits)).toEqual([
       [title("A")],
       [title("A")],
       [bench("Bench 3")],
     ]);
+    expect(server.sent[2]?.follows).toEqual([server.sent[0]?.batchId]);
     expect(store().job?.card).toMatchObject({ title: "A", bench: "Bench 3" });
     expect(store().saveState).toBe("saved");
   });
 
-  it("takes in what others did to other places", async () => {
-    server.answers = [() => ({ status: 200, body: { revision: 3, missed: [bench("Bench 7")] } })];
+  it("takes in what others did to other places, in the server's order", async () => {
+    server.changes = [change(2, [bench("Bench 7")])];
     store().edit([title("A")]);
     await settle(400);
     expect(store().job?.card).toMatchObject({ title: "A", bench: "Bench 7" });
     expect(store().revision).toBe(3);
   });
 
-  it("puts back what the server refuses, and says why", async () => {
+  it("sets aside what the server will never take, says why, and goes on", async () => {
     server.answers = [() => ({ status: 422, body: { message: "invalid fuse: 6 A" } })];
     store().edit([title("A")]);
     await settle(400);
     expect(store().job?.card.title).toBe(job.card.title);
     expect(store()).toMatchObject({ saveState: "saved", refusal: "invalid fuse: 6 A" });
+    expect(store().setAside).toMatchObject([{ message: "invalid fuse: 6 A" }]);
+    store().edit([bench("Bench 4")]);
+    await settle(400);
+    expect(store().saveState).toBe("saved");
+    expect(await allAside()).toHaveLength(1);
+    store().dropSetAside(store().setAside[0]!.batch.id);
+    await settle(0);
+    expect(await allAside()).toEqual([]);
   });
 
   it("refuses an edit that makes no sense without sending it", async () => {
@@ -122,27 +128,61 @@ describe("saving", () => {
     expect(server.sent).toEqual([]);
     expect(store().refusal).toContain("nobody");
   });
+
+  it("takes in what others save while nothing of its own waits", async () => {
+    server.changes = [change(2, [bench("Bench 7")])];
+    await store().look();
+    expect(store()).toMatchObject({ revision: 2, job: { card: { bench: "Bench 7" } } });
+  });
+});
+
+describe("leaving a job during a slow save", () => {
+  it("keeps and sends the edit that was made meanwhile", async () => {
+    let arrive: () => void = () => undefined;
+    server.answers = [
+      async (sent) => {
+        await new Promise<void>((done) => {
+          arrive = done;
+        });
+        return server.take(sent) as Reply;
+      },
+    ];
+    store().edit([title("first")]);
+    await settle(400);
+    store().edit([bench("second")]);
+    await settle(0);
+    store().close();
+    arrive();
+    await settle(10);
+    await settle(5000);
+    await sendWaiting("ansa", () => null);
+    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("first"), bench("second")]);
+    expect(await allBatches()).toEqual([]);
+  });
 });
 
 describe("a clash", () => {
-  const clash = () => ({
+  const clash: Answer = () => ({
     status: 409,
     body: {
+      reason: "clash",
       revision: 2,
-      missed: [title("Theirs")],
+      changes: [change(2, [title("Theirs")])],
       who: "Pim Okkerse",
-      clashes: [{ mine: "title → Mine", theirs: "title → Theirs" }],
     },
+  });
+  beforeEach(() => {
+    server.changes = [change(2, [title("Theirs")])];
+    server.answers = [clash];
   });
 
   it("waits for a choice; theirs keeps everything undisputed of mine", async () => {
-    server.answers = [clash];
     store().edit([title("Mine"), bench("Bench 4")]);
     await settle(400);
     expect(store()).toMatchObject({ saveState: "clash", clash: { who: "Pim Okkerse" } });
     await settle(20_000);
     expect(server.sent).toHaveLength(1);
-    await store().settleClash("theirs");
+    store().settleClash("theirs");
     await settle(400);
     expect(store().job?.card).toMatchObject({ title: "Theirs", bench: "Bench 4" });
     expect(server.sent.at(-1)).toMatchObject({ baseRevision: 2, edits: [bench("Bench 4")] });
@@ -150,10 +190,9 @@ describe("a clash", () => {
   });
 
   it("lets mine win on top of theirs", async () => {
-    server.answers = [clash];
     store().edit([title("Mine")]);
     await settle(400);
-    await store().settleClash("mine");
+    store().settleClash("mine");
     await settle(400);
     expect(store().job?.card.title).toBe("Mine");
     expect(server.sent.at(-1)).toMatchObject({ baseRevision: 2, edits: [title("Mine")] });
@@ -187,62 +226,97 @@ describe("a page closed without connection", () => {
     server.answers = [];
   };
 
-  it("finds its edits again and sends them", async () => {
+  it("finds its edits again and sends them under the id they had", async () => {
     await leave();
-    store().open("job-1", 1, job);
-    await settle(0);
+    await store().open("job-1", 1, job, "ansa");
     expect(store().job?.card.title).toBe("Kept");
     await settle(400);
     expect(store().saveState).toBe("saved");
+    expect(new Set(server.sent.map((s) => s.batchId)).size).toBe(1);
   });
 
-  it("asks when somebody changed the same place meanwhile", async () => {
+  it("sends them without the job being opened", async () => {
     await leave();
-    server.answers = [
-      () => ({
-        status: 409,
-        body: {
-          message: "clash",
-          who: "Ansa",
-          revision: 2,
-          missed: [title("Theirs")],
-          clashes: [{ mine: "title: Kept", theirs: "title: Theirs" }],
-        },
-      }),
-    ];
-    const theirs: Job = { ...job, card: { ...job.card, title: "Theirs" } };
-    store().open("job-1", 2, theirs);
-    await settle(0);
-    expect(server.sent.at(-1)?.baseRevision).toBe(1);
-    expect(store().saveState).toBe("clash");
-    await store().settleClash("theirs");
+    await sendWaiting("ansa", () => null);
+    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("Kept")]);
+    expect(await allBatches()).toEqual([]);
+  });
+
+  it("neither shows nor sends them for somebody else", async () => {
+    await leave();
+    const before = server.sent.length;
+    await sendWaiting("pim", () => null);
+    await store().open("job-1", 1, job, "pim");
+    expect(store().job?.card.title).toBe(job.card.title);
+    await settle(20_000);
+    expect(server.sent).toHaveLength(before);
+    expect(await allBatches()).toHaveLength(1);
+  });
+
+  it("keeps them when the session is over, until the person is back", async () => {
+    server.answers = [() => ({ status: 401, body: { message: "sign in first" } })];
+    store().edit([title("Kept")]);
     await settle(400);
-    expect(store().job?.card.title).toBe("Theirs");
+    expect(store().saveState).toBe("signedOut");
+    await settle(60_000);
+    expect(server.sent).toHaveLength(1);
+    expect(await allBatches()).toHaveLength(1);
+    await store().flush();
     expect(store().saveState).toBe("saved");
   });
 
   it("keeps the old edits and the new ones while there still is no connection", async () => {
     await leave();
     server.answers = [() => "lost" as const];
-    store().open("job-1", 1, job);
+    await store().open("job-1", 1, job, "ansa");
     await settle(10);
     expect(store().saveState).toBe("offline");
     store().edit([bench("Bench 3")]);
     await settle(10_000);
-    expect(server.sent.flatMap((s) => s.edits)).toEqual(
-      expect.arrayContaining([title("Kept"), bench("Bench 3")]),
-    );
+    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("Kept"), bench("Bench 3")]);
     expect(store().saveState).toBe("saved");
   });
+});
 
-  it("sends what was made on a newer document than the one at hand", async () => {
-    await leave();
-    globalThis.localStorage.setItem(
-      "dragonet.outbox.job-1",
-      JSON.stringify({ revision: 5, edits: [title("Newer")] }),
-    );
-    store().open("job-1", 3, job);
-    await settle(10);
-    expect(server.sent.at(-1)).toMatchObject({ baseRevision: 5, edits: [title("Newer")] });
+describe("a browser that keeps nothing", () => {
+  it("is said so, and still saves", async () => {
+    const { put } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException("full", "QuotaExceededError");
+    };
+    server.answers = [() => "lost"];
+    store().edit([title("A")]);
+    await settle(1000);
+    IDBObjectStore.prototype.put = put;
+    expect(store().saveState).toBe("unkept");
+    await settle(4000);
+    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("A")]);
+    expect(store().saveState).toBe("saved");
+  });
+});
+
+describe("batches of several pages", () => {
+  it("wait one behind the other, and one that clashes holds up its own job alone", async () => {
+    store().close();
+    const batch = (id: string, jobId: string, edit: Edit) => ({
+      ...{
+        id,
+        jobId,
+        personId: "ansa",
+        tab: "other",
+        madeOn: 1,
+        follows: [],
+        replaces: [],
+        acts: [[edit]],
+      },
+      ...{ sealed: true, single: false, at: Number(id.slice(-1)) },
+    });
+    await keepBatch(batch("b-1", "job-1", title("x")));
+    await keepBatch(batch("b-2", "job-1", title("y")));
+    await keepBatch(batch("b-3", "job-2", title("z")));
+    server.answers = [() => ({ status: 409, body: { reason: "clash", changes: [] } })];
+    await sendWaiting("ansa", () => null);
+    expect(server.sent.map((s) => s.batchId)).toEqual(["b-1", "b-3"]);
+    expect((await allBatches()).map((b) => b.id)).toEqual(["b-1", "b-2"]);
   });
 });

@@ -32,7 +32,6 @@ import { deviationText, mendDeviation } from "../src/bench/deviations.ts";
 import { overlayOf } from "../src/bench/overlay.ts";
 import { matches, type JobListItem } from "../src/board/jobs.ts";
 import { letterOf } from "../src/fit/letters.ts";
-import { forgetOutbox, readOutbox, writeOutbox } from "../src/job/outbox.ts";
 import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
 import { photoFault } from "../src/photos/photoFault.ts";
 import { newPart } from "../src/shelf/newPart.ts";
@@ -222,33 +221,6 @@ describe("small things", () => {
   });
 });
 
-describe("the outbox", () => {
-  const kept = new Map<string, string>();
-  beforeAll(() => {
-    globalThis.localStorage = {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => void kept.set(k, v),
-      removeItem: (k: string) => void kept.delete(k),
-    } as unknown as Storage;
-  });
-
-  it("keeps edits by job, and forgets them alone", () => {
-    writeOutbox("a", { revision: 3, edits: [] });
-    writeOutbox("b", { revision: 4, edits: [{ kind: "remove", entity: "run", id: "x" }] });
-    expect(readOutbox("a")).toEqual({ revision: 3, edits: [] });
-    forgetOutbox("a");
-    expect(readOutbox("a")).toBeNull();
-    expect(readOutbox("b")?.edits).toHaveLength(1);
-  });
-
-  it("takes torn text for nothing", () => {
-    kept.set("dragonet.outbox.c", "{torn");
-    expect(readOutbox("c")).toBeNull();
-    kept.set("dragonet.outbox.c", '{"revision":1}');
-    expect(readOutbox("c")).toBeNull();
-  });
-});
-
 describe("asking the server", () => {
   const asked: { path: string; init: RequestInit }[] = [];
   const answer = (status: number, body: unknown): void => {
@@ -257,6 +229,7 @@ describe("asking the server", () => {
       return {
         ok: status < 400,
         status,
+        headers: new Headers(),
         json: async () => {
           if (body === undefined) throw new SyntaxError("no JSON");
           return body;

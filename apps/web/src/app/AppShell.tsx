@@ -1,17 +1,16 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { NavLink, Outlet } from "react-router";
-import { LogOut } from "lucide-react";
-import { forgetJobs } from "../job/keptJobs.ts";
 import { FirstOwnerPage } from "../signIn/FirstOwnerPage.tsx";
 import { SignInPage } from "../signIn/SignInPage.tsx";
 import { Loading, Trouble } from "../ui/states.tsx";
-import { ask } from "./api.ts";
+import { useSending } from "../sync/useSending.ts";
+import { useWaitingStore } from "../sync/waiting.ts";
+import { changesWord, waitingActs } from "../sync/words.ts";
+import { sessionEnds } from "./api.ts";
+import { SignOut } from "./SignOut.tsx";
 import { useSession, type Person } from "./session.ts";
 import { showTheme } from "./theme.ts";
-
-/** What the kept application answers with when there is no network: see vite.config.ts. */
-const LAST_ANSWERS = "last-answers";
 
 const PAGES = [
   { to: "/", label: "Board" },
@@ -24,17 +23,8 @@ const navClass = ({ isActive }: { isActive: boolean }): string =>
   `touch inline-flex items-center border-b-2 px-1 py-2 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
 function TopBar({ person, shop }: { person: Person; shop: string }) {
-  const queries = useQueryClient();
-  const signOut = async (): Promise<void> => {
-    await ask("session", "DELETE");
-    await Promise.all([
-      forgetJobs(),
-      "caches" in globalThis ? caches.delete(LAST_ANSWERS) : undefined,
-    ]);
-    // Nothing of this person stays in the page; the session alone is asked for again.
-    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== "session" });
-    await queries.invalidateQueries({ queryKey: ["session"] });
-  };
+  useSending(person.id);
+  const waits = useWaitingStore((s) => waitingActs(s.waiting, person.id));
   return (
     <header className="no-print flex flex-wrap items-center gap-x-5 border-b border-hair px-4">
       <NavLink to="/" className="py-2 text-lead font-bold tracking-tight">
@@ -48,17 +38,10 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
         ))}
       </nav>
       <span className="ml-auto hidden text-small text-muted md:inline">
+        {waits > 0 && <b className="text-ink">{changesWord(waits)} not saved yet · </b>}
         {shop} · {person.name}, {person.role}
       </span>
-      <button
-        type="button"
-        aria-label="Sign out"
-        title="Sign out"
-        className="touch ml-auto inline-flex items-center justify-center text-accent md:ml-0"
-        onClick={() => void signOut()}
-      >
-        <LogOut size={17} aria-hidden />
-      </button>
+      <SignOut personId={person.id} />
     </header>
   );
 }
@@ -67,6 +50,13 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
 export function AppShell() {
   const { data, error, isPending, refetch } = useSession();
   const theme = data?.person?.preferences.theme;
+  const queries = useQueryClient();
+  useEffect(() => {
+    // An answer said that nobody is signed in: the session's own answer decides what is shown.
+    const look = (): void => void queries.invalidateQueries({ queryKey: ["session"] });
+    sessionEnds.addEventListener("end", look);
+    return () => sessionEnds.removeEventListener("end", look);
+  }, [queries]);
   useEffect(() => {
     if (theme) showTheme(theme);
   }, [theme]);

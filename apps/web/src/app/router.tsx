@@ -75,6 +75,10 @@ export const router = createBrowserRouter([
             ],
           },
           {
+            path: "prove",
+            lazy: async () => ({ Component: (await import("../prove/ProvePage.tsx")).ProvePage }),
+          },
+          {
             path: "sheet",
             lazy: async () => ({ Component: (await import("../sheet/SheetPage.tsx")).SheetPage }),
           },

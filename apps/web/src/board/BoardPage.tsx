@@ -3,8 +3,10 @@ import { Suspense, lazy, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { STAGES } from "@dragonet/core";
 import { momentText } from "../app/moment.ts";
-import { useCanEdit } from "../app/session.ts";
+import { useCanEdit, useMe } from "../app/session.ts";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
+import { useWaitingStore } from "../sync/waiting.ts";
+import { changesWord, waitingActs } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { useNow } from "../ui/useNow.ts";
@@ -69,6 +71,23 @@ function Waiting({ job }: { job: JobListItem }) {
   );
 }
 
+/** What of a job has not reached the server from this browser. */
+function NotSaved({ jobId }: { jobId: string }) {
+  const { id } = useMe();
+  const waits = useWaitingStore((s) => waitingActs(s.waiting, id, jobId));
+  const aside = useWaitingStore(
+    (s) => s.setAside.filter((a) => a.batch.jobId === jobId && a.batch.personId === id).length,
+  );
+  if (waits + aside === 0) return null;
+  return (
+    <div className="text-small font-bold">
+      {waits > 0 && `${changesWord(waits)} not saved yet`}
+      {waits > 0 && aside > 0 && ", "}
+      {aside > 0 && `${changesWord(aside)} not taken: open the job`}
+    </div>
+  );
+}
+
 function JobLine({ job }: { job: JobListItem }) {
   return (
     <li className="relative grid grid-cols-1 gap-x-6 gap-y-1 border-t border-hair py-2 hover:bg-sunk md:grid-cols-[minmax(0,5fr)_minmax(0,4fr)_5.5rem_minmax(0,6fr)]">
@@ -80,6 +99,7 @@ function JobLine({ job }: { job: JobListItem }) {
           {job.title}
         </Link>
         <div className="text-muted">{job.customer}</div>
+        <NotSaved jobId={job.id} />
       </div>
       <div>
         <div>{job.model}</div>

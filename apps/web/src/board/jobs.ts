@@ -1,6 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import type { JobSummary } from "@dragonet/core";
 import { ask } from "../app/api.ts";
+import { followLive } from "../app/live.ts";
 
 export interface JobListItem extends JobSummary {
   readonly id: string;
@@ -8,12 +10,27 @@ export interface JobListItem extends JobSummary {
   readonly updatedAt: string;
 }
 
-export const useJobs = () =>
-  useQuery({
-    queryKey: ["jobs"],
-    queryFn: () => ask<JobListItem[]>("jobs"),
-    refetchInterval: 30_000,
-  });
+/** Changes that come within this time are looked at together, ms. */
+const TOGETHER_MS = 300;
+
+export function useJobs() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = followLive(() => {
+      // Several changes within a moment are one look.
+      timer ??= setTimeout(() => {
+        timer = undefined;
+        void queries.invalidateQueries({ queryKey: ["jobs"] });
+      }, TOGETHER_MS);
+    });
+    return () => {
+      stop();
+      clearTimeout(timer);
+    };
+  }, [queries]);
+  return useQuery({ queryKey: ["jobs"], queryFn: () => ask<JobListItem[]>("jobs") });
+}
 
 /** Whether every word of the search is somewhere on the card. */
 export function matches(job: JobListItem, search: string): boolean {

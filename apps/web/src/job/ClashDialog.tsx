@@ -1,3 +1,4 @@
+import { describeEdit } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/Modal.tsx";
 import { useJobStore } from "./jobStore.ts";
@@ -6,7 +7,9 @@ import { useJobStore } from "./jobStore.ts";
 export function ClashDialog() {
   const clash = useJobStore((s) => s.clash);
   const settle = useJobStore((s) => s.settleClash);
-  if (!clash) return null;
+  const job = useJobStore((s) => s.job);
+  if (!clash || !job) return null;
+  const pairs = clash.disputed.flatMap((dispute) => dispute.pairs);
   return (
     <Modal
       firm
@@ -23,19 +26,19 @@ export function ClashDialog() {
           </tr>
         </thead>
         <tbody>
-          {clash.pairs.map((pair, i) => (
+          {pairs.map(({ mine, theirs }, i) => (
             <tr key={i} className="border-t border-hair align-top">
-              <td className="py-1 pr-4">{pair.theirs}</td>
-              <td className="py-1">{pair.mine}</td>
+              <td className="py-1 pr-4">{describeEdit(theirs, job)}</td>
+              <td className="py-1">{describeEdit(mine, job)}</td>
             </tr>
           ))}
         </tbody>
       </table>
       <div className="mt-4 flex flex-wrap gap-3">
-        <Button look="main" onClick={() => void settle("theirs")}>
+        <Button look="main" onClick={() => settle("theirs")}>
           Keep theirs
         </Button>
-        <Button onClick={() => void settle("mine")}>Keep mine</Button>
+        <Button onClick={() => settle("mine")}>Keep mine</Button>
       </div>
     </Modal>
   );

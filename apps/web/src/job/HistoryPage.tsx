@@ -1,9 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useMutation } from "@tanstack/react-query";
 import { ask } from "../app/api.ts";
-import { useCanEdit } from "../app/session.ts";
+import { useCanEdit, useMe } from "../app/session.ts";
+import { MOMENT } from "../ui/moments.ts";
 import { Button } from "../ui/Button.tsx";
 import { Loading, Trouble } from "../ui/states.tsx";
-import { useJobStore } from "./jobStore.ts";
+import { useJob, useJobStore } from "./jobStore.ts";
+import { ToBin } from "./ToBin.tsx";
 
 interface HistoryItem {
   readonly revision: number;
@@ -12,17 +14,24 @@ interface HistoryItem {
   readonly lines: readonly string[];
 }
 
-const MOMENT = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
-
 /** Who changed what and when, newest first, and the way back to any of it. */
 export function HistoryPage() {
   const id = useJobStore((s) => s.id) ?? "";
   const revision = useJobStore((s) => s.revision);
+  const title = useJob().card.title;
   const canEdit = useCanEdit();
-  const queries = useQueryClient();
-  const { data, error, refetch } = useQuery({
+  const owner = useMe().role === "owner";
+  const { data, error, refetch, hasNextPage, fetchNextPage } = useInfiniteQuery({
     queryKey: ["history", id, revision],
-    queryFn: () => ask<HistoryItem[]>(`jobs/${id}/history`),
+    initialPageParam: null as number | null,
+    queryFn: ({ pageParam }) =>
+      ask<HistoryItem[]>(
+        pageParam === null ? `jobs/${id}/history` : `jobs/${id}/history?before=${pageParam}`,
+      ),
+    getNextPageParam: (last) => {
+      const oldest = last.at(-1)?.revision ?? 1;
+      return oldest > 1 ? oldest : null;
+    },
     placeholderData: (before) => before,
   });
   const restore = useMutation({
@@ -30,7 +39,7 @@ export function HistoryPage() {
       await useJobStore.getState().flush();
       return ask(`jobs/${id}/restore`, "POST", { revision: to });
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["job", id] }),
+    onSuccess: () => useJobStore.getState().look(),
   });
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the history" />;
@@ -41,10 +50,11 @@ export function HistoryPage() {
         <a className="text-accent underline" href={`/api/jobs/${id}/file`} download>
           Job file out
         </a>
+        {owner && <ToBin id={id} title={title} />}
       </div>
       {restore.error && <Trouble error={restore.error} />}
       <ol>
-        {data.map((item, i) => (
+        {data.pages.flat().map((item, i) => (
           <li
             key={item.revision}
             className="grid grid-cols-[3.5rem_1fr_auto] gap-3 border-t border-hair py-2"
@@ -72,6 +82,11 @@ export function HistoryPage() {
           </li>
         ))}
       </ol>
+      {hasNextPage && (
+        <Button look="quiet" onClick={() => void fetchNextPage()}>
+          Older
+        </Button>
+      )}
     </div>
   );
 }

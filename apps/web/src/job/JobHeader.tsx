@@ -6,17 +6,20 @@ import { useCanEdit } from "../app/session.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { Tab } from "../ui/Tab.tsx";
 import { useJob, useJobStore, type SaveState } from "./jobStore.ts";
+import { SetAsideNote } from "./SetAsideNote.tsx";
 import { STAGE_WORDS, stageNumber } from "./stages.ts";
 
 /** Stages that have a screen; keys are their numbers. */
-const SCREENS: readonly Stage[] = ["intake", "budget", "circuit", "signals", "fit"];
+const SCREENS: readonly Stage[] = ["intake", "budget", "circuit", "signals", "fit", "prove"];
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: "Saved",
   waiting: "Saving …",
   saving: "Saving …",
   offline: "Not saved yet: no connection. Kept in this browser, tried again by itself.",
+  signedOut: "Not saved yet: you are signed out. Kept in this browser.",
   clash: "Somebody changed the same place",
+  unkept: "Not saved, and this browser cannot keep it: leave this page open until it is saved.",
 };
 
 function useStageKeys(jobId: string): void {
@@ -72,6 +75,7 @@ export function JobHeader({ jobId }: { jobId: string }) {
         <span role="status" className="max-w-72 text-small text-muted">
           {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}
         </span>
+        <SetAsideNote />
         {canEdit && (
           <>
             <button

@@ -3,6 +3,9 @@ import { useEffect } from "react";
 import { Outlet, useParams } from "react-router";
 import { toast } from "sonner";
 import { OfflineError, ask } from "../app/api.ts";
+import { followLive } from "../app/live.ts";
+import { useMe } from "../app/session.ts";
+import { hearPages } from "../sync/pages.ts";
 import { Loading, Trouble } from "../ui/states.tsx";
 import { ClashDialog } from "./ClashDialog.tsx";
 import { fetchAhead } from "./fetchAhead.ts";
@@ -34,27 +37,25 @@ function useKeeping(): void {
   );
 }
 
-/** How often a page looks whether somebody else has been at the job, in ms. */
-const LOOK_MS = 8000;
-
-/** Looks for what others saved, while the page is seen and nothing of its own waits. */
+/** Takes in what others save, and what this person's other pages do. */
 function useOthersChanges(jobId: string): void {
   useEffect(() => {
-    const look = async (): Promise<void> => {
-      const { id, revision, saveState, receive } = useJobStore.getState();
-      if (id !== jobId || saveState !== "saved" || document.hidden) return;
-      const answer = await ask<{ revision: number; missed: [] }>(
-        `jobs/${jobId}/changes?since=${revision}`,
-      );
-      receive(answer.revision, answer.missed);
-    };
-    // Being offline is shown by the save state; the next look tries again.
-    const tick = (): void => void look().catch(() => undefined);
-    const timer = setInterval(tick, LOOK_MS);
-    window.addEventListener("focus", tick);
+    // Being offline is shown by the save state; the next word of the server looks again.
+    const look = (): void =>
+      void useJobStore
+        .getState()
+        .look()
+        .catch(() => undefined);
+    const stopHearing = hearPages((news) => {
+      if (news.kind === "ended") useJobStore.getState().endedElsewhere(news.batches);
+    });
+    const stopFollowing = followLive((change) => {
+      const { id, revision } = useJobStore.getState();
+      if (change.kind === "gap" || (change.id === id && change.revision > revision)) look();
+    });
     return () => {
-      clearInterval(timer);
-      window.removeEventListener("focus", tick);
+      stopHearing();
+      stopFollowing();
     };
   }, [jobId]);
 }
@@ -72,14 +73,19 @@ function useRefusals(): void {
 function useLeaving(): void {
   useEffect(() => {
     const warn = (e: BeforeUnloadEvent): void => {
-      const { saveState, flush } = useJobStore.getState();
-      if (saveState === "saved") return;
-      void flush();
-      // What cannot be sent stays in the outbox of this browser; the person is told once.
-      if (saveState === "offline" || saveState === "clash") e.preventDefault();
+      // Everything else is kept in this browser and sent when there is a way.
+      if (useJobStore.getState().saveState === "unkept") e.preventDefault();
     };
+    const leave = (): void => void useJobStore.getState().flush(true);
+    const back = (): void => void useJobStore.getState().flush();
     window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
+    window.addEventListener("pagehide", leave);
+    window.addEventListener("online", back);
+    return () => {
+      window.removeEventListener("beforeunload", warn);
+      window.removeEventListener("pagehide", leave);
+      window.removeEventListener("online", back);
+    };
   }, []);
 }
 
@@ -112,6 +118,7 @@ function useFetchingAhead(): void {
 
 export function JobPage() {
   const { jobId = "" } = useParams();
+  const me = useMe().id;
   const { data, error, refetch } = useQuery({
     queryKey: ["job", jobId],
     queryFn: () => readJob(jobId),
@@ -124,9 +131,9 @@ export function JobPage() {
   const openId = useJobStore((s) => s.id);
   useKeeping();
   useEffect(() => {
-    if (data) useJobStore.getState().open(data.id, data.revision, data.document);
+    if (data) void useJobStore.getState().open(data.id, data.revision, data.document, me);
     return () => useJobStore.getState().close();
-  }, [data]);
+  }, [data, me]);
   useFetchingAhead();
   useOthersChanges(jobId);
   useRefusals();

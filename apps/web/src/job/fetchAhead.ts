@@ -11,5 +11,6 @@ export async function fetchAhead(): Promise<void> {
     import("../fit/HolesPage.tsx"),
     import("../fit/LampsPage.tsx"),
     import("../fit/BondsPage.tsx"),
+    import("../prove/ProvePage.tsx"),
   ]);
 }

@@ -1,58 +1,72 @@
-import { applyEdits, integrityFaults, withoutClashing, type Edit, type Job } from "@dragonet/core";
 import { create } from "zustand";
-import { ApiError, OfflineError, ask } from "../app/api.ts";
+import {
+  openSync,
+  syncStep,
+  type Batch,
+  type ClashShown,
+  type Edit,
+  type Job,
+  type SetAside,
+  type SyncEffect,
+  type SyncEvent,
+  type SyncState,
+  type UndoStep,
+} from "@dragonet/core";
+import { ask } from "../app/api.ts";
 import { mint } from "../app/mint.ts";
-import { forgetOutbox, readOutbox, writeOutbox, type Outbox } from "./outbox.ts";
+import {
+  forgetAside,
+  forgetBatches,
+  isKept,
+  keepAside,
+  keepBatch,
+  waitingOf,
+} from "../sync/outbox.ts";
+import { tabName, tellPages } from "../sync/pages.ts";
+import { changesSince, postBatch } from "../sync/post.ts";
+import { waitingChanged } from "../sync/waiting.ts";
+import type { KeptJob } from "./keptJobs.ts";
 
-/** A batch on its way to the server. Sent again under the same id, it is taken once. */
-interface Batch {
-  readonly id: string;
-  readonly edits: readonly Edit[];
-}
-
-export interface ClashInfo {
-  /** Edits of mine that nobody else is in the way of. */
-  readonly undisputed: readonly Edit[];
-  readonly who: string;
-  readonly revision: number;
-  readonly missed: readonly Edit[];
-  readonly pairs: readonly { readonly mine: string; readonly theirs: string }[];
-}
-
-export type SaveState = "saved" | "waiting" | "saving" | "offline" | "clash";
-
-interface Step {
-  readonly edits: readonly Edit[];
-  readonly inverse: readonly Edit[];
-}
+export type SaveState =
+  | "saved"
+  | "waiting"
+  | "saving"
+  | "offline"
+  | "signedOut"
+  | "clash"
+  /** Not saved, and this browser cannot keep it either. */
+  | "unkept";
 
 interface JobState {
   readonly id: string | null;
   /** As the server has it. */
   readonly base: Job | null;
   readonly revision: number;
-  /** As the person sees it: base, what is on its way, what waits. */
+  /** As the person sees it: base, and what waits. */
   readonly job: Job | null;
-  readonly inFlight: Batch | null;
-  readonly pending: readonly Edit[];
-  readonly undoSteps: readonly Step[];
-  readonly redoSteps: readonly Step[];
+  readonly undoSteps: readonly UndoStep[];
+  readonly redoSteps: readonly UndoStep[];
   readonly saveState: SaveState;
-  readonly clash: ClashInfo | null;
+  readonly clash: ClashShown | null;
+  readonly setAside: readonly SetAside[];
   /** Last thing that could not be done, for a message. */
   readonly refusal: string | null;
 }
 
 interface JobActions {
-  open(id: string, revision: number, document: Job): void;
+  open(id: string, revision: number, document: Job, personId: string): Promise<void>;
   close(): void;
   edit(edits: readonly Edit[]): void;
   undo(): void;
   redo(): void;
-  flush(): Promise<void>;
-  /** Takes in what others saved. */
-  receive(revision: number, missed: readonly Edit[]): void;
-  settleClash(keep: "mine" | "theirs"): Promise<void>;
+  /** Sends what waits now; done when nothing waits any more or nothing can be sent. */
+  flush(leaving?: boolean): Promise<void>;
+  /** Looks for what others saved. */
+  look(): Promise<void>;
+  /** Another page of this browser has settled these. */
+  endedElsewhere(batches: readonly Batch[]): void;
+  settleClash(keep: "mine" | "theirs"): void;
+  dropSetAside(batchId: string): void;
   clearRefusal(): void;
 }
 
@@ -61,266 +75,197 @@ const CLOSED: JobState = {
   base: null,
   revision: 0,
   job: null,
-  inFlight: null,
-  pending: [],
   undoSteps: [],
   redoSteps: [],
   saveState: "saved",
   clash: null,
+  setAside: [],
   refusal: null,
 };
 
-/** Steps back that are kept; beyond it the history of the job still has them. */
-const MOST_STEPS = 200;
-/** Quiet time before edits are sent, and before sending is tried again, in ms. */
-const QUIET_MS = 350;
-const RETRY_MS = 3000;
-
-/** Edits applied as far as they can be: one that no longer makes sense is left out. */
-function applyWhatFits(job: Job, edits: readonly Edit[]): { job: Job; fitting: Edit[] } {
-  let current = job;
-  const fitting: Edit[] = [];
-  for (const edit of edits) {
-    const result = applyEdits(current, [edit]);
-    if (!result.ok) continue;
-    current = result.job;
-    fitting.push(edit);
-  }
-  return { job: current, fitting };
+function saveStateOf({ clash, queue, flight, line, kept }: SyncState): SaveState {
+  if (clash) return "clash";
+  if (queue.length === 0) return "saved";
+  if (!kept) return "unkept";
+  if (line === "signedOut") return "signedOut";
+  if (line === "cut") return "offline";
+  return flight === null ? "waiting" : "saving";
 }
 
-interface SavedAnswer {
-  readonly revision: number;
-  readonly missed: readonly Edit[];
-}
+const shownOf = (state: SyncState): Partial<JobState> => ({
+  id: state.jobId,
+  base: state.base,
+  revision: state.revision,
+  job: state.job,
+  undoSteps: state.undoSteps,
+  redoSteps: state.redoSteps,
+  saveState: saveStateOf(state),
+  clash: state.clash,
+  setAside: state.setAside,
+});
 
-const newId = (): string => mint("batch");
+/** How long the browser's store is waited for before a batch goes unkept, in ms. */
+const MOST_WRITING_MS = 1000;
 
-let timer: ReturnType<typeof setTimeout> | undefined;
-/** One batch at a time is on its way. */
-let sending = false;
+const freshId = (): string => mint("batch");
 
-export const useJobStore = create<JobState & JobActions>()((set, get) => {
-  const schedule = (ms: number): void => {
+export const useJobStore = create<JobState & JobActions>()((set) => {
+  /** The page's side of the job that is open: core decides, this does what it says. */
+  let sync: SyncState | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  /** Counts openings, so that an answer for a job that was closed reaches no other. */
+  let opening = 0;
+  let leaving = false;
+  /** Writing to the browser's store goes in order, one after the other. */
+  let writing: Promise<unknown> = Promise.resolve();
+  /** Batches that the browser's store has had. */
+  const kept = new Set<string>();
+  const idle: (() => void)[] = [];
+
+  const write = (work: () => Promise<unknown>): void => {
+    writing = writing.then(work).then(
+      () => {
+        const again = sync?.kept === false && sync.queue.every((batch) => kept.has(batch.id));
+        if (again) happen({ kind: "keeping", kept: true });
+        waitingChanged();
+      },
+      () => happen({ kind: "keeping", kept: false }),
+    );
+  };
+
+  const happen = (event: SyncEvent): void => {
+    if (!sync) return;
+    const { state, effects } = syncStep(sync, event, Date.now());
+    sync = state;
+    set(shownOf(state));
+    for (const effect of effects) perform(effect, opening);
+    schedule();
+    if (state.queue.length === 0 || state.line !== "clear" || state.clash) {
+      for (const done of idle.splice(0)) done();
+    }
+  };
+
+  const schedule = (): void => {
     clearTimeout(timer);
-    timer = setTimeout(() => void get().flush(), ms);
+    const at = sync?.sendAt ?? null;
+    if (at === null) return;
+    timer = setTimeout(() => happen({ kind: "tick" }), Math.max(0, at - Date.now()));
   };
 
-  const keepOutbox = (): void => {
-    const { id, revision, inFlight, pending } = get();
-    if (id === null) return;
-    const edits = [...(inFlight?.edits ?? []), ...pending];
-    if (edits.length === 0) forgetOutbox(id);
-    else writeOutbox(id, { revision, edits });
+  /** Whether another page has brought a batch to its end since this one took it up. */
+  const endedElsewhere = async (batch: Batch): Promise<boolean> => {
+    // A page that goes away has no time to look.
+    if (leaving) return false;
+    // Kept first; but a browser whose store does not answer holds nothing up.
+    await Promise.race([writing, new Promise((done) => setTimeout(done, MOST_WRITING_MS))]);
+    return kept.has(batch.id) && !(await isKept(batch.id).catch(() => true));
   };
 
-  /** Puts edits on the document without making an undo step of them. */
-  const put = (edits: readonly Edit[]): Step | null => {
-    const { job } = get();
-    if (!job || edits.length === 0) return null;
-    const result = applyEdits(job, edits);
-    if (!result.ok) {
-      set({ refusal: result.message });
-      return null;
+  const send = async (batch: Batch, turn: number): Promise<void> => {
+    const event: SyncEvent = (await endedElsewhere(batch))
+      ? { kind: "endedElsewhere", batches: [batch], ids: [freshId()] }
+      : await postBatch(batch, sync?.revision ?? batch.madeOn, leaving);
+    if (turn === opening) happen(event);
+    else if (event.kind === "taken") await forgetBatches([batch]).then(waitingChanged);
+  };
+
+  const read = async (setBack: boolean, turn: number): Promise<void> => {
+    const id = sync?.jobId;
+    if (id === undefined) return;
+    // Where it cannot be read now, the next answer asks for it again.
+    const fresh = await ask<KeptJob>(`jobs/${id}`).catch(() => null);
+    if (!fresh || turn !== opening) return;
+    happen({ kind: "read", revision: fresh.revision, document: fresh.document, setBack });
+  };
+
+  const perform = (effect: SyncEffect, turn: number): void => {
+    switch (effect.kind) {
+      case "keep":
+        write(async () => {
+          await keepBatch(effect.batch);
+          kept.add(effect.batch.id);
+        });
+        break;
+      case "forget":
+        write(() => forgetBatches(effect.batches));
+        break;
+      case "end":
+        write(() => forgetBatches(effect.batches));
+        tellPages({ kind: "ended", batches: effect.batches });
+        break;
+      case "setAside":
+        write(() => keepAside(effect));
+        break;
+      case "forgetSetAside":
+        write(() => forgetAside(effect.batchId));
+        break;
+      case "send":
+        void send(effect.batch, turn);
+        break;
+      case "read":
+        void read(effect.setBack, turn);
+        break;
+      case "tell":
+        set({ refusal: effect.message });
+        break;
     }
-    // Told here and now, rather than by the server after what was done since.
-    const [fault] = integrityFaults(result.job);
-    if (fault) {
-      set({ refusal: fault.message });
-      return null;
-    }
-    set((s) => ({
-      job: result.job,
-      pending: [...s.pending, ...edits],
-      saveState: s.saveState === "clash" ? "clash" : "waiting",
-    }));
-    keepOutbox();
-    schedule(QUIET_MS);
-    return { edits, inverse: result.inverse };
-  };
-
-  const confirm = (batch: Batch, answer: SavedAnswer): void => {
-    const { base, pending } = get();
-    if (!base) return;
-    const { job: nextBase } = applyWhatFits(base, [...answer.missed, ...batch.edits]);
-    const { job, fitting } = applyWhatFits(nextBase, pending);
-    set({
-      base: nextBase,
-      job,
-      pending: fitting,
-      revision: answer.revision,
-      inFlight: null,
-      saveState: fitting.length > 0 ? "waiting" : "saved",
-    });
-    keepOutbox();
-    if (fitting.length > 0) schedule(0);
-  };
-
-  /** The server will not have this batch: back to what it has, with what waits on top. */
-  const reject = (message: string): void => {
-    const { base, pending } = get();
-    if (!base) return;
-    const { job, fitting } = applyWhatFits(base, pending);
-    set({
-      job,
-      pending: fitting,
-      inFlight: null,
-      undoSteps: [],
-      redoSteps: [],
-      saveState: fitting.length > 0 ? "waiting" : "saved",
-      refusal: message,
-    });
-    keepOutbox();
-    if (fitting.length > 0) schedule(0);
-  };
-
-  const meetTrouble = (error: unknown): void => {
-    if (error instanceof ApiError && error.status === 409 && Array.isArray(error.body.clashes)) {
-      const {
-        clashes: pairs,
-        missed,
-        revision,
-        who,
-      } = error.body as unknown as {
-        clashes: ClashInfo["pairs"];
-        missed: readonly Edit[];
-        revision: number;
-        who: string;
-      };
-      const undisputed = withoutClashing(get().inFlight?.edits ?? [], missed);
-      set({ saveState: "clash", clash: { undisputed, who, revision, missed, pairs } });
-      return;
-    }
-    if (error instanceof ApiError && error.status < 500 && error.status !== 429) {
-      if (error.status === 401) {
-        set({ saveState: "offline", refusal: "signed out: sign in again, nothing is lost" });
-        return;
-      }
-      reject(error.message);
-      return;
-    }
-    set({ saveState: "offline" });
-    if (!(error instanceof OfflineError)) set({ refusal: (error as Error).message });
-    schedule(RETRY_MS);
-  };
-
-  /**
-   * Takes up at once what an earlier visit could not send; sending it compares it with what
-   * was saved since, by the revision it was made on.
-   */
-  const resume = (kept: Outbox): void => {
-    const { base, revision } = get();
-    if (!base) return;
-    const { job, fitting } = applyWhatFits(base, kept.edits);
-    // A document that is older than the edits cannot judge them.
-    const pending = kept.revision > revision ? kept.edits : fitting;
-    // An entry that is there already was taken, though its answer was lost.
-    const gone = kept.edits.filter((e) => e.kind !== "add" && !pending.includes(e));
-    set({
-      job,
-      pending,
-      revision: kept.revision,
-      saveState: pending.length > 0 ? "waiting" : "saved",
-      ...(gone.length > 0 && { refusal: "somebody removed what an unsaved change belongs to" }),
-    });
-    keepOutbox();
-    if (pending.length > 0) schedule(0);
-    else set({ revision });
   };
 
   return {
     ...CLOSED,
 
-    open(id, revision, document) {
+    async open(id, revision, document, personId) {
+      const turn = (opening += 1);
+      const { waiting, setAside } = await waitingOf(id, personId).catch(() => ({
+        waiting: [],
+        setAside: [],
+      }));
+      if (turn !== opening) return;
       clearTimeout(timer);
-      set({ ...CLOSED, id, revision, base: document, job: document });
-      const kept = readOutbox(id);
-      if (kept) resume(kept);
+      for (const batch of waiting) kept.add(batch.id);
+      sync = openSync(
+        { jobId: id, personId, tab: tabName(), revision, document, waiting, setAside },
+        Date.now(),
+      );
+      set({ ...CLOSED, ...shownOf(sync) });
+      schedule();
     },
 
     close() {
-      void get().flush();
+      // What is due goes now; its answer only clears the browser's store.
+      happen({ kind: "lineClear" });
+      happen({ kind: "tick" });
+      opening += 1;
+      sync = null;
       clearTimeout(timer);
+      for (const done of idle.splice(0)) done();
       set(CLOSED);
     },
 
-    edit(edits) {
-      const step = put(edits);
-      if (!step) return;
-      set((s) => ({ undoSteps: [...s.undoSteps, step].slice(-MOST_STEPS), redoSteps: [] }));
+    edit: (edits) => happen({ kind: "edit", act: edits, id: freshId() }),
+    undo: () => happen({ kind: "undo", id: freshId() }),
+    redo: () => happen({ kind: "redo", id: freshId() }),
+
+    async flush(asLeaving = false) {
+      leaving = asLeaving;
+      happen({ kind: "lineClear" });
+      happen({ kind: "tick" });
+      if (!sync || sync.queue.length === 0 || sync.clash) return;
+      await new Promise<void>((done) => idle.push(done));
     },
 
-    undo() {
-      const { undoSteps } = get();
-      const last = undoSteps.at(-1);
-      if (!last || !put(last.inverse)) return;
-      set((s) => ({ undoSteps: undoSteps.slice(0, -1), redoSteps: [...s.redoSteps, last] }));
+    async look() {
+      if (!sync) return;
+      const turn = opening;
+      const changes = await changesSince(sync.jobId, sync.revision);
+      if (turn === opening) happen({ kind: "heard", changes });
     },
 
-    redo() {
-      const { redoSteps } = get();
-      const last = redoSteps.at(-1);
-      if (!last || !put(last.edits)) return;
-      set((s) => ({ redoSteps: redoSteps.slice(0, -1), undoSteps: [...s.undoSteps, last] }));
-    },
-
-    async flush() {
-      const { id, revision, pending, saveState } = get();
-      if (id === null || saveState === "clash" || sending) return;
-      const batch = get().inFlight ?? { id: newId(), edits: pending };
-      if (batch.edits.length === 0) return;
-      if (get().inFlight === null) set({ inFlight: batch, pending: [] });
-      set({ saveState: "saving" });
-      sending = true;
-      try {
-        const answer = await ask<SavedAnswer>(`jobs/${id}/edits`, "POST", {
-          baseRevision: revision,
-          edits: batch.edits,
-          batchId: batch.id,
-        });
-        sending = false;
-        if (get().id === id) confirm(batch, answer);
-        else forgetOutbox(id);
-      } catch (error) {
-        sending = false;
-        if (get().id === id) meetTrouble(error);
-      }
-    },
-
-    receive(revision, missed) {
-      const { base, pending, inFlight } = get();
-      if (!base || inFlight || revision <= get().revision) return;
-      const { job: nextBase } = applyWhatFits(base, missed);
-      // What waits is not laid over a clash in silence: the server compares it at saving,
-      // against the revision it was made on.
-      if (pending.length > 0) return;
-      set({ base: nextBase, job: nextBase, revision });
-    },
-
-    async settleClash(keep) {
-      const { base, clash, inFlight, pending } = get();
-      if (!base || !clash || !inFlight) return;
-      const mine = keep === "mine" ? inFlight.edits : clash.undisputed;
-      const { job: nextBase } = applyWhatFits(base, clash.missed);
-      const { job, fitting } = applyWhatFits(nextBase, [...mine, ...pending]);
-      set({
-        base: nextBase,
-        revision: clash.revision,
-        job,
-        pending: fitting,
-        inFlight: null,
-        clash: null,
-        undoSteps: [],
-        redoSteps: [],
-        saveState: fitting.length > 0 ? "waiting" : "saved",
-      });
-      keepOutbox();
-      await get().flush();
-    },
-
-    clearRefusal() {
-      set({ refusal: null });
-    },
+    endedElsewhere: (batches) =>
+      happen({ kind: "endedElsewhere", batches, ids: batches.map(freshId) }),
+    settleClash: (keep) => happen({ kind: "settle", keep, id: freshId() }),
+    dropSetAside: (batchId) => happen({ kind: "dropSetAside", batchId }),
+    clearRefusal: () => set({ refusal: null }),
   };
 });
 

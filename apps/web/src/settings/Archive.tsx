@@ -7,6 +7,7 @@ import { FaultList } from "../ui/states.tsx";
 
 interface Taken {
   readonly jobs: number;
+  readonly there: number;
   readonly parts: number;
   readonly vehicles: number;
 }
@@ -16,15 +17,16 @@ export function Archive() {
   const queries = useQueryClient();
   const take = useMutation({
     mutationFn: (file: File) => send<Taken>("shop/archive", "POST", file, "application/zip"),
-    onSuccess: async ({ jobs, parts, vehicles }) => {
+    onSuccess: async ({ jobs, there, parts, vehicles }) => {
       await queries.invalidateQueries();
-      toast.success(`${jobs} jobs, ${parts} parts and ${vehicles} vehicles taken in`);
+      const kept = there > 0 ? `; ${there} jobs were here already and stay as they are` : "";
+      toast.success(`${jobs} jobs, ${parts} parts and ${vehicles} vehicles taken in${kept}`);
     },
   });
   return (
     <Section
       title="The shop in one file"
-      about="Jobs with their pictures, shelf and vehicles as JSON and JPEG in a ZIP archive. Taken in, its jobs stand beside those there are; parts and vehicles of the same id are replaced."
+      about="Jobs with their history and pictures, shelf, vehicles and practices as JSON and JPEG in a ZIP archive. Taken in, jobs that are not here yet are added; parts and vehicles of the same id are replaced."
     >
       <div className="flex flex-wrap items-center gap-3 py-1">
         <a

@@ -6,6 +6,7 @@ import { useMe, type Role } from "../app/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { FormField } from "../ui/FormField.tsx";
+import { NewPassword } from "../ui/NewPassword.tsx";
 import { Modal } from "../ui/Modal.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Loading, Trouble } from "../ui/states.tsx";
@@ -26,14 +27,15 @@ interface Fields {
 
 const ROLE_OPTIONS: readonly { readonly value: Role; readonly label: string }[] = [
   { value: "owner", label: "owner: everything" },
-  { value: "installer", label: "installer: jobs, shelf, vehicles" },
+  { value: "installer", label: "installer: all but people" },
   { value: "viewer", label: "viewer: may look" },
 ];
 
 function NewPerson({ open, onClose }: { open: boolean; onClose: () => void }) {
   const queries = useQueryClient();
   const [role, setRole] = useState<Role>("installer");
-  const { register, handleSubmit, formState, reset } = useForm<Fields>();
+  const form = useForm<Fields>();
+  const { register, handleSubmit, formState, reset } = form;
   const add = useMutation({
     mutationFn: (fields: Fields) => ask("people", "POST", { ...fields, role }),
     onSuccess: async () => {
@@ -61,16 +63,7 @@ function NewPerson({ open, onClose }: { open: boolean; onClose: () => void }) {
           wrong={errors.signIn?.message}
           {...register("signIn", { required: "The sign-in is empty." })}
         />
-        <FormField
-          label="Password"
-          type="password"
-          hint="10 characters or more"
-          autoComplete="new-password"
-          wrong={errors.password?.message}
-          {...register("password", {
-            minLength: { value: 10, message: "Needs 10 characters or more." },
-          })}
-        />
+        <NewPassword form={form} name="password" />
         <Choice label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
         {add.error && (
           <p role="alert" className="font-bold">

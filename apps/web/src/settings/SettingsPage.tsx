@@ -7,8 +7,12 @@ import { Choice } from "../ui/Choice.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Trouble } from "../ui/states.tsx";
 import { Archive } from "./Archive.tsx";
+import { Bin } from "./Bin.tsx";
+import { OwnSessions } from "./OwnSessions.tsx";
 import { People } from "./People.tsx";
 import { PracticeFields } from "./PracticeFields.tsx";
+import { SessionLimits } from "./SessionLimits.tsx";
+import { Trail } from "./Trail.tsx";
 
 function Preferences() {
   const me = useMe();
@@ -91,10 +95,16 @@ export function SettingsPage() {
       <h1 className="sr-only">Settings</h1>
       <div>
         <Preferences />
+        <OwnSessions />
         {owner && <People />}
+        {owner && <SessionLimits />}
         {owner && <Archive />}
       </div>
-      <ShopPractices canEdit={owner} />
+      <div>
+        <ShopPractices canEdit={owner} />
+        {owner && <Bin />}
+        {owner && <Trail />}
+      </div>
     </div>
   );
 }

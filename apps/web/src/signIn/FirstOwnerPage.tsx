@@ -3,6 +3,7 @@ import { useForm } from "react-hook-form";
 import { ask } from "../app/api.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/FormField.tsx";
+import { NewPassword } from "../ui/NewPassword.tsx";
 
 interface Fields {
   shop: string;
@@ -14,11 +15,21 @@ interface Fields {
 /** The first page of an empty shop: who owns it. */
 export function FirstOwnerPage() {
   const queries = useQueryClient();
-  const { register, handleSubmit, formState } = useForm<Fields>();
+  const word = new URLSearchParams(window.location.search).get("first");
+  const form = useForm<Fields>();
+  const { register, handleSubmit, formState } = form;
   const make = useMutation({
     mutationFn: (fields: Fields) =>
-      ask("session/first-owner", "POST", { ...fields, role: "owner" }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["session"] }),
+      ask("session/first-owner", "POST", {
+        ...fields,
+        role: "owner",
+        ...(word !== null && { word }),
+      }),
+    onSuccess: () => {
+      // The word in the address has done its work.
+      window.history.replaceState(null, "", window.location.pathname);
+      return queries.invalidateQueries({ queryKey: ["session"] });
+    },
   });
   const { errors } = formState;
   return (
@@ -59,17 +70,7 @@ export function FirstOwnerPage() {
             required: "The sign-in is empty.",
           })}
         />
-        <FormField
-          label="Password"
-          type="password"
-          autoComplete="new-password"
-          hint="10 characters or more"
-          wrong={errors.password?.message}
-          {...register("password", {
-            minLength: { value: 10, message: "Needs 10 characters or more." },
-            required: "The password is empty.",
-          })}
-        />
+        <NewPassword form={form} name="password" />
         {make.error && (
           <p role="alert" className="font-bold">
             {make.error.message}

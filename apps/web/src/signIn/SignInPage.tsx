@@ -1,12 +1,29 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
+import { useEffect } from "react";
 import { ask } from "../app/api.ts";
+import { followWaiting, useWaitingStore } from "../sync/waiting.ts";
+import { changesWord } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/FormField.tsx";
 
 interface Fields {
   signIn: string;
   password: string;
+}
+
+/** What this browser keeps until whoever made it signs in again. */
+function WaitsHere() {
+  const waiting = useWaitingStore((s) => s.waiting);
+  useEffect(followWaiting, []);
+  const acts = waiting.reduce((sum, w) => sum + w.acts, 0);
+  if (acts === 0) return null;
+  return (
+    <p role="status" className="mt-2 font-bold">
+      {changesWord(acts)} {acts === 1 ? "waits" : "wait"} in this browser until the person who made{" "}
+      {acts === 1 ? "it" : "them"} signs in. Nothing is lost.
+    </p>
+  );
 }
 
 export function SignInPage({ shop }: { shop: string }) {
@@ -22,6 +39,7 @@ export function SignInPage({ shop }: { shop: string }) {
         <p className="text-small text-muted">{shop}</p>
         <h1 className="text-loud tracking-tight">Dragonet</h1>
         <p className="mt-1">Plans, proves and records lighting jobs on small vehicles.</p>
+        <WaitsHere />
       </div>
       <form
         noValidate

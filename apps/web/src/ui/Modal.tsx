@@ -13,6 +13,17 @@ interface ModalProps {
   readonly firm?: boolean;
 }
 
+/** What a dialog is there for has the focus first, not the way out of it. */
+const FIRST = "input, textarea, [role=combobox], button:not([aria-label=Close])";
+
+function toFirstField(e: Event): void {
+  const dialog = e.currentTarget instanceof HTMLElement ? e.currentTarget : null;
+  const first = dialog?.querySelector<HTMLElement>(FIRST);
+  if (!first) return;
+  e.preventDefault();
+  first.focus();
+}
+
 export function Modal({ open, onClose, title, children, about, firm = false }: ModalProps) {
   const hold = (e: Event): void => {
     if (firm) e.preventDefault();
@@ -24,6 +35,7 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
         <Dialog.Content
           onEscapeKeyDown={hold}
           onPointerDownOutside={hold}
+          onOpenAutoFocus={toFirstField}
           className="fixed top-[6vh] left-1/2 z-40 max-h-[88vh] w-[min(46rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-control border border-edge bg-paper p-5"
           {...(about === undefined ? { "aria-describedby": undefined } : {})}
         >

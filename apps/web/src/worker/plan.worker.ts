@@ -53,10 +53,12 @@ import {
   type RoutePlan,
   type RunId,
   type Seen,
+  type TakenReading,
   type Tool,
   type SignalTrace,
   type UnitSystem,
 } from "@dragonet/core";
+import { impossibleReadings, provingOf, type Proving } from "./proving.ts";
 import { rideReport } from "./rideReport.ts";
 
 export type { RideReport } from "./rideReport.ts";
@@ -314,6 +316,13 @@ const planner = {
   stop(): void {
     trial += 1;
   },
+
+  /** The test on the vehicle: its steps, what was read, and what that says. */
+  proving: (job: Job): Proving => provingOf(job),
+
+  /** Why readings cannot be, one by one; null where they can. */
+  impossible: (job: Job, readings: readonly TakenReading[]): (string | null)[] =>
+    impossibleReadings(job, readings),
 };
 
 export type Planner = typeof planner;

@@ -1,0 +1,76 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { LogOut } from "lucide-react";
+import { useState } from "react";
+import { useJobStore } from "../job/jobStore.ts";
+import { forgetJobs } from "../job/keptJobs.ts";
+import { useWaitingStore } from "../sync/waiting.ts";
+import { changesWord, waitingActs } from "../sync/words.ts";
+import { Button } from "../ui/Button.tsx";
+import { Modal } from "../ui/Modal.tsx";
+import { ask } from "./api.ts";
+
+/** What the kept application answers with when there is no network: see vite.config.ts. */
+const LAST_ANSWERS = "last-answers";
+
+/** Signs out; asks first where something has not reached the server. */
+export function SignOut({ personId }: { personId: string }) {
+  const queries = useQueryClient();
+  const [asking, setAsking] = useState(false);
+  const [failed, setFailed] = useState("");
+  const waits = useWaitingStore((s) => waitingActs(s.waiting, personId));
+
+  const leave = async (): Promise<void> => {
+    try {
+      await ask("session", "DELETE");
+    } catch (error) {
+      setFailed(`${(error as Error).message}: you are still signed in`);
+      setAsking(true);
+      return;
+    }
+    await Promise.all([
+      forgetJobs(),
+      "caches" in globalThis ? caches.delete(LAST_ANSWERS) : undefined,
+    ]);
+    // Nothing of this person stays in the page; the session alone is asked for again.
+    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== "session" });
+    await queries.invalidateQueries({ queryKey: ["session"] });
+  };
+  const press = async (): Promise<void> => {
+    const { saveState, flush } = useJobStore.getState();
+    if (saveState === "waiting" || saveState === "saving") await flush();
+    const open = useJobStore.getState().saveState !== "saved";
+    if (open || waits > 0) setAsking(true);
+    else await leave();
+  };
+  return (
+    <>
+      <button
+        type="button"
+        aria-label="Sign out"
+        title="Sign out"
+        className="touch ml-auto inline-flex items-center justify-center text-accent md:ml-0"
+        onClick={() => void press()}
+      >
+        <LogOut size={17} aria-hidden />
+      </button>
+      <Modal
+        open={asking}
+        onClose={() => setAsking(false)}
+        title={waits > 0 ? `${changesWord(waits)} not saved yet` : "Something is not saved yet"}
+        about="They stay in this browser, and are sent when you sign in here again. Nobody else who signs in here sees or sends them."
+      >
+        {failed !== "" && (
+          <p role="alert" className="mb-3 font-bold">
+            {failed}
+          </p>
+        )}
+        <div className="flex flex-wrap gap-3">
+          <Button look="main" onClick={() => setAsking(false)}>
+            Stay signed in
+          </Button>
+          <Button onClick={() => void leave()}>Sign out, keep them here</Button>
+        </div>
+      </Modal>
+    </>
+  );
+}

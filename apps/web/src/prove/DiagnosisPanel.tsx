@@ -1,0 +1,76 @@
+import { decimal } from "@dragonet/core";
+import { useCanEdit } from "../app/session.ts";
+import type { ShownDiagnosis } from "../worker/proving.ts";
+import { ReadingField } from "./ReadingField.tsx";
+import { expectedWords } from "./StepLine.tsx";
+import type { Readings } from "./useReadings.ts";
+
+/** What may be wrong by what was read, the likeliest first, and where to put the tips next. */
+export function DiagnosisPanel({
+  diagnosis,
+  readings,
+}: {
+  diagnosis: ShownDiagnosis;
+  readings: Readings;
+}) {
+  const canEdit = useCanEdit();
+  const { suspects, alike, noneOfThem, next } = diagnosis;
+  return (
+    <div role="status" className="my-3 border-l-4 border-ink bg-sunk p-3">
+      <h3 className="font-bold">
+        {noneOfThem ? "None of the suspects explains what was read" : "What may be wrong"}
+      </h3>
+      {noneOfThem && (
+        <p>Look whether the readings are of the steps they stand at, then look at it itself.</p>
+      )}
+      <ol>
+        {suspects.map(({ id, words, share }) => (
+          <li
+            key={id}
+            className="grid grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-2 border-t border-hair py-1"
+          >
+            <span className="num text-right">{decimal(100 * share, share < 0.1 ? 1 : 0)} %</span>
+            <span>
+              {words}
+              <span
+                aria-hidden
+                className="mt-0.5 block h-1 bg-accent"
+                style={{ width: `${Math.max(1, 100 * share)}%` }}
+              />
+            </span>
+          </li>
+        ))}
+      </ol>
+      {alike.length > 0 && (
+        <p className="text-small text-muted">
+          No tip tells the first from: {alike.join("; ")}. Look at each.
+        </p>
+      )}
+      {next ? (
+        <div className="mt-2 border-t border-ink pt-2">
+          <p>
+            <b>Next:</b> {next.words}, with {next.controls}. As built {expectedWords(next)}.
+          </p>
+          <div className="mt-1">
+            <ReadingField
+              key={next.id}
+              step={next}
+              reading={readings.latest.get(next.id)}
+              disabled={!canEdit}
+              onTake={(value) => readings.take(next.id, value)}
+            />
+          </div>
+          {readings.refused.get(next.id) !== undefined && (
+            <p role="alert" className="font-bold">
+              {readings.refused.get(next.id)}
+            </p>
+          )}
+        </div>
+      ) : (
+        <p className="mt-2 border-t border-ink pt-2">
+          Nothing that a tip can reach tells more. Mend the first, and read its steps again.
+        </p>
+      )}
+    </div>
+  );
+}

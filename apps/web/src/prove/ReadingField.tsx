@@ -1,0 +1,93 @@
+import { useState } from "react";
+import { SEEN_LEVELS, seenRank, type Reading } from "@dragonet/core";
+import type { ShownStep } from "../worker/proving.ts";
+
+const NUMBER = /^-?\d+([.,]\d+)?$/;
+
+/** One of three words for what is seen, heard or felt. */
+function Seen({ step, value, disabled, onTake }: FieldProps) {
+  const said = value === null ? null : seenRank(value);
+  return (
+    <span role="group" aria-label={`${step.words}: seen`} className="inline-flex">
+      {step.choices.map((word, rank) => (
+        <button
+          key={word}
+          type="button"
+          disabled={disabled}
+          aria-pressed={said === rank}
+          className={`touch border border-edge px-3 ${said === rank ? "bg-ink font-bold text-paper" : "bg-paper"}`}
+          onClick={() => onTake(SEEN_LEVELS[rank] ?? 0)}
+        >
+          {word}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+interface FieldProps {
+  readonly step: ShownStep;
+  readonly value: number | null;
+  readonly disabled: boolean;
+  readonly onTake: (value: number) => void;
+}
+
+/** A number from a meter; taken with Enter or when the field is left. */
+function Measured({ step, value, disabled, onTake }: FieldProps) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const commit = (): void => {
+    if (draft === null || draft.trim() === "") {
+      setDraft(null);
+      return;
+    }
+    const number = NUMBER.test(draft.trim()) ? Number(draft.trim().replace(",", ".")) : NaN;
+    setWrong(Number.isNaN(number));
+    if (Number.isNaN(number)) return;
+    onTake(number);
+    setDraft(null);
+  };
+  return (
+    <span className="inline-flex flex-col">
+      <span className="inline-flex items-baseline">
+        <input
+          inputMode="decimal"
+          enterKeyHint="next"
+          aria-label={`${step.words}, reading in ${step.unit}`}
+          aria-invalid={wrong}
+          disabled={disabled}
+          className="control num w-24 text-right text-base"
+          value={draft ?? (value === null ? "" : String(value))}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={commit}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") commit();
+            if (e.key === "Escape") setDraft(null);
+          }}
+        />
+        <span className="unit min-w-7">{step.unit}</span>
+      </span>
+      {wrong && (
+        <span role="alert" className="text-small font-bold">
+          “{draft}” is no number, such as 12.4
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** Where a step's reading goes: a number, or what was seen. */
+export function ReadingField({
+  step,
+  reading,
+  disabled,
+  onTake,
+}: {
+  step: ShownStep;
+  reading: Reading | undefined;
+  disabled: boolean;
+  onTake: (value: number) => void;
+}) {
+  const Field = step.choices.length > 0 ? Seen : Measured;
+  return <Field step={step} value={reading?.value ?? null} disabled={disabled} onTake={onTake} />;
+}

@@ -1,0 +1,59 @@
+import { createStore, del, get, set, update, values } from "idb-keyval";
+import type { Batch, SetAside } from "@dragonet/core";
+
+/**
+ * Edits that the server has not taken yet, of all jobs, in the browser's own database: a
+ * closed page loses nothing. What the server will never take is kept beside it, to be shown.
+ */
+const batches = createStore("dragonet-outbox", "batches");
+const aside = createStore("dragonet-set-aside", "batches");
+
+/** Throws where the browser keeps nothing: full, or forbidden by its settings. */
+export const keepBatch = (batch: Batch): Promise<void> => set(batch.id, batch, batches);
+
+export const isKept = async (id: string): Promise<boolean> =>
+  (await get<Batch>(id, batches)) !== undefined;
+
+/** Forgets batches as they are given: one that another page has added to since stays. */
+export async function forgetBatches(gone: readonly Batch[]): Promise<void> {
+  for (const batch of gone) {
+    const kept = await get<Batch>(batch.id, batches);
+    if (kept && kept.acts.length <= batch.acts.length) await del(batch.id, batches);
+  }
+}
+
+const oldestFirst = (a: Batch, b: Batch): number => a.at - b.at || (a.id < b.id ? -1 : 1);
+
+/** Everything that waits in this browser, of all people, oldest first. */
+export const allBatches = async (): Promise<Batch[]> =>
+  (await values<Batch>(batches)).sort(oldestFirst);
+
+export const keepAside = (what: SetAside): Promise<void> => set(what.batch.id, what, aside);
+export const forgetAside = (batchId: string): Promise<void> => del(batchId, aside);
+export const allAside = (): Promise<SetAside[]> => values<SetAside>(aside);
+
+/** What of a job waits here for a person, and what of it was set aside. */
+export async function waitingOf(
+  jobId: string,
+  personId: string,
+): Promise<{ readonly waiting: readonly Batch[]; readonly setAside: readonly SetAside[] }> {
+  const mine = (batch: Batch): boolean => batch.jobId === jobId && batch.personId === personId;
+  return {
+    waiting: (await allBatches()).filter(mine),
+    setAside: (await allAside()).filter((s) => mine(s.batch)),
+  };
+}
+
+/** Marks a batch as sent, so that no page adds to it; answers it as it is kept, or null. */
+export async function sealBatch(id: string): Promise<Batch | null> {
+  let sealed: Batch | null = null;
+  await update<Batch | undefined>(
+    id,
+    (kept) => {
+      sealed = kept ? { ...kept, sealed: true } : null;
+      return sealed ?? undefined;
+    },
+    batches,
+  );
+  return sealed;
+}

@@ -1,0 +1,69 @@
+import { editsOf, type Batch, type Change, type Edit, type SyncEvent } from "@dragonet/core";
+import { ApiError, ask } from "../app/api.ts";
+import { mint } from "../app/mint.ts";
+
+interface Saved {
+  readonly revision: number;
+  readonly changes: readonly Change[];
+}
+
+/** What a conflict carries besides its words. */
+interface Conflict {
+  readonly reason?: "clash" | "differs" | "ahead";
+  readonly who?: string;
+  readonly changes?: readonly Change[];
+  readonly taken?: readonly Edit[];
+}
+
+/** Answers that mean "later", whoever gave them: the server, or a proxy in front of it. */
+const LATER = new Set([408, 425, 429, 500, 502, 503, 504, 507]);
+
+function ofConflict(batch: Batch, body: Conflict, message: string): SyncEvent {
+  const { reason, who = "somebody", changes = [], taken = [] } = body;
+  switch (reason) {
+    case "clash":
+      return { kind: "clashed", batchId: batch.id, who, changes };
+    case "differs":
+      return { kind: "differs", batchId: batch.id, taken, changes, id: mint("batch") };
+    case "ahead":
+      return { kind: "ahead", batchId: batch.id };
+    case undefined:
+      return { kind: "refused", batchId: batch.id, message };
+  }
+}
+
+function ofTrouble(batch: Batch, error: unknown): SyncEvent {
+  if (!(error instanceof ApiError)) {
+    return { kind: "unreached", batchId: batch.id, afterMs: null };
+  }
+  const { status, body, message, retryAfterMs } = error;
+  if (LATER.has(status)) return { kind: "unreached", batchId: batch.id, afterMs: retryAfterMs };
+  if (status === 401) return { kind: "signedOut", batchId: batch.id };
+  if (status === 404 || status === 410) return { kind: "gone", message };
+  if (status === 409) return ofConflict(batch, body as Conflict, message);
+  return { kind: "refused", batchId: batch.id, message };
+}
+
+/** Sends a batch; whatever comes of it is an event for the page that has the job open. */
+export async function postBatch(batch: Batch, known: number, leaving = false): Promise<SyncEvent> {
+  const body = {
+    baseRevision: batch.madeOn,
+    follows: batch.follows,
+    replaces: batch.replaces,
+    known,
+    edits: editsOf(batch),
+    batchId: batch.id,
+  };
+  try {
+    const path = `jobs/${batch.jobId}/edits`;
+    const { changes } = await ask<Saved>(path, "POST", body, { leaving });
+    return { kind: "taken", batchId: batch.id, changes };
+  } catch (error) {
+    return ofTrouble(batch, error);
+  }
+}
+
+/** What was saved to a job after a revision. */
+export async function changesSince(jobId: string, revision: number): Promise<readonly Change[]> {
+  return (await ask<Saved>(`jobs/${jobId}/changes?since=${revision}`)).changes;
+}

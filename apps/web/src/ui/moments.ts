@@ -1,0 +1,2 @@
+/** A day and a time as people read them. */
+export const MOMENT = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
