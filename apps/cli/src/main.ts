@@ -1,4 +1,5 @@
 import { readFileSync, writeFileSync } from "node:fs";
+import { serveLines } from "./serveLines.ts";
 import { run } from "./run.ts";
 
 // A reader that has seen enough (`| head`) closes the pipe: nothing has gone wrong.
@@ -12,4 +13,5 @@ process.exitCode = await run(process.argv.slice(2), {
   write: (path, text) => writeFileSync(path, text),
   out: (text) => process.stdout.write(text),
   err: (text) => process.stderr.write(text),
+  serveLines: (port, connect) => serveLines(port, connect),
 });

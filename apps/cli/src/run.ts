@@ -8,6 +8,9 @@ import { check } from "./verbs/check.ts";
 import { writeExamples } from "./verbs/examples.ts";
 import { faultsVerb } from "./verbs/faults.ts";
 import { proveVerb } from "./verbs/prove.ts";
+import { writeDiagnosis } from "./verbs/diagnose.ts";
+import { serveMeter } from "./verbs/meter.ts";
+import { writeScript } from "./verbs/script.ts";
 import { readSettings } from "./settings.ts";
 import { playSignals } from "./verbs/signals.ts";
 import { writeRoute } from "./verbs/route.ts";
@@ -34,6 +37,9 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   tools FILE    what to lay out before the first step
   route FILE    every wire's way over the vehicle, bundles, what each stretch asks for
   template FILE a drilling template at 1:1, --dxf or --svg, --of ID, --mirror
+  script FILE   the test script: what to measure on the vehicle and what to expect [--csv]
+  diagnose FILE --readings R.csv  what may be wrong by what was read, and the next probe
+  meter FILE    a simulated meter (SCPI) on loopback, [--fault ID] hidden in the job, [--port N]
   sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
   schema        JSON Schema of the job document
   examples DIR  the demo shop's jobs as job files
@@ -93,6 +99,9 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
         dxf: { type: "boolean" },
         svg: { type: "boolean" },
         mirror: { type: "boolean" },
+        readings: { type: "string" },
+        fault: { type: "string", default: "" },
+        port: { type: "string", default: "5025" },
         of: { type: "string", default: "" },
         out: { type: "string", default: "." },
         help: { type: "boolean", short: "h" },
@@ -120,6 +129,27 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
     const job = readJob(file, world);
     const { json, csv } = parsed.values;
     return job ? writeCutList(job, { json: json === true, csv: csv === true }, world) : 2;
+  }
+  if (name === "script" && file !== undefined) {
+    const job = readJob(file, world);
+    const { json, csv } = parsed.values;
+    return job ? writeScript(job, { json: json === true, csv: csv === true }, world) : 2;
+  }
+  if (name === "meter" && file !== undefined) {
+    const job = readJob(file, world);
+    const { fault, port } = parsed.values;
+    return job ? serveMeter(job, { fault, port }, world) : 2;
+  }
+  if (name === "diagnose" && file !== undefined) {
+    const { readings, json } = parsed.values;
+    if (readings === undefined) {
+      world.err("diagnose needs --readings R.csv: the script's CSV with its readings filled in\n");
+      return 2;
+    }
+    const job = readJob(file, world);
+    const text = job && readText(readings, world);
+    if (!job || text === null) return 2;
+    return writeDiagnosis(job, text, readings, json === true, world);
   }
   if (name === "route" && file !== undefined) {
     const job = readJob(file, world);

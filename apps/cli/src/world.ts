@@ -6,6 +6,14 @@ export interface World {
   write(path: string, text: string): void;
   out(text: string): void;
   err(text: string): void;
+  /**
+   * Answers lines on a loopback port until it is stopped; each connection has a listener of
+   * its own. Says the port that it serves at.
+   */
+  serveLines(
+    port: number,
+    connect: () => (line: string) => string | null,
+  ): ExitCode | Promise<ExitCode>;
 }
 
 /** 0: fine. 1: findings to stop for. 2: input that cannot be read, or a call that makes no sense. */

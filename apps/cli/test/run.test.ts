@@ -13,6 +13,7 @@ function call(args: readonly string[], files: Record<string, string> = {}) {
     write: () => {},
     out: (text) => void (said.out += text),
     err: (text) => void (said.err += text),
+    serveLines: () => 0,
   });
   return { code, ...said };
 }
@@ -56,7 +57,7 @@ describe("the command line", () => {
   });
 
   it("prints the schema, and its use when asked or misused", () => {
-    expect(JSON.parse(call(["schema"]).out)).toMatchObject({ title: "dragonet-job/4" });
+    expect(JSON.parse(call(["schema"]).out)).toMatchObject({ title: "dragonet-job/5" });
     expect(call(["--help"])).toMatchObject({ code: 0, err: "" });
     expect(call([]).code).toBe(2);
     expect(call(["check"]).code).toBe(2);

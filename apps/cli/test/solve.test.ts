@@ -13,6 +13,7 @@ function call(...args: string[]) {
     write: () => {},
     out: (text) => void (said.out += text),
     err: (text) => void (said.err += text),
+    serveLines: () => 0,
   });
   return { code, ...said };
 }

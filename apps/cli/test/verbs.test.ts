@@ -1,36 +1,10 @@
-import Papa from "papaparse";
 import { printJob, type CutList, type Job } from "@dragonet/core";
-import { demoJobs } from "@dragonet/core/demo";
-import { run } from "../src/run.ts";
+import { call, demo, rowsOf } from "./call.ts";
 
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
 const tourer = demo("Box lamp: run, turn, brake");
 const marshal = demo("Aux pods, brake flasher");
 const cart = demo("Dim red path lights");
 const onePole = demo("Hazard switch with one pole");
-
-/** Calls a verb on a job with the files that it may read; keeps what it writes. */
-async function call(job: Job, args: readonly string[], files: Record<string, string> = {}) {
-  const said = { out: "", err: "" };
-  const written = new Map<string, string>();
-  const code = await run(args, {
-    read: (path) => {
-      const text = path === "job.json" ? printJob(job) : files[path];
-      if (text === undefined) throw new Error("no such file");
-      return text;
-    },
-    write: (path, text) => {
-      if (path.startsWith("/full/")) throw new Error("no space left on device");
-      written.set(path, text);
-    },
-    out: (text) => void (said.out += text),
-    err: (text) => void (said.err += text),
-  });
-  return { code, written, ...said };
-}
-
-const rowsOf = (csv: string) =>
-  Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true }).data;
 
 describe("cutlist", () => {
   it("tells the same wires as lines, as CSV and as JSON", async () => {
@@ -298,7 +272,7 @@ describe.each([
       err: "gone.json: no such file\n",
     });
     const newer = await call(marshal, [verb, "newer.json"], {
-      "newer.json": printJob(marshal).replace("dragonet-job/4", "dragonet-job/7"),
+      "newer.json": printJob(marshal).replace("dragonet-job/5", "dragonet-job/7"),
     });
     expect(newer.err).toMatch(/newer\.json: format: .*newer/);
   });

@@ -1,0 +1,62 @@
+import {
+  TestBench,
+  decimal,
+  expectedText,
+  printScriptCsv,
+  scriptOf,
+  type Job,
+  type ScriptStep,
+} from "@dragonet/core";
+import { printJson, type ExitCode, type World } from "../world.ts";
+
+const stepJson = (step: ScriptStep) => ({
+  step: step.probe.id,
+  controls: step.probe.state.words,
+  what: step.probe.words,
+  expected: expectedText(step),
+  low: step.low,
+  high: step.high,
+  unit: step.probe.unit,
+  beforePanels: step.probe.beforePanels,
+});
+
+const boundsText = ({ probe, low, high }: ScriptStep): string =>
+  probe.at.kind === "look" ? "" : ` (${decimal(low, 2)} to ${decimal(high, 2)} ${probe.unit})`;
+
+/** The test script of a job: what to measure, in which order, and what to expect. */
+export function writeScript(
+  job: Job,
+  { json, csv }: { readonly json: boolean; readonly csv: boolean },
+  world: World,
+): ExitCode {
+  const bench = new TestBench(job);
+  const scripts = bench.groups.map((group) => ({ group, script: scriptOf(group) }));
+  if (csv) world.out(printScriptCsv(scripts));
+  else if (json) {
+    printJson(
+      world,
+      scripts.map(({ script }) => ({
+        steps: script.steps.map(stepJson),
+        told: script.told,
+        hidden: script.hidden.map(({ id, words }) => ({ id, words })),
+        alike: script.alike.map((list) => list.map(({ id, words }) => ({ id, words }))),
+      })),
+    );
+  } else {
+    for (const { script } of scripts) {
+      let controls = "";
+      for (const step of script.steps) {
+        if (step.probe.state.words !== controls) {
+          controls = step.probe.state.words;
+          world.out(`With ${controls}\n`);
+        }
+        world.out(`  ${step.probe.words}: ${expectedText(step)}${boundsText(step)}\n`);
+      }
+      const alike = script.alike.reduce((sum, list) => sum + list.length, 0);
+      world.out(
+        `  tells ${script.told} faults from sound; ${alike} of them only in groups; ${script.hidden.length} change nothing that can be reached\n\n`,
+      );
+    }
+  }
+  return 0;
+}
