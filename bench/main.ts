@@ -1,4 +1,5 @@
 import { benchBudgets } from "./budgets.ts";
+import { benchDiagnosis } from "./diagnosis.ts";
 import { benchDense } from "./dense.ts";
 import { benchJudgement } from "./judgement.ts";
 import { benchNetworks } from "./networks.ts";
@@ -22,6 +23,7 @@ function everything() {
 const ASKED: Readonly<Record<string, () => unknown>> = {
   networks: benchNetworks,
   judgement: benchJudgement,
+  diagnosis: benchDiagnosis,
 };
 
 const asked = (ASKED[process.argv[2] ?? ""] ?? everything)();

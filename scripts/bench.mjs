@@ -2,6 +2,7 @@
  * `npm run bench`: speed and size, measured in one run; says which figures are met.
  * `npm run bench -- networks`: the solver on networks by chance, beside ngspice.
  * `npm run bench -- judgement`: fuse, wire and relay of ordinary jobs beside a master's ranges.
+ * `npm run bench -- diagnosis`: probes until a fault is found, beside two other ways to probe.
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -377,12 +378,33 @@ function judgementFigures() {
   tell(`of ${judged.length} outside`, judged.filter((j) => !j.inside).length, "situations", 0);
 }
 
+function diagnosisFigures() {
+  const { strategies, readingMs, scriptMs } = computation("diagnosis");
+  const at = (list, share) => [...list].sort((a, b) => a - b)[Math.floor(share * list.length)] ?? 0;
+  for (const { name, counts, lost } of strategies) {
+    process.stdout.write(
+      `${name}: ${counts.length + lost} faults, median ${at(counts, 0.5)} probes, 95 % within ${at(counts, 0.95)}, ${lost} not found\n`,
+    );
+  }
+  const [own] = strategies;
+  tell("probes to a fault, median", at(own.counts, 0.5), "probes", at(own.allowed, 0.5));
+  tell("probes to a fault, 95 %", at(own.counts, 0.95), "probes", 2 * at(own.allowed, 0.5));
+  tell("a reading to a ranking, slowest", readingMs, "ms", 200);
+  tell("test script of the largest job", scriptMs, "ms", 500);
+}
+
+const FIGURES = {
+  networks: networkFigures,
+  judgement: judgementFigures,
+  diagnosis: diagnosisFigures,
+};
+
 await main(async () => {
   checkNode();
   ensurePackages();
-  if (process.argv[2] === "networks" || process.argv[2] === "judgement") {
-    if (process.argv[2] === "networks") networkFigures();
-    else judgementFigures();
+  const asked = FIGURES[process.argv[2]];
+  if (asked) {
+    asked();
     if (missed > 0) process.exitCode = 1;
     return;
   }

@@ -75,17 +75,17 @@ const proveIt = async (page) => {
   await page.getByText("Weakest points").first().waitFor();
 };
 
+/** A lamp that stays dark at its step, and what that says. */
+const readDark = async (page) => {
+  const seen = page.getByRole("group", { name: /: seen$/ }).nth(1);
+  await seen.getByRole("button", { name: "dark" }).click();
+  await page.getByText("What may be wrong").waitFor();
+};
+
 const SHOTS = [
   { name: "board", go: visit("/") },
   { name: "intake", go: inJob("Lambing-watch bar and pods", "Intake") },
   { name: "budget", go: inJob("Lambing-watch bar and pods", "Budget") },
-  {
-    name: "compare",
-    go: inJob("Dim red path lights", "Budget", async (page) => {
-      await page.getByText("half flat after").waitFor();
-      await page.waitForTimeout(800);
-    }),
-  },
   {
     name: "signals",
     go: inJob("Aux pods, brake flasher", "Signals", async (page) => {
@@ -111,6 +111,7 @@ const SHOTS = [
   },
   { name: "circuit-fuse", go: inJob("Lambing-watch bar and pods", "Circuit", breakIt) },
   { name: "prove", go: inJob("Aux pods, brake flasher", "Circuit", proveIt) },
+  { name: "test", go: inJob("Lambing-watch bar and pods", "Prove", readDark) },
   {
     name: "circuit-phone",
     size: PHONE,

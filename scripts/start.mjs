@@ -1,5 +1,6 @@
 /** `npm start`: from a bare machine to a served shop. Node built-ins only. */
 import { spawn } from "node:child_process";
+import { randomBytes } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { isIP } from "node:net";
 import { networkInterfaces } from "node:os";
@@ -9,6 +10,7 @@ import { checkDisk, checkNode, portBusy } from "./lib/machine.mjs";
 import { ROOT, fromRoot } from "./lib/paths.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
+import { keepRunning } from "./lib/supervise.mjs";
 
 const USAGE = `npm start -- [--port 4170] [--host 127.0.0.1] [--empty] [--reset]
 
@@ -63,20 +65,43 @@ const ownAddresses = () =>
     .filter((a) => a && a.family === "IPv4" && !a.internal)
     .map((a) => a.address);
 
-function announce({ port, host }, demo) {
+const LOOPBACK = new Set(["127.0.0.1", "::1"]);
+
+/**
+ * What nobody else may know where others can reach the server: passwords of the demo made up
+ * for this start, or the word in the link of a shop's first owner.
+ */
+function secretsFor({ host }, demo) {
+  if (LOOPBACK.has(host)) return { passwords: null, word: "", env: {} };
+  if (!demo) {
+    const word = randomBytes(12).toString("base64url");
+    return { passwords: null, word, env: { DRAGONET_FIRST_OWNER: word } };
+  }
+  const passwords = Object.fromEntries(
+    demoPeople().map(({ signIn }) => [signIn, randomBytes(9).toString("base64url")]),
+  );
+  return { passwords, word: "", env: { DRAGONET_DEMO_PASSWORDS: JSON.stringify(passwords) } };
+}
+
+function announce({ port, host }, demo, { passwords, word }) {
   const everywhere = host === "0.0.0.0";
   const [first, ...others] = everywhere ? ["127.0.0.1", ...ownAddresses()] : [host];
   const lines = ["", `  Dragonet is ready:  http://${first}:${port}`];
   for (const address of others) lines.push(`  On this network:    http://${address}:${port}`);
-  if (demo && host !== "127.0.0.1") {
-    lines.push("  Everybody knows the demo's passwords: for real work use --empty.");
-  }
   lines.push("");
   if (demo) {
-    lines.push("  Demo shop. Sign in as");
+    lines.push(
+      passwords
+        ? "  Demo shop, with passwords made for this start, since others can reach it. Sign in as"
+        : "  Demo shop. Sign in as",
+    );
     for (const p of demoPeople()) {
-      lines.push(`    ${p.signIn.padEnd(6)} password ${p.password}   ${p.name}, ${p.role}`);
+      const password = passwords?.[p.signIn] ?? p.password;
+      lines.push(`    ${p.signIn.padEnd(6)} password ${password}   ${p.name}, ${p.role}`);
     }
+  } else if (word !== "") {
+    lines.push("  If there is no owner yet, the first one comes by this link, once:");
+    lines.push(`    http://${others[0] ?? first}:${port}/?first=${word}`);
   } else {
     lines.push("  The first page asks for the first owner if there is none yet.");
   }
@@ -110,7 +135,7 @@ await main(async () => {
   const stop = async () => {
     if (stopping) return;
     stopping = true;
-    if (server && server.exitCode === null) {
+    if (server && server.exitCode === null && server.signalCode === null) {
       const gone = new Promise((done) => server.once("exit", done));
       server.kill("SIGTERM");
       const late = setTimeout(() => server.kill("SIGKILL"), 8000);
@@ -122,43 +147,73 @@ await main(async () => {
   for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) {
     process.on(signal, () => void stop().then(() => process.exit(process.exitCode ?? 0)));
   }
+  const say = (line) => process.stderr.write(`${line}\n`);
+  const data = process.env.DRAGONET_DATA ?? ".data";
 
   // The database starts while packages and build are looked at: neither needs the other.
-  const starting = foreign
-    ? Promise.resolve({ url: foreign, stop: async () => {}, died: new Promise(() => {}) })
-    : startPostgres(process.env.DRAGONET_DATA ?? ".data", { reset: args.reset });
+  const starting = foreign ? null : startPostgres(data, { reset: args.reset });
   ensurePackages();
   ensureBuild();
   postgres = await starting;
-
+  const url = foreign ?? postgres.url;
   const demo = !args.empty;
-  server = spawn(process.execPath, ["--enable-source-maps", fromRoot("apps/server/dist/main.js")], {
-    env: {
-      ...process.env,
-      NODE_ENV: "production",
-      DATABASE_URL: postgres.url,
-      PORT: String(args.port),
-      HOST: args.host,
-      DRAGONET_DEMO: demo ? "1" : "0",
-    },
-    stdio: ["ignore", "inherit", "inherit", "ipc"],
-    detached: true,
-  });
-  let ready = false;
-  server.once("message", () => {
-    ready = true;
-    announce(args, demo);
-  });
-  void postgres.died.then(async (said) => {
-    if (stopping) return;
-    process.stderr.write(`PostgreSQL ended unexpectedly.\n${String(said).slice(-800)}\n`);
-    process.exitCode = 1;
-    await stop();
-  });
-  server.once("exit", async (code) => {
-    if (stopping) return;
-    if (ready) process.stderr.write("The server ended unexpectedly; see above.\n");
-    process.exitCode = code || 1;
-    await stop();
-  });
+  const secrets = secretsFor(args, demo);
+
+  /** One life of the server; answers a promise of how it ended. */
+  let announced = false;
+  const startServer = () => {
+    const child = spawn(
+      process.execPath,
+      ["--enable-source-maps", fromRoot("apps/server/dist/main.js")],
+      {
+        env: {
+          ...process.env,
+          NODE_ENV: "production",
+          DATABASE_URL: url,
+          PORT: String(args.port),
+          HOST: args.host,
+          DRAGONET_DEMO: demo ? "1" : "0",
+          ...secrets.env,
+        },
+        stdio: ["ignore", "inherit", "inherit", "ipc"],
+        detached: true,
+      },
+    );
+    server = child;
+    child.once("message", () => {
+      if (!announced) announce(args, demo, secrets);
+      announced = true;
+    });
+    return new Promise((done) => {
+      child.once("exit", (code, signal) => {
+        // One that never was ready has said why; starting it again would say the same.
+        if (!announced && !stopping) {
+          if (signal) say(`The server was ended (${signal}) before it was ready.`);
+          process.exitCode = code || 1;
+          void stop();
+        }
+        done(signal ?? `code ${code}`);
+      });
+    });
+  };
+  const isStopping = () => stopping;
+  void keepRunning({ name: "The server", start: startServer, stopping: isStopping, say });
+  if (postgres) {
+    let first = postgres;
+    void keepRunning({
+      name: "PostgreSQL",
+      stopping: isStopping,
+      say,
+      start: async () => {
+        const { port } = postgres;
+        // The first life has begun already; later ones are looked for at the same port.
+        postgres = first ?? (await startPostgres(data, { port }));
+        first = null;
+        return postgres.died.then((output) => {
+          const [last = "no word"] = String(output).trim().split("\n").slice(-1);
+          return last.slice(0, 200);
+        });
+      },
+    });
+  }
 });

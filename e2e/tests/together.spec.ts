@@ -72,6 +72,113 @@ test("a lost connection loses nothing: kept, told, sent again", async ({ page, c
   await saved(page);
 });
 
+test("leaving a job during a slow save keeps the edit that was made meanwhile", async ({
+  page,
+}) => {
+  await signIn(page);
+  const job = await newJob(page, "Slow shop");
+  await saved(page);
+  let first = true;
+  await page.route("**/api/jobs/*/edits", async (route) => {
+    if (first) {
+      first = false;
+      await new Promise((done) => setTimeout(done, 3000));
+    }
+    await route.continue();
+  });
+  const sent = page.waitForRequest((r) => r.url().endsWith("/edits"));
+  await set(page, "Bench", "Bench 1");
+  await sent;
+  await set(page, "Note", "Made meanwhile");
+  await page.getByRole("link", { name: "Board" }).click();
+  await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
+  await expect(page.getByText(/not saved yet/).first()).toBeVisible();
+  await expect(page.getByText(/not saved yet/)).toHaveCount(0, { timeout: 20_000 });
+  await page.goto(`${job}/intake`);
+  await expect(field(page, "Bench")).toHaveValue("Bench 1");
+  await expect(field(page, "Note")).toHaveValue("Made meanwhile");
+});
+
+test("two pages of one job without a network: both edits are sent, though none is open", async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const job = await newJob(page, "Two pages");
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(`${job}/intake`);
+  await expect(field(other, "Bench")).toBeVisible();
+  await context.route("**/api/jobs/*/edits", (route) => route.abort());
+  await set(page, "Bench", "Bench 5");
+  await set(other, "Note", "From the other page");
+  await expect(page.getByText(/Not saved yet: no connection/)).toBeVisible();
+  await expect(other.getByText(/Not saved yet: no connection/)).toBeVisible();
+  await other.close();
+  await page.goto("/");
+  await expect(page.getByText("2 changes not saved yet").first()).toBeVisible();
+  await context.unroute("**/api/jobs/*/edits");
+  await expect(page.getByText(/not saved yet/)).toHaveCount(0, { timeout: 30_000 });
+  const { document } = await (await page.request.get(`/api${job}`)).json();
+  expect(document.card).toMatchObject({ bench: "Bench 5", note: "From the other page" });
+});
+
+test("signing out with edits waiting asks, keeps them, and sends them at the next sign-in", async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const job = await newJob(page, "Signed out");
+  await saved(page);
+  await context.route("**/api/jobs/*/edits", (route) => route.abort());
+  await set(page, "Bench", "Bench 6");
+  await expect(page.getByText(/Not saved yet: no connection/)).toBeVisible();
+  await page.getByRole("button", { name: "Sign out" }).click();
+  const dialog = page.getByRole("dialog", { name: "1 change not saved yet" });
+  await dialog.getByRole("button", { name: "Sign out, keep them here" }).click();
+  await expect(page.getByLabel("Password")).toBeVisible();
+  await context.unroute("**/api/jobs/*/edits");
+
+  await signIn(page, "ansa");
+  await page.waitForTimeout(1500);
+  const stays = await (await page.request.get(`/api${job}`)).json();
+  expect(stays.document.card.bench).toBe("");
+  await page.getByRole("button", { name: "Sign out" }).click();
+  await expect(page.getByLabel("Password")).toBeVisible();
+
+  await signIn(page);
+  await expect
+    .poll(async () => (await (await page.request.get(`/api${job}`)).json()).document.card.bench)
+    .toBe("Bench 6");
+});
+
+test("a session that ended says so, signs in in place and saves what waits", async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page, "Ended session");
+  await saved(page);
+  await page.request.delete("/api/session");
+  await set(page, "Bench", "Bench 7");
+  await expect(page.getByLabel("Password")).toBeVisible();
+  await expect(page.getByText(/1 change waits in this browser/)).toBeVisible();
+  await page.getByLabel("Sign-in").fill("pim");
+  await page.getByLabel("Password").fill("lamp-and-loom");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page).toHaveURL(new RegExp(`${job}/intake$`));
+  await expect(field(page, "Bench")).toHaveValue("Bench 7");
+  await saved(page);
+});
+
+test("another person's change arrives within a second", async ({ browser }) => {
+  const [pim, ansa] = await Promise.all([browser.newPage(), browser.newPage()]);
+  await signIn(pim, "pim");
+  await signIn(ansa, "ansa");
+  const job = await newJob(pim, "Live");
+  await ansa.goto(`${job}/intake`);
+  await expect(field(ansa, "Bench")).toBeVisible();
+  await store(pim, "Bench", "Bench 8");
+  await expect(field(ansa, "Bench")).toHaveValue("Bench 8", { timeout: 1000 });
+});
+
 test("going back to an earlier revision is one press in the history", async ({ page }) => {
   await signIn(page);
   await newJob(page, "There and back");

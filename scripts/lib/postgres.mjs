@@ -71,6 +71,18 @@ const alive = (pid) => {
   }
 };
 
+/** The URL of a server that runs in a data folder just now, or null. */
+export function runningPostgres(name) {
+  const file = join(dataFolder(name), "postmaster.pid");
+  if (!existsSync(file)) return null;
+  // Its fourth line is the port; the first its process.
+  const [pid, , , port] = readFileSync(file, "utf8").split("\n");
+  return alive(Number(pid)) ? `postgresql://${USER}@127.0.0.1:${port}/${DATABASE}` : null;
+}
+
+/** Whether a data folder holds a shop. */
+export const holdsShop = (name) => existsSync(join(dataFolder(name), "PG_VERSION"));
+
 /** Stops a server that a killed start left behind in this data folder. */
 async function takeOver(data) {
   const file = join(data, "postmaster.pid");
@@ -134,9 +146,10 @@ function ensureDatabase(bin, port, user) {
 
 /**
  * Starts PostgreSQL on loopback in a data folder of the project. `fast` gives up safety on
- * power loss for speed: for tests. Answers its URL and how to stop it.
+ * power loss for speed: for tests. `port` is for one that is started again, where its clients
+ * look for it. Answers its URL and how to stop it.
  */
-export async function startPostgres(name, { reset = false, fast = false } = {}) {
+export async function startPostgres(name, { reset = false, fast = false, port: wanted } = {}) {
   let bin = postgresFolder();
   if (!bin) {
     installPackages(["postgresql"]);
@@ -152,7 +165,7 @@ export async function startPostgres(name, { reset = false, fast = false } = {}) 
   if (reset) rmSync(data, { recursive: true, force: true });
   makeFolder(data, user);
   initialise(bin, data, user);
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const options = ["-D", data, "-p", String(port), "-k", "", "-h", "127.0.0.1"];
   if (fast)
     options.push("-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off");
@@ -173,6 +186,7 @@ export async function startPostgres(name, { reset = false, fast = false } = {}) 
   ensureDatabase(bin, port, user);
   return {
     url: `postgresql://${USER}@127.0.0.1:${port}/${DATABASE}`,
+    port,
     pid: child.pid,
     died: new Promise((done) => child.once("exit", () => done(output))),
     async stop() {

@@ -1,7 +1,8 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import { createServer, type Server } from "node:net";
-import { existsSync, rmSync } from "node:fs";
+import { existsSync, rmSync, truncateSync } from "node:fs";
 import { join } from "node:path";
+import { processesOf } from "../lib/processes.mjs";
 
 const ROOT = join(__dirname, "../..");
 const DATA = ".data-test-start";
@@ -58,11 +59,11 @@ async function untilFree(port: number): Promise<void> {
   throw new Error(`port ${port} is still held`);
 }
 
-const signIn = (port: number, name: string) =>
+const signIn = (port: number, name: string, password = "lamp-and-loom") =>
   fetch(`http://127.0.0.1:${port}/api/session`, {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify({ signIn: name, password: "lamp-and-loom" }),
+    body: JSON.stringify({ signIn: name, password }),
   });
 
 const processes = (): string =>
@@ -94,14 +95,118 @@ describe("npm start", () => {
     expect(processes()).toBe("");
   });
 
+  it("is started again by itself when server or database are killed", async () => {
+    const shop = start(["--port", String(port)]);
+    await ready(shop);
+    const answers = async (): Promise<boolean> => {
+      const answer = await fetch(`http://127.0.0.1:${port}/api/ready`).catch(() => null);
+      return answer?.status === 200;
+    };
+    for (const [word, name] of [
+      ["apps/server/dist/main.js", "The server"],
+      [`${DATA}/postgres -p`, "PostgreSQL"],
+    ] as const) {
+      const mine = processesOf(shop.child.pid ?? 0, word);
+      expect(mine.length).toBeGreaterThan(0);
+      for (const pid of mine) process.kill(pid, "SIGKILL");
+      const began = Date.now();
+      while (!shop.said().includes(`${name} ended`) || !(await answers())) {
+        if (Date.now() - began > 30_000) throw new Error(`did not come back:\n${shop.said()}`);
+        await new Promise((done) => setTimeout(done, 100));
+      }
+    }
+    shop.child.kill("SIGTERM");
+    expect(await shop.ended).toBe(0);
+    expect(processes()).toBe("");
+  });
+
+  it("keeps a shop in a backup, and the restored one is the same", async () => {
+    const shop = start(["--port", String(port)]);
+    await ready(shop);
+    const read = async (): Promise<unknown[]> => {
+      const cookie = String((await signIn(port, "ansa")).headers.get("set-cookie")).split(";")[0];
+      const headers = { cookie: cookie ?? "" };
+      const ask = async (path: string): Promise<unknown> =>
+        (await fetch(`http://127.0.0.1:${port}/api/${path}`, { headers })).json();
+      const jobs = (await ask("jobs")) as { id: string }[];
+      const each = jobs.flatMap(({ id }) => [ask(`jobs/${id}`), ask(`jobs/${id}/history`)]);
+      return [jobs, ...(await Promise.all(each)), await ask("parts"), await ask("people")];
+    };
+    const before = await read();
+    const env = { ...process.env, DRAGONET_DATA: DATA };
+    delete (env as Record<string, string | undefined>).DATABASE_URL;
+    const run = (...args: string[]) =>
+      spawnSync(process.execPath, args, { cwd: ROOT, env, encoding: "utf8" });
+    const file = join(ROOT, `${DATA}-backup.dump`);
+    expect(run("scripts/backup.mjs", file).stdout).toMatch(/\d+ jobs, \d+ changes/);
+    expect(run("scripts/restore.mjs", file).stderr).toMatch(/holds a shop already/);
+    shop.child.kill("SIGTERM");
+    await shop.ended;
+    rmSync(join(ROOT, DATA), { recursive: true, force: true });
+    const restored = run("scripts/restore.mjs", file);
+    expect(restored.stderr).toBe("");
+    const again = start(["--port", String(port)]);
+    await ready(again);
+    expect(await read()).toEqual(before);
+    again.child.kill("SIGTERM");
+    await again.ended;
+    // One that was cut short is found out before anything is made of it.
+    truncateSync(file, 20_000);
+    expect(run("scripts/restore.mjs", file, "--data", `${DATA}-cut`).stderr).toMatch(
+      /is not what its manifest says/,
+    );
+    rmSync(file);
+    rmSync(`${file}.json`);
+  });
+
   it("keeps the data at the second start, and installs and builds nothing", async () => {
-    const second = start(["--port", String(port), "--empty", "--host", "0.0.0.0"]);
+    const second = start(["--port", String(port)]);
     await ready(second);
     expect(second.said()).not.toMatch(/Installing|Building/);
     expect(second.said()).toContain(`Dragonet is ready:  http://127.0.0.1:${port}`);
     expect((await signIn(port, "pim")).status).toBe(204);
     second.child.kill("SIGINT");
     expect(await second.ended).toBe(0);
+  });
+
+  it("makes passwords of its own for the demo where others can reach it", async () => {
+    const open = start(["--port", String(port), "--host", "0.0.0.0"]);
+    await ready(open);
+    const [, password = ""] = /pim +password (\S+)/.exec(open.said()) ?? [];
+    expect(password).toMatch(/^[\w-]{12}$/);
+    expect((await signIn(port, "pim")).status).toBe(401);
+    expect((await signIn(port, "pim", password)).status).toBe(204);
+    open.child.kill("SIGTERM");
+    await open.ended;
+    const closed = start(["--port", String(port)]);
+    await ready(closed);
+    expect((await signIn(port, "pim")).status).toBe(204);
+    closed.child.kill("SIGTERM");
+    await closed.ended;
+  });
+
+  it("asks the first owner of an empty shop for the link that it printed", async () => {
+    const data = `${DATA}-empty`;
+    const open = start(["--port", String(port), "--host", "0.0.0.0", "--empty"], {
+      DRAGONET_DATA: data,
+    });
+    await ready(open);
+    const [, word = ""] = /\?first=(\S+)/.exec(open.said()) ?? [];
+    const own = (more: object) =>
+      fetch(`http://127.0.0.1:${port}/api/session/first-owner`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({
+          ...{ shop: "New", name: "First", signIn: "first", password: "long enough" },
+          ...{ role: "owner", ...more },
+        }),
+      });
+    expect((await own({})).status).toBe(403);
+    expect((await own({ word: "guessed" })).status).toBe(403);
+    expect((await own({ word })).status).toBe(204);
+    open.child.kill("SIGTERM");
+    await open.ended;
+    rmSync(join(ROOT, data), { recursive: true, force: true });
   });
 
   it("recovers after it was killed outright", async () => {

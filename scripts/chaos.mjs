@@ -1,0 +1,164 @@
+/**
+ * `npm run chaos`: kills the server, the database and its connections while eight clients
+ * save, and counts what became of every acknowledged save.
+ */
+import { spawn } from "node:child_process";
+import { rmSync } from "node:fs";
+import { setTimeout as sleep } from "node:timers/promises";
+import { parseArgs } from "node:util";
+import { Failure, main } from "./lib/fail.mjs";
+import { freePort } from "./lib/machine.mjs";
+import { ROOT, fromRoot } from "./lib/paths.mjs";
+import { processesOf } from "./lib/processes.mjs";
+
+const DATA = ".data-test-chaos";
+const CLIENTS = 8;
+const HEADERS = { "content-type": "application/json" };
+
+function startShop(port) {
+  const rest = { ...process.env };
+  delete rest.DATABASE_URL;
+  const child = spawn(
+    process.execPath,
+    [fromRoot("scripts/start.mjs"), "--port", String(port), "--reset"],
+    { cwd: ROOT, env: { ...rest, DRAGONET_DATA: DATA }, stdio: ["ignore", "pipe", "ignore"] },
+  );
+  return new Promise((done, fail) => {
+    child.stdout.on("data", (said) => String(said).includes("Ctrl-C") && done(child));
+    child.once("exit", () => fail(new Failure("the shop did not start")));
+  });
+}
+
+/** Asks until there is an answer that says something: a killed shop comes back by itself. */
+async function ask(base, path, init = {}) {
+  for (let i = 0; ; i += 1) {
+    try {
+      const answer = await fetch(`${base}/api/${path}`, {
+        ...init,
+        signal: AbortSignal.timeout(5000),
+      });
+      if (![502, 503, 504].includes(answer.status)) return answer;
+    } catch {
+      // Killed just now.
+    }
+    if (i > 400) throw new Failure("the shop did not come back within a minute");
+    await sleep(150);
+  }
+}
+
+async function signIn(base) {
+  const answer = await ask(base, "session", {
+    method: "POST",
+    headers: HEADERS,
+    body: JSON.stringify({ signIn: "pim", password: "lamp-and-loom" }),
+  });
+  return answer.headers.get("set-cookie").split(";")[0];
+}
+
+/** One client: saves one after the other, each until it is acknowledged. */
+async function client(base, cookie, jobId, name, count, done) {
+  const headers = { ...HEADERS, cookie };
+  let revision = 0;
+  for (let n = 0; n < count; n += 1) {
+    const batchId = `${name}-${n}`;
+    const edits = [{ kind: "setOnce", entity: "card", field: "note", value: batchId }];
+    for (;;) {
+      const body = JSON.stringify({ baseRevision: revision, edits, batchId });
+      const answer = await ask(base, `jobs/${jobId}/edits`, { method: "POST", headers, body });
+      const said = await answer.json().catch(() => null);
+      if (answer.status === 200 && said) {
+        revision = said.revision;
+        done.push(batchId);
+        break;
+      }
+      if (answer.status >= 500 || said === null) continue;
+      throw new Failure(`a save was answered ${answer.status}: ${said.message}`);
+    }
+    await sleep(Math.random() * 60);
+  }
+}
+
+/** Every note that a job's history tells of, back to its beginning. */
+async function notesOf(base, cookie, jobId) {
+  const notes = [];
+  for (let before = ""; ;) {
+    const answer = await ask(base, `jobs/${jobId}/history${before}`, { headers: { cookie } });
+    const items = await answer.json();
+    for (const { lines } of items) {
+      for (const line of lines) notes.push(...(/note → (c\d+-\d+)$/.exec(line)?.slice(1) ?? []));
+    }
+    const oldest = items.at(-1)?.revision ?? 1;
+    if (oldest <= 1) return notes;
+    before = `?before=${oldest}`;
+  }
+}
+
+const KILLS = {
+  server: "apps/server/dist/main.js",
+  database: "postgres -D",
+  connections: "postgres: dragonet dragonet",
+};
+
+await main(async () => {
+  const { values } = parseArgs({
+    options: {
+      kills: { type: "string", default: "50" },
+      saves: { type: "string", default: "1000" },
+    },
+  });
+  const [kills, saves] = [Number(values.kills), Number(values.saves)];
+  const port = await freePort();
+  const base = `http://127.0.0.1:${port}`;
+  const shop = await startShop(port);
+  try {
+    await run(shop, base, kills, saves);
+  } finally {
+    const gone = new Promise((done) => shop.once("exit", done));
+    if (shop.exitCode === null && shop.signalCode === null) {
+      shop.kill("SIGTERM");
+      await gone;
+    }
+    rmSync(fromRoot(DATA), { recursive: true, force: true });
+  }
+});
+
+async function run(shop, base, kills, saves) {
+  let ended = null;
+  shop.once("exit", (code) => (ended = code));
+  const cookie = await signIn(base);
+  const jobs = (await (await ask(base, "jobs", { headers: { cookie } })).json()).slice(0, CLIENTS);
+  const acknowledged = [];
+  const clients = jobs.map(({ id }, i) =>
+    client(base, cookie, id, `c${i}`, Math.ceil(saves / CLIENTS), acknowledged),
+  );
+  let working = true;
+  const all = Promise.all(clients).finally(() => (working = false));
+  all.catch(() => undefined);
+  let [killed, back] = [0, 0];
+  const kinds = Object.keys(KILLS);
+  while (killed < kills && working) {
+    await sleep(300 + Math.random() * 700);
+    const kind = kinds[killed % kinds.length];
+    const pids = processesOf(shop.pid, KILLS[kind]);
+    for (const pid of pids) {
+      try {
+        // A killed backend makes the database end all of them: a broken line is asked for politely.
+        process.kill(pid, kind === "connections" ? "SIGTERM" : "SIGKILL");
+      } catch {
+        // Gone by itself.
+      }
+    }
+    killed += 1;
+    const answer = await ask(base, "ready");
+    if (answer.status === 200 && ended === null) back += 1;
+  }
+  await all;
+  const there = (await Promise.all(jobs.map(({ id }) => notesOf(base, cookie, id)))).flat();
+  const lost = acknowledged.filter((id) => !there.includes(id)).length;
+  const twice = there.length - new Set(there).size;
+  process.stdout.write(
+    `${killed} kills (server, database, connections in turn), ${CLIENTS} clients\n` +
+      `acknowledged ${acknowledged.length}   lost ${lost}   twice ${twice}   recovered alone ${back} of ${killed}\n`,
+  );
+  if (lost > 0 || twice > 0 || back < killed) process.exitCode = 1;
+}
