@@ -93,7 +93,7 @@ describe("saving", () => {
       [title("A")],
       [bench("Bench 3")],
     ]);
-    expect(server.sent[2]?.follows).toEqual([server.sent[0]?.batchId]);
+    expect(server.sent[2]?.follows).toEqual([server.sent[0]?.acts[0]?.id]);
     expect(store().job?.card).toMatchObject({ title: "A", bench: "Bench 3" });
     expect(store().saveState).toBe("saved");
   });
@@ -306,8 +306,8 @@ describe("batches of several pages", () => {
         tab: "other",
         madeOn: 1,
         follows: [],
-        replaces: [],
-        acts: [[edit]],
+        givenUp: [],
+        acts: [{ id, edits: [edit] }],
       },
       ...{ sealed: true, single: false, at: Number(id.slice(-1)) },
     });

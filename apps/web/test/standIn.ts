@@ -6,6 +6,7 @@ export interface Sent {
   readonly known: number;
   readonly follows: readonly string[];
   readonly edits: readonly Edit[];
+  readonly acts: readonly { readonly id: string; readonly edits: number }[];
   readonly batchId: string;
 }
 
@@ -20,6 +21,7 @@ export const change = (
   revision,
   batchId,
   who: "Pim Okkerse",
+  acts: [],
   edits,
 });
 

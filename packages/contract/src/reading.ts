@@ -15,6 +15,14 @@ export class ReadingDto {
   @IsAmount(-1e6)
   value!: number | null;
 
+  @IsNullable("number")
+  @IsAmount(-1e6)
+  low!: number | null;
+
+  @IsNullable("number")
+  @IsAmount(-1e6)
+  high!: number | null;
+
   @IsText(500)
   note!: string;
 

@@ -165,6 +165,18 @@ export class EditDto {
   value?: unknown;
 }
 
+/** One act of a person: edits that are taken together or not at all. */
+export class ActDto {
+  @IsId()
+  id!: string;
+
+  /** How many of the batch's edits it has. */
+  @IsInt()
+  @Min(1)
+  @Max(2000)
+  edits!: number;
+}
+
 export class EditsRequest {
   /** Revision of the document that the person had before the edits. */
   @IsInt()
@@ -172,19 +184,30 @@ export class EditsRequest {
   @Max(MOST_REVISION)
   baseRevision!: number;
 
-  /** Batches of the same person that lay on it as well, sent before and not yet answered then. */
+  /** Acts of the same person that lay on it as well, not yet taken by the server then. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20_000)
+  @IsId({ each: true })
+  follows?: string[];
+
+  /**
+   * The acts that the edits fall into, in their order, each with how many edits it has. An act
+   * is taken once, in whatever batch it comes; without them the batch is one act of its id.
+   */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(2000)
+  @ValidateNested({ each: true })
+  @Type(() => ActDto)
+  acts?: ActDto[];
+
+  /** Acts that the person gave up when asked to choose between two wishes. */
   @IsOptional()
   @IsArray()
   @ArrayMaxSize(2000)
   @IsId({ each: true })
-  follows?: string[];
-
-  /** Batches that it was made of when the person had to choose between two wishes. */
-  @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(200)
-  @IsId({ each: true })
-  replaces?: string[];
+  givenUp?: string[];
 
   /** Revision of the page by now: it is told the changes after it. */
   @IsOptional()

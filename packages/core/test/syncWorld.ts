@@ -1,4 +1,5 @@
 import {
+  actIdsOf,
   applyEdits,
   createJob,
   editsOf,
@@ -28,7 +29,7 @@ export class NaiveServer {
   document: Job = createJob("Bar", "", DEMO_VEHICLES[0]!, DEFAULT_PRACTICES);
   revision = 1;
   readonly changes: Change[] = [];
-  private readonly replaced = new Set<string>();
+  private readonly closed = new Set<string>();
 
   since(revision: number): Change[] {
     return this.changes.filter((change) => change.revision > revision);
@@ -36,14 +37,9 @@ export class NaiveServer {
 
   /** What it answers to a batch of a page that knows `revision`. */
   take(batch: Batch, who: string, known: number, freshId: () => string): Answer {
-    const edits = editsOf(batch);
-    const { id: batchId, madeOn, follows, replaces } = batch;
-    const request = { batchId, madeOn, follows, replaces, edits };
     const before = this.changes.find((change) => change.batchId === batch.id) ?? null;
-    const replaced =
-      replaces.some((id) => this.changes.some((change) => change.batchId === id)) ||
-      this.replaced.has(batchId);
-    const taking = takeBatch(request, this.revision, before, replaced, this.since(madeOn));
+    const closed = new Set(actIdsOf(batch).filter((id) => this.closed.has(id)));
+    const taking = takeBatch(batch, this.revision, before, closed, this.since(batch.madeOn));
     const answered = { batchId: batch.id, changes: this.since(Math.min(known, batch.madeOn)) };
     switch (taking.kind) {
       case "ahead":
@@ -51,20 +47,20 @@ export class NaiveServer {
       case "clash":
         return () => ({ kind: "clashed", who: taking.who, ...answered });
       case "differs":
-        return () => ({ kind: "differs", taken: taking.taken, id: freshId(), ...answered });
+        return () => ({ kind: "differs", closed: taking.closed, id: freshId(), ...answered });
       case "again":
         return () => ({ kind: "taken", ...answered });
       case "new":
-        return this.store(batch, edits, who, answered);
+        return this.store({ ...batch, acts: taking.acts }, who, answered);
     }
   }
 
   private store(
     batch: Batch,
-    edits: readonly Edit[],
     who: string,
     answered: { batchId: string; changes: readonly Change[] },
   ): Answer {
+    const edits = editsOf(batch);
     const result = applyEdits(this.document, edits);
     const message = !result.ok
       ? result.message
@@ -76,9 +72,10 @@ export class NaiveServer {
     }
     this.document = result.job;
     this.revision += 1;
-    const change = { revision: this.revision, batchId: batch.id, who, edits };
+    const acts = [...actIdsOf(batch), ...batch.givenUp];
+    const change = { revision: this.revision, batchId: batch.id, who, acts, edits };
     this.changes.push(change);
-    for (const id of batch.replaces) this.replaced.add(id);
+    for (const id of acts) this.closed.add(id);
     return () => ({ kind: "taken", ...answered, changes: [...answered.changes, change] });
   }
 }

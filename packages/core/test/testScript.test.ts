@@ -2,6 +2,10 @@ import {
   SEEN_LEVELS,
   ScpiMeter,
   TestBench,
+  describeEdit,
+  isOff,
+  jobSummary,
+  soundRange,
   allOf,
   earlierReading,
   latestReadings,
@@ -201,10 +205,13 @@ describe("readings of the demo shop", () => {
       id: at,
       step: "s",
       value,
+      low: 1.2,
+      high: 2.4,
       note: "",
       by: "",
       at,
     });
+    expect([1, 1.2, 2.4, 3].map((v) => isOff(reading("", v)))).toEqual([true, false, false, true]);
     const latest = latestReadings([
       reading("2026-05-02T08:00:00Z", 2),
       reading("2026-05-01T08:00:00Z", 1),
@@ -218,5 +225,31 @@ describe("readings of the demo shop", () => {
     ];
     expect(earlierReading(visits, "s")?.value).toBe(1.5);
     expect(earlierReading(visits.slice(2), "s")).toBeNull();
+  });
+
+  it("of the demo shop lie where the script says, but for the horn that is silent", () => {
+    const off: string[] = [];
+    for (const job of demoJobs().filter((j) => j.readings.length > 0)) {
+      const bench = new TestBench(job);
+      for (const r of job.readings) {
+        const [low, high] = soundRange(bench.find(r.step)!.probe);
+        expect([r.low, r.high]).toEqual([low, high].map((v) => expect.closeTo(v, 1)));
+      }
+      const read = [...latestReadings(job.readings).values()];
+      off.push(...read.filter(isOff).map((r) => `${job.card.title}: ${r.step}`));
+      const waits = jobSummary(job).waiting.map(({ text }) => text);
+      expect(waits.includes("a step of the test off")).toBe(read.some(isOff));
+    }
+    expect(off).toEqual(["Twin horns and work lamp: look|key+horns|horns.load2"]);
+  });
+
+  it("are told in the history by what they say", () => {
+    const job = demoJobs().find((j) => j.runs.some((r) => r.id === "horns"))!;
+    const lines = job.readings.map((value) =>
+      describeEdit({ kind: "add", entity: "reading", value, at: 0 }, job),
+    );
+    expect(lines).toContain("reading 12.6 V (key + Twin horns on)");
+    expect(lines).toContain("reading 0 A (all off)");
+    expect(lines).toContain("reading by eye or ear 0 % (key + Twin horns on)");
   });
 });

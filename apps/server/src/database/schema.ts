@@ -163,8 +163,8 @@ export const jobChange = pgTable(
     personId: uuid("person_id").references(() => person.id, { onDelete: "set null" }),
     /** Who it was where the person is none of this shop, as in a history from an archive. */
     who: text("who").notNull().default(""),
-    /** Batches that it was made of when a person had to choose. */
-    replaces: text("replaces").array().notNull().default([]),
+    /** Names of the acts that it took, and of those that their person gave up for it. */
+    acts: text("acts").array().notNull().default([]),
     edits: jsonb("edits").$type<readonly Edit[]>().notNull(),
     inverse: jsonb("inverse").$type<readonly Edit[]>().notNull(),
     lines: jsonb("lines").$type<readonly string[]>().notNull(),

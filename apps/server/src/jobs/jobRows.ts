@@ -1,9 +1,8 @@
-import { and, arrayContains, asc, desc, eq, gt, inArray, or, sql } from "drizzle-orm";
+import { and, arrayOverlaps, asc, desc, eq, gt, sql } from "drizzle-orm";
 import {
   applyEdits,
   describeEdit,
   jobSummary,
-  type BatchRequest,
   type Change,
   type Edit,
   type Job,
@@ -75,6 +74,7 @@ export async function changesAfter(
       revision: jobChange.revision,
       batchId: jobChange.batchId,
       who: whoMade,
+      acts: jobChange.acts,
       edits: jobChange.edits,
     })
     .from(jobChange)
@@ -91,28 +91,29 @@ export async function changeOfBatch(
   batchId: string,
 ): Promise<Change | null> {
   const [row] = await tx
-    .select({ revision: jobChange.revision, batchId: jobChange.batchId, edits: jobChange.edits })
+    .select({
+      revision: jobChange.revision,
+      batchId: jobChange.batchId,
+      acts: jobChange.acts,
+      edits: jobChange.edits,
+    })
     .from(jobChange)
     .where(and(eq(jobChange.jobId, id), eq(jobChange.batchId, batchId)));
   return row ? { ...row, who: "" } : null;
 }
 
-/** Whether a batch that this one replaces was taken, or one that replaces it. */
-export async function isReplaced(
+/** Which of these acts earlier changes took, or their person gave up. */
+export async function closedActs(
   tx: Transaction,
   id: string,
-  { batchId, replaces }: Pick<BatchRequest, "batchId" | "replaces">,
-): Promise<boolean> {
-  const related = or(
-    inArray(jobChange.batchId, [...replaces]),
-    arrayContains(jobChange.replaces, [batchId]),
-  );
-  const found = await tx
-    .select({ revision: jobChange.revision })
+  acts: readonly string[],
+): Promise<ReadonlySet<string>> {
+  const rows = await tx
+    .select({ acts: jobChange.acts })
     .from(jobChange)
-    .where(and(eq(jobChange.jobId, id), related))
-    .limit(1);
-  return found.length > 0;
+    .where(and(eq(jobChange.jobId, id), arrayOverlaps(jobChange.acts, [...acts])));
+  const closed = new Set(rows.flatMap((row) => row.acts));
+  return new Set(acts.filter((act) => closed.has(act)));
 }
 
 /** What takes a job back from its revision to an earlier one, newest first. */
@@ -139,12 +140,13 @@ export async function storeEdits(
   {
     edits,
     batchId,
-    replaces = [],
+    acts = [],
     line,
   }: {
     readonly edits: readonly Edit[];
     readonly batchId: string;
-    readonly replaces?: readonly string[];
+    /** Names of the acts that it takes or closes. */
+    readonly acts?: readonly string[];
     /** Told before the edits' own lines. */
     readonly line?: string;
   },
@@ -177,7 +179,7 @@ export async function storeEdits(
     revision,
     batchId,
     personId: me.id,
-    replaces: [...replaces],
+    acts: [...acts],
     edits,
     inverse: applied.inverse,
     lines: line === undefined ? lines : [line, ...lines],

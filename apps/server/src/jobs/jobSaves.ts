@@ -1,6 +1,14 @@
 import { Inject, Injectable } from "@nestjs/common";
 import { eq } from "drizzle-orm";
-import { describeEdit, takeBatch, type BatchRequest, type Change } from "@dragonet/core";
+import {
+  actIdsOf,
+  describeEdit,
+  editsOf,
+  takeBatch,
+  type BatchRequest,
+  type Change,
+  type NamedAct,
+} from "@dragonet/core";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job } from "../database/schema.ts";
 import { conflict, notFound } from "../http/refusal.ts";
@@ -8,8 +16,8 @@ import type { SignedIn } from "../people/access.ts";
 import {
   changeOfBatch,
   changesAfter,
+  closedActs,
   inversesAfter,
-  isReplaced,
   MOST_CHANGES,
   lockedRow,
   storeEdits,
@@ -37,11 +45,11 @@ export class JobSaves {
   async save(id: string, request: BatchRequest, known: number, me: SignedIn): Promise<Saved> {
     return this.db.transaction(async (tx) => {
       const row = await lockedRow(tx, id);
-      const taken = await changeOfBatch(tx, id, request.batchId);
+      const taken = await changeOfBatch(tx, id, request.id);
       const since = await changesAfter(tx, id, Math.min(known, request.madeOn));
       const others = since.filter((change) => change.revision > request.madeOn);
-      const replaced = await isReplaced(tx, id, request);
-      const taking = takeBatch(request, row.revision, taken, replaced, others);
+      const closed = await closedActs(tx, id, actIdsOf(request));
+      const taking = takeBatch(request, row.revision, taken, closed, others);
       const told = since.slice(-MOST_CHANGES);
       const now = { revision: row.revision, changes: told };
       switch (taking.kind) {
@@ -51,6 +59,7 @@ export class JobSaves {
           throw conflict("this batch was taken before with other edits", {
             reason: "differs",
             taken: taking.taken,
+            closed: taking.closed,
             ...now,
           });
         case "ahead":
@@ -69,7 +78,7 @@ export class JobSaves {
             ...now,
           });
         case "new":
-          return this.store(tx, row, request, told, me);
+          return this.store(tx, row, request, taking.acts, told, me);
       }
     });
   }
@@ -77,13 +86,15 @@ export class JobSaves {
   private async store(
     tx: Parameters<typeof storeEdits>[0],
     row: JobRow,
-    request: BatchRequest,
+    { id: batchId, givenUp }: BatchRequest,
+    taken: readonly NamedAct[],
     since: readonly Change[],
     me: SignedIn,
   ): Promise<Saved> {
-    const { edits, batchId } = request;
-    const revision = await storeEdits(tx, row, request, me);
-    return { revision, changes: [...since, { revision, batchId, who: me.name, edits }] };
+    const edits = editsOf({ acts: taken });
+    const acts = [...actIdsOf({ acts: taken }), ...givenUp];
+    const revision = await storeEdits(tx, row, { edits, batchId, acts }, me);
+    return { revision, changes: [...since, { revision, batchId, who: me.name, acts, edits }] };
   }
 
   /** What was saved after a revision: for pages that look whether others have been at it. */
@@ -106,7 +117,10 @@ export class JobSaves {
       const batchId = `restore-${row.revision}-${revision}`;
       const line = `taken back to revision ${revision}`;
       const next = await storeEdits(tx, row, { edits, batchId, line }, me);
-      return { revision: next, changes: [{ revision: next, batchId, who: me.name, edits }] };
+      return {
+        revision: next,
+        changes: [{ revision: next, batchId, who: me.name, acts: [], edits }],
+      };
     });
   }
 }

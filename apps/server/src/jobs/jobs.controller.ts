@@ -28,6 +28,7 @@ import {
   type JobListItem,
   type JobView,
 } from "./jobs.service.ts";
+import { namedActs } from "./namedActs.ts";
 import { JobSaves, type Saved } from "./jobSaves.ts";
 
 @Controller("api/jobs")
@@ -99,8 +100,9 @@ export class JobsController {
   ): Promise<Saved> {
     // The reducer refuses edits that make no sense, and the document is checked after them.
     const edits = body.edits.map((e) => ({ ...e })) as unknown as Edit[];
-    const { batchId, baseRevision, follows = [], replaces = [], known = baseRevision } = body;
-    const request = { batchId, madeOn: baseRevision, follows, replaces, edits };
+    const { batchId, baseRevision, follows = [], givenUp = [], known = baseRevision } = body;
+    const acts = namedActs(body, edits);
+    const request = { id: batchId, madeOn: baseRevision, follows, givenUp, acts };
     return this.saves.save(id, request, known, me);
   }
 

@@ -88,6 +88,7 @@ export class Archive {
         batchId: jobChange.batchId,
         at: jobChange.at,
         who: sql<string>`coalesce(${person.name}, ${jobChange.who})`,
+        acts: jobChange.acts,
         edits: jobChange.edits,
         inverse: jobChange.inverse,
         lines: jobChange.lines,
@@ -201,7 +202,8 @@ export class Archive {
   ): Promise<void> {
     const changes = readHistory(name, bytes);
     for (const change of changes) {
-      await tx.insert(jobChange).values({ ...change, jobId, at: new Date(change.at) });
+      const acts = [...change.acts];
+      await tx.insert(jobChange).values({ ...change, acts, jobId, at: new Date(change.at) });
     }
     await tx.update(job).set({ revision: changes.length }).where(eq(job.id, jobId));
   }

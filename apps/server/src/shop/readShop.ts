@@ -26,6 +26,7 @@ export interface ArchivedChange {
   readonly batchId: string;
   readonly at: string;
   readonly who: string;
+  readonly acts: readonly string[];
   readonly edits: readonly Edit[];
   readonly inverse: readonly Edit[];
   readonly lines: readonly string[];
@@ -76,7 +77,10 @@ const isText = (value: unknown, most: number): value is string =>
 
 function isChange(plain: unknown): plain is ArchivedChange {
   if (typeof plain !== "object" || plain === null) return false;
-  const { revision, batchId, at, who, edits, inverse, lines } = plain as Record<string, unknown>;
+  const { revision, batchId, at, who, acts, edits, inverse, lines } = plain as Record<
+    string,
+    unknown
+  >;
   return (
     Number.isInteger(revision) &&
     isText(batchId, 64) &&
@@ -84,6 +88,8 @@ function isChange(plain: unknown): plain is ArchivedChange {
     isText(at, 40) &&
     !Number.isNaN(Date.parse(at)) &&
     isText(who, 120) &&
+    Array.isArray(acts) &&
+    acts.every((act) => isText(act, 64) && ID_PATTERN.test(act)) &&
     Array.isArray(edits) &&
     Array.isArray(inverse) &&
     Array.isArray(lines) &&

@@ -32,15 +32,18 @@ export function useReadings(): Readings {
   const { name } = useMe();
   const [refused, setRefused] = useState<ReadonlyMap<string, string>>(new Map());
 
-  const made = (step: string, value: number | null, note: string): Edit => {
+  const made = (
+    step: string,
+    value: number | null,
+    { low, high }: Pick<Reading, "low" | "high">,
+    note = "",
+  ): Edit => {
     const reading: Reading = {
-      ...{ id: mint("reading"), step, value, note },
+      ...{ id: mint("reading"), step, value, low, high, note },
       ...{ by: name, at: new Date().toISOString() },
     };
     return append(job, "reading", reading);
   };
-  const add = (step: string, value: number | null, note: string): void =>
-    edit([made(step, value, note)]);
   const say = (step: string, message: string | null): void =>
     setRefused((before) => {
       const next = new Map(before);
@@ -54,18 +57,22 @@ export function useReadings(): Readings {
     refused,
     take: (step, value) => {
       void planner()
-        .impossible(job, [{ step, value }])
-        .then(([message = null]) => {
-          say(step, message);
-          if (message === null) add(step, value, "");
+        .judge(job, [{ step, value }])
+        .then(([judged]) => {
+          if (!judged) return;
+          say(step, judged.impossible);
+          if (judged.impossible === null) edit([made(step, value, judged)]);
         });
     },
     takeAll: async (readings) => {
-      const messages = await planner().impossible(job, readings);
-      const amiss = messages.filter((message) => message !== null);
-      edit(readings.flatMap((r, i) => (messages[i] === null ? [made(r.step, r.value, "")] : [])));
-      return amiss;
+      const judged = await planner().judge(job, readings);
+      const taken = readings.flatMap(({ step, value }, i) => {
+        const one = judged[i];
+        return one?.impossible === null ? [made(step, value, one)] : [];
+      });
+      edit(taken);
+      return judged.flatMap(({ impossible }) => (impossible === null ? [] : [impossible]));
     },
-    waive: (step, why) => add(step, null, why),
+    waive: (step, why) => edit([made(step, null, { low: null, high: null }, why)]),
   };
 }

@@ -1,4 +1,4 @@
-import { editsOf, type Batch, type Change, type Edit, type SyncEvent } from "@dragonet/core";
+import { editsOf, type Batch, type Change, type SyncEvent } from "@dragonet/core";
 import { ApiError, ask } from "../app/api.ts";
 import { mint } from "../app/mint.ts";
 
@@ -12,19 +12,19 @@ interface Conflict {
   readonly reason?: "clash" | "differs" | "ahead";
   readonly who?: string;
   readonly changes?: readonly Change[];
-  readonly taken?: readonly Edit[];
+  readonly closed?: readonly string[];
 }
 
 /** Answers that mean "later", whoever gave them: the server, or a proxy in front of it. */
 const LATER = new Set([408, 425, 429, 500, 502, 503, 504, 507]);
 
 function ofConflict(batch: Batch, body: Conflict, message: string): SyncEvent {
-  const { reason, who = "somebody", changes = [], taken = [] } = body;
+  const { reason, who = "somebody", changes = [], closed = [] } = body;
   switch (reason) {
     case "clash":
       return { kind: "clashed", batchId: batch.id, who, changes };
     case "differs":
-      return { kind: "differs", batchId: batch.id, taken, changes, id: mint("batch") };
+      return { kind: "differs", batchId: batch.id, closed, changes, id: mint("batch") };
     case "ahead":
       return { kind: "ahead", batchId: batch.id };
     case undefined:
@@ -49,7 +49,8 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
   const body = {
     baseRevision: batch.madeOn,
     follows: batch.follows,
-    replaces: batch.replaces,
+    givenUp: batch.givenUp,
+    acts: batch.acts.map(({ id, edits }) => ({ id, edits: edits.length })),
     known,
     edits: editsOf(batch),
     batchId: batch.id,

@@ -58,7 +58,7 @@ import {
   type SignalTrace,
   type UnitSystem,
 } from "@dragonet/core";
-import { impossibleReadings, provingOf, type Proving } from "./proving.ts";
+import { judgeReadings, provingOf, type Judged, type Proving } from "./proving.ts";
 import { rideReport } from "./rideReport.ts";
 
 export type { RideReport } from "./rideReport.ts";
@@ -320,9 +320,8 @@ const planner = {
   /** The test on the vehicle: its steps, what was read, and what that says. */
   proving: (job: Job): Proving => provingOf(job),
 
-  /** Why readings cannot be, one by one; null where they can. */
-  impossible: (job: Job, readings: readonly TakenReading[]): (string | null)[] =>
-    impossibleReadings(job, readings),
+  /** Why readings cannot be and what was expected, one by one. */
+  judge: (job: Job, readings: readonly TakenReading[]): Judged[] => judgeReadings(job, readings),
 };
 
 export type Planner = typeof planner;

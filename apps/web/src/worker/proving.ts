@@ -1,12 +1,11 @@
 import {
   TestBench,
-  boundsOfExpected,
+  soundRange,
   expectedText,
   latestReadings,
   printScriptCsv,
   scriptOf,
   SENSE_WORDS,
-  seenRank,
   type Diagnosis,
   type GroupScript,
   type Job,
@@ -79,17 +78,9 @@ function prepare(job: Job): Prepared {
   return prepared;
 }
 
-/** Readings that are off by more than the bounds; of the eye, another word. */
-function isOff(probe: Probe, value: number): boolean {
-  const expected = probe.bench.sound(probe);
-  if (probe.at.kind === "look") return seenRank(value) !== seenRank(expected.value);
-  const [low, high] = boundsOfExpected(expected);
-  return value < low || value > high;
-}
-
 function shownStep(probe: Probe, value: number | null | undefined): ShownStep {
   const expected = probe.bench.sound(probe);
-  const [low, high] = boundsOfExpected(expected);
+  const [low, high] = soundRange(probe);
   return {
     id: probe.id,
     controls: probe.state.words,
@@ -100,7 +91,7 @@ function shownStep(probe: Probe, value: number | null | undefined): ShownStep {
     low,
     high,
     beforePanels: probe.beforePanels,
-    off: value === undefined || value === null ? null : isOff(probe, value),
+    off: value === undefined || value === null ? null : value < low || value > high,
   };
 }
 
@@ -144,8 +135,19 @@ export function provingOf(job: Job): Proving {
   return { groups, csv: printScriptCsv(scripts) };
 }
 
-/** Why readings cannot be, in words, one by one; null where they can. */
-export function impossibleReadings(job: Job, readings: readonly TakenReading[]): (string | null)[] {
+/** A reading against the script: why it cannot be, and from and to what was expected. */
+export interface Judged {
+  readonly impossible: string | null;
+  readonly low: number | null;
+  readonly high: number | null;
+}
+
+/** Judges readings one by one, without taking them. */
+export function judgeReadings(job: Job, readings: readonly TakenReading[]): Judged[] {
   const { bench } = prepare(job);
-  return readings.map((reading) => bench.impossible(reading));
+  return readings.map((reading) => {
+    const found = bench.find(reading.step);
+    const [low, high] = found ? soundRange(found.probe) : [null, null];
+    return { impossible: bench.impossible(reading), low, high };
+  });
 }

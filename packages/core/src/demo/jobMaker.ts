@@ -168,18 +168,21 @@ export class FitMaker extends JobMaker {
     return this.do(...takeLengths(lengthsOff(plan)));
   }
 
-  /** What was read at a test on a day: steps with their values, or with why they were left out. */
+  /** What was read at a test on a day: steps with
+   * their values, or with why they were left out, and what the script expected. */
   tested(
     day: string,
     by: string,
-    ...readings: readonly (readonly [string, number | string])[]
+    ...readings: readonly (readonly [string, number | string, [number, number]])[]
   ): this {
     return this.do(
-      ...readings.map(([step, said], i) =>
+      ...readings.map(([step, said, [low, high]], i) =>
         append(this.job, "reading", {
           id: this.mint("reading"),
           step,
           value: typeof said === "number" ? said : null,
+          low,
+          high,
           note: typeof said === "string" ? said : "",
           by,
           at: `${day}T10:${String(i + 10)}:00.000Z`,

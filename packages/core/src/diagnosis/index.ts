@@ -10,6 +10,7 @@ export {
 } from "./diagnose.ts";
 export { simulatedReading } from "./meter.ts";
 export { asMeasured, boundsOfExpected } from "./predict.ts";
+export { soundRange } from "./soundRange.ts";
 export { type Expected, type Probe, type ProbeAt } from "./probe.ts";
 export { SEEN_LEVELS, SENSE_WORDS, seenRank, seenWord, type Sense } from "./seen.ts";
 export { ScpiMeter } from "./scpi.ts";

@@ -29,6 +29,16 @@ const FULL_LEVEL = 0.8;
 export const seenRank = (level: number): 0 | 1 | 2 =>
   level < LIT_LEVEL ? 0 : level < FULL_LEVEL ? 1 : 2;
 
+/** Just under a level that itself counts upwards. */
+const BELOW = 1e-9;
+
+/** From and to which share of full work people say the same word as of this one. */
+export function seenBounds(level: number): readonly [number, number] {
+  const starts = [0, LIT_LEVEL, FULL_LEVEL, 1 + BELOW];
+  const rank = seenRank(level);
+  return [starts[rank] ?? 0, (starts[rank + 1] ?? 1) - BELOW];
+}
+
 export const seenWord = (level: number, sense: Sense): string =>
   SENSE_WORDS[sense][seenRank(level)];
 

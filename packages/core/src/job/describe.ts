@@ -2,6 +2,7 @@ import { decimal, isFact } from "../quantity/index.ts";
 import { COLLECTIONS, type CollectionName } from "./entities.ts";
 import type { Edit } from "./edit.ts";
 import type { Job } from "./job.ts";
+import type { Reading } from "./reading.ts";
 import { conditionText, type Condition } from "./condition.ts";
 
 const ENTITY_WORDS: Readonly<Record<string, string>> = {
@@ -83,6 +84,18 @@ function nameOf(job: Job, entity: CollectionName, id: string): string {
   return String(name);
 }
 
+const UNITS: Readonly<Record<string, string>> = { volts: " V", amps: " A" };
+
+/** A reading by what it says: its id tells nobody anything. */
+function readingText({ step, value, note }: Reading, job: Job): string {
+  const [kind = "", controls = ""] = step.split("|");
+  const names = controls.split("+").map((id) => nameOf(job, "run", id));
+  const position = controls === "off" ? "all off" : `${names.join(" + ")} on`;
+  if (value === null) return `step of the test left out (${position}): ${note}`;
+  const said = kind === "look" ? `by eye or ear ${decimal(100 * value, 0)} %` : decimal(value, 2);
+  return `reading ${said}${UNITS[kind] ?? ""} (${position})`;
+}
+
 /** One line for the history of a job. `job` is the state before or after; names come from it. */
 export function describeEdit(edit: Edit, job: Job): string {
   switch (edit.kind) {
@@ -91,7 +104,9 @@ export function describeEdit(edit: Edit, job: Job): string {
     case "set":
       return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "add":
-      return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.value.id)}” added`;
+      return edit.entity === "reading"
+        ? readingText(edit.value, job)
+        : `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.value.id)}” added`;
     case "remove":
       return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}” removed`;
     case "replaceSystem":

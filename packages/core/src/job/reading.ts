@@ -8,6 +8,9 @@ export interface Reading {
   readonly step: string;
   /** V, A, or the share of full brightness that was seen; null where the step was waived. */
   readonly value: number | null;
+  /** From and to what was expected then, in the same unit; null where nothing was. */
+  readonly low: number | null;
+  readonly high: number | null;
   /** Why it was waived, or a remark. */
   readonly note: string;
   readonly by: string;
@@ -23,6 +26,10 @@ export function earlierReading(readings: readonly Reading[], step: string): Read
   const before = taken.filter((r) => day(r) < newest).sort((a, b) => (a.at < b.at ? 1 : -1));
   return before[0] ?? null;
 }
+
+/** Whether it lies outside what was expected when it was taken. */
+export const isOff = ({ value, low, high }: Reading): boolean =>
+  value !== null && ((low !== null && value < low) || (high !== null && value > high));
 
 /** The newest reading of every step. */
 export function latestReadings(readings: readonly Reading[]): ReadonlyMap<string, Reading> {

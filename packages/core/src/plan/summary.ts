@@ -1,4 +1,4 @@
-import type { Blocker, Job, Stage } from "../job/index.ts";
+import { isOff, latestReadings, type Blocker, type Job, type Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
 import { groupFindings } from "../rule/index.ts";
 import { checkedCircuit } from "./planJob.ts";
@@ -36,11 +36,15 @@ export interface JobSummary {
 /** Stages at which a vehicle has been tested, or goes without. */
 const AFTER_TEST: ReadonlySet<Stage> = new Set(["aim", "handOver"]);
 
-/** A job that is past its test and was never tested. */
-const untested = (job: Job): Waiting[] =>
-  AFTER_TEST.has(job.card.stage) && job.readings.length === 0 && job.runs.length > 0
-    ? [{ kind: "measure", text: "not tested on the vehicle" }]
-    : [];
+/** What the test of a job leaves to be done: that there was none, or that something reads off. */
+function ofTest(job: Job): Waiting[] {
+  if (AFTER_TEST.has(job.card.stage) && job.readings.length === 0 && job.runs.length > 0) {
+    return [{ kind: "measure", text: "not tested on the vehicle" }];
+  }
+  const off = [...latestReadings(job.readings).values()].filter(isOff).length;
+  if (off === 0) return [];
+  return [{ kind: "measure", text: `${off === 1 ? "a step" : `${off} steps`} of the test off` }];
+}
 
 /** What blocks a job: what people wrote down, kit that is not there, and findings to stop for. */
 export function jobSummary(job: Job): JobSummary {
@@ -66,7 +70,7 @@ export function jobSummary(job: Job): JobSummary {
     waiting: [
       ...job.blockers.map(({ kind, text }): Waiting => ({ kind, text })),
       ...missing,
-      ...untested(job),
+      ...ofTest(job),
       ...stops,
     ],
     curing: job.bonds.flatMap((bond): Curing[] => {

@@ -1,5 +1,5 @@
 import { applyEdits, integrityFaults } from "../job/index.ts";
-import { GROW_MS, type Act, type Batch } from "./batch.ts";
+import { actIdsOf, GROW_MS, type Act, type Batch } from "./batch.ts";
 import type { Stepped } from "./events.ts";
 import { nothing } from "./moves.ts";
 import type { SyncState, UndoStep } from "./state.ts";
@@ -26,17 +26,18 @@ function growing(state: SyncState, now: number): Batch | null {
 
 function enqueue(state: SyncState, act: Act, id: string, now: number): Stepped {
   const open = growing(state, now);
+  const named = { id, edits: act };
   const batch: Batch = open
-    ? { ...open, acts: [...open.acts, act] }
+    ? { ...open, acts: [...open.acts, named] }
     : {
         id,
         jobId: state.jobId,
         personId: state.personId,
         tab: state.tab,
         madeOn: state.revision,
-        follows: state.queue.map((b) => b.id),
-        replaces: [],
-        acts: [act],
+        follows: state.queue.flatMap(actIdsOf),
+        givenUp: [],
+        acts: [named],
         sealed: false,
         single: false,
         at: now,

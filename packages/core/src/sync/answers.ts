@@ -1,7 +1,7 @@
 import { clashes } from "../job/index.ts";
-import { editsOf, type Batch, type Change } from "./batch.ts";
+import { actIdsOf, editsOf, type Change } from "./batch.ts";
 import type { Stepped, SyncEvent } from "./events.ts";
-import { actsAfter, due, nothing, restOf, singleId } from "./moves.ts";
+import { alone, due, nothing, restOf } from "./moves.ts";
 import { advance, layOn, type Disputed, type SyncState } from "./state.ts";
 
 /** First pause before a batch is sent again, and the longest, ms. */
@@ -48,8 +48,7 @@ export function taken(
 }
 
 /**
- * What was taken under the id is the beginning of what the batch holds, sent by another page
- * that saw it earlier; the rest goes anew. Or it is more than it holds: then all was taken.
+ * Under the id was taken what another page had of the batch; what is not closed of it goes anew.
  */
 export function differs(
   state: SyncState,
@@ -58,12 +57,10 @@ export function differs(
 ): Stepped {
   const batch = state.queue.find((b) => b.id === event.batchId);
   if (!batch) return taken(state, event.batchId, event.changes, now);
-  const rest = actsAfter(batch.acts, event.taken.length);
+  const rest = batch.acts.filter((act) => !event.closed.includes(act.id));
   if (rest.length === 0) return taken(state, event.batchId, event.changes, now);
   const next = restOf(batch, rest, event.id);
-  const queue = state.queue.map((b) =>
-    b === batch ? next : { ...b, follows: [...b.follows, next.id] },
-  );
+  const queue = state.queue.map((b) => (b === batch ? next : b));
   const heard = hear({ ...landed(state), queue }, event.changes);
   return {
     state: due(heard.state, now),
@@ -85,8 +82,9 @@ export function clashed(
   if (!batch) return { state: due(heard.state, now), effects: heard.effects };
   const { queue } = heard.state;
   const disputed = queue.flatMap((waiting): Disputed[] => {
+    const own = new Set([...waiting.follows, ...actIdsOf(waiting)]);
     const theirs = event.changes
-      .filter((c) => c.revision > waiting.madeOn && !waiting.follows.includes(c.batchId))
+      .filter((c) => c.revision > waiting.madeOn && !c.acts.some((id) => own.has(id)))
       .flatMap((c) => c.edits);
     const pairs = clashes(editsOf(waiting), theirs);
     return pairs.length === 0 ? [] : [{ batchId: waiting.id, theirs, pairs }];
@@ -101,10 +99,11 @@ export function refused(state: SyncState, batchId: string, message: string, now:
   const arrived = landed(state);
   const batch = arrived.queue.find((b) => b.id === batchId);
   if (!batch) return { state: due(arrived, now), effects: [] };
-  if (batch.acts.length === 1) {
+  const [first] = batch.acts;
+  if (first && batch.acts.length === 1) {
     const queue = arrived.queue.filter((b) => b !== batch);
     // By the name it has where another page sent it with more: it is set aside once.
-    const lone = batch.single ? batch : { ...batch, id: singleId(batch, 0), single: true };
+    const lone = alone(batch, first);
     const setAside = [
       ...arrived.setAside.filter((s) => s.batch.id !== lone.id),
       { batch: lone, message },
@@ -128,18 +127,11 @@ export function refused(state: SyncState, batchId: string, message: string, now:
       ],
     };
   }
-  const ids = batch.acts.map((_, i) => singleId(batch, i));
-  const singles = batch.acts.map((act, i): Batch => ({
-    ...batch,
-    id: ids[i] ?? batch.id,
-    acts: [act],
-    follows: [...batch.follows, ...ids.slice(0, i)],
-    sealed: false,
-    single: true,
+  const singles = batch.acts.map((act, i) => ({
+    ...alone(batch, act),
+    follows: [...batch.follows, ...actIdsOf(batch).slice(0, i)],
   }));
-  const queue = arrived.queue.flatMap((b) =>
-    b === batch ? singles : [{ ...b, follows: [...b.follows, ...ids] }],
-  );
+  const queue = arrived.queue.flatMap((b) => (b === batch ? singles : [b]));
   return {
     state: due({ ...arrived, queue }, now),
     effects: [

@@ -4,6 +4,15 @@ import type { Edit } from "../job/index.ts";
 export type Act = readonly Edit[];
 
 /**
+ * An act under the name that it keeps in whatever batch it comes to the server: batches are
+ * parted, made anew and sent by several pages, and by its name the server takes it once.
+ */
+export interface NamedAct {
+  readonly id: string;
+  readonly edits: Act;
+}
+
+/**
  * Acts that go to the server under one id. It is kept in the browser before it is sent, and
  * from then on never changes, so that the server can take it once however often it comes.
  */
@@ -15,14 +24,11 @@ export interface Batch {
   readonly tab: string;
   /** Revision of the document that the person had before them. */
   readonly madeOn: number;
-  /** Batches that lay on that document as well, not yet taken by the server. */
+  /** Acts that lay on that document as well, not yet taken by the server. */
   readonly follows: readonly string[];
-  /**
-   * Batches that it was made of when a person had to choose. Where one of them landed after all,
-   * from another page of theirs, this one has nothing more to say, and the other way round.
-   */
-  readonly replaces: readonly string[];
-  readonly acts: readonly Act[];
+  /** Acts that the person gave up when asked: not to be taken from another page any more. */
+  readonly givenUp: readonly string[];
+  readonly acts: readonly NamedAct[];
   /** Sent once at least: nothing is added to it any more. */
   readonly sealed: boolean;
   /** One act of a batch that was refused as a whole. */
@@ -36,6 +42,8 @@ export interface Change {
   readonly revision: number;
   readonly batchId: string;
   readonly who: string;
+  /** Names of the acts that it took or closed; none where a client does not name them. */
+  readonly acts: readonly string[];
   readonly edits: readonly Edit[];
 }
 
@@ -49,4 +57,8 @@ export const GROW_MS = 2000;
 export const isFinal = (batch: Batch, now: number): boolean =>
   batch.sealed || now - batch.at > 2 * GROW_MS;
 
-export const editsOf = (batch: Pick<Batch, "acts">): readonly Edit[] => batch.acts.flat();
+export const editsOf = (batch: Pick<Batch, "acts">): readonly Edit[] =>
+  batch.acts.flatMap((act) => act.edits);
+
+export const actIdsOf = (batch: Pick<Batch, "acts">): readonly string[] =>
+  batch.acts.map((act) => act.id);

@@ -1,8 +1,8 @@
-import type { Edit, Job } from "../job/index.ts";
+import type { Job } from "../job/index.ts";
 import type { Act, Batch, Change } from "./batch.ts";
 import type { SyncState } from "./state.ts";
 
-/** What happens to a page. `id` is a fresh id for a batch that may have to be made. */
+/** What happens to a page. `id` is a fresh id for an act or a batch that may have to be made. */
 export type SyncEvent =
   | { readonly kind: "edit"; readonly act: Act; readonly id: string }
   | { readonly kind: "undo" | "redo"; readonly id: string }
@@ -10,11 +10,11 @@ export type SyncEvent =
   | { readonly kind: "tick" }
   /** The server has taken a batch; `changes` are those since the page's revision. */
   | { readonly kind: "taken"; readonly batchId: string; readonly changes: readonly Change[] }
-  /** The id was taken with fewer acts than the batch has by now. */
+  /** The id was taken with other acts than the batch has by now; these of them are closed. */
   | {
       readonly kind: "differs";
       readonly batchId: string;
-      readonly taken: readonly Edit[];
+      readonly closed: readonly string[];
       readonly changes: readonly Change[];
       readonly id: string;
     }

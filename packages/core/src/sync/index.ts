@@ -1,4 +1,12 @@
-export { editsOf, isFinal, type Act, type Batch, type Change } from "./batch.ts";
+export {
+  actIdsOf,
+  editsOf,
+  isFinal,
+  type Act,
+  type Batch,
+  type Change,
+  type NamedAct,
+} from "./batch.ts";
 export { takeBatch, type BatchRequest, type Taking } from "./takeBatch.ts";
 export {
   openSync,

@@ -1,4 +1,4 @@
-import type { Act, Batch } from "./batch.ts";
+import { actIdsOf, type Batch, type NamedAct } from "./batch.ts";
 import type { Stepped } from "./events.ts";
 import type { SyncState } from "./state.ts";
 
@@ -10,22 +10,20 @@ export const due = (state: SyncState, now: number): SyncState => ({
   sendAt: state.queue.length === 0 || state.clash !== null || state.flight !== null ? null : now,
 });
 
-/** The acts after so many edits. */
-export function actsAfter(acts: readonly Act[], edits: number): readonly Act[] {
-  let count = 0;
-  return acts.filter((act) => {
-    count += act.length;
-    return count > edits;
-  });
-}
-
-/** What is left of a batch whose first acts went another way, under an id of its own. */
-export const restOf = (batch: Batch, acts: readonly Act[], id: string): Batch => ({
+/** What is left of a batch of which some acts went another way, under an id of its own. */
+export const restOf = (batch: Batch, acts: readonly NamedAct[], id: string): Batch => ({
   ...batch,
   id,
-  follows: [...batch.follows, batch.id],
+  follows: [...batch.follows, ...actIdsOf(batch)],
   acts,
   sealed: false,
 });
 
-export const singleId = (batch: Batch, act: number): string => `${batch.id}-${act + 1}`;
+/** An act by itself, under the same id on whichever page it is parted from its batch. */
+export const alone = (batch: Batch, act: NamedAct): Batch => ({
+  ...batch,
+  id: `${act.id}-1`,
+  acts: [act],
+  sealed: false,
+  single: true,
+});

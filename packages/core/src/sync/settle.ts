@@ -1,7 +1,7 @@
 import { withoutClashing } from "../job/index.ts";
-import { editsOf, type Batch } from "./batch.ts";
+import { actIdsOf, type Batch } from "./batch.ts";
 import type { Stepped, SyncEvent } from "./events.ts";
-import { actsAfter, due, nothing, restOf } from "./moves.ts";
+import { due, nothing, restOf } from "./moves.ts";
 import { layOn, type SyncState } from "./state.ts";
 
 /**
@@ -22,15 +22,18 @@ export function settle(
     const dispute = clash.disputed.find((d) => d.batchId === batch.id);
     if (!dispute) return [batch];
     ended.push(batch);
-    const acts = batch.acts
-      .map((act) => (keep === "mine" ? act : withoutClashing(act, dispute.theirs)))
-      .filter((act) => act.length > 0);
+    const left = batch.acts.map(({ id: name, edits }) => ({
+      id: name,
+      edits: keep === "mine" ? edits : withoutClashing(edits, dispute.theirs),
+    }));
+    const acts = left.filter((act) => act.edits.length > 0);
     if (acts.length === 0) return [];
+    const up = left.filter((act) => act.edits.length === 0).map((act) => act.id);
     const next: Batch = {
       ...batch,
       id: `${id}-${renewed.length}`,
       madeOn: clash.revision,
-      replaces: [...batch.replaces, batch.id],
+      givenUp: [...batch.givenUp, ...up],
       acts,
       sealed: false,
       at: now,
@@ -38,10 +41,11 @@ export function settle(
     renewed.push(next);
     return [next];
   });
-  const ids = renewed.map((batch) => batch.id);
   const linked = queue.map((batch) => ({
     ...batch,
-    follows: [...batch.follows, ...ids.filter((other) => other !== batch.id)],
+    follows: [
+      ...new Set([...batch.follows, ...renewed.filter((b) => b !== batch).flatMap(actIdsOf)]),
+    ],
   }));
   const open = { ...state, queue: linked, clash: null, undoSteps: [], redoSteps: [] };
   return {
@@ -59,14 +63,14 @@ export function endedElsewhere(
   event: Extract<SyncEvent, { kind: "endedElsewhere" }>,
   now: number,
 ): Stepped {
-  const ended = new Map(event.batches.map((b) => [b.id, editsOf(b).length]));
+  const ended = new Map(event.batches.map((b) => [b.id, new Set(actIdsOf(b))]));
   if (!state.queue.some((batch) => ended.has(batch.id))) return nothing(state);
   const kept: Batch[] = [];
   const queue = state.queue.flatMap((batch) => {
-    const edits = ended.get(batch.id);
-    if (edits === undefined) return [batch];
+    const acts = ended.get(batch.id);
+    if (!acts) return [batch];
     // What was added here after the other page had looked was not chosen about.
-    const rest = actsAfter(batch.acts, edits);
+    const rest = batch.acts.filter((act) => !acts.has(act.id));
     if (rest.length === 0) return [];
     const left = restOf(batch, rest, event.ids[kept.length] ?? `${batch.id}-rest`);
     kept.push(left);

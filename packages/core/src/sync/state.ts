@@ -72,8 +72,8 @@ export interface Opening {
 export function layOn(base: Job, queue: readonly Batch[]): Job {
   let job = base;
   for (const { acts } of queue) {
-    for (const act of acts) {
-      const result = applyEdits(job, act);
+    for (const { edits } of acts) {
+      const result = applyEdits(job, edits);
       if (result.ok && integrityFaults(result.job).length === 0) job = result.job;
     }
   }

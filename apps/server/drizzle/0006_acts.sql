@@ -1,0 +1,1 @@
+ALTER TABLE "job_change" ADD COLUMN "acts" text[] DEFAULT '{}' NOT NULL;

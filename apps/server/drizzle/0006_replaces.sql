@@ -1,1 +1,0 @@
-ALTER TABLE "job_change" ADD COLUMN "replaces" text[] DEFAULT '{}' NOT NULL;
