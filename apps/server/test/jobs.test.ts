@@ -90,6 +90,7 @@ describe("jobs", () => {
           revision: 2,
           batchId: expect.any(String),
           who: "Pim Okkerse",
+          acts: [expect.any(String)],
           edits: [title("Bar and pods"), customer("Scar Top")],
         },
       ],

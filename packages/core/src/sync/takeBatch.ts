@@ -41,8 +41,10 @@ export function takeBatch(
   // The names first: what was taken is taken, whatever it was made on.
   const acts = request.acts.filter((act) => !closed.has(act.id));
   const edits = editsOf(request);
-  // Another page may have sent fewer acts of it, or more; what neither holds is other content.
-  const same = !taken || within(taken.edits, edits) || within(edits, taken.edits);
+  // Another page may have sent more acts of it, or some had gone before in other batches; an act
+  // with more edits than were taken is other content under the same name.
+  const several = request.acts.length > 1;
+  const same = !taken || within(edits, taken.edits) || (several && within(taken.edits, edits));
   if ((acts.length === 0 && same) || (taken && equal(taken.edits, edits))) return { kind: "again" };
   if (taken) return { kind: "differs", taken: taken.edits, closed: [...closed] };
   if (request.madeOn > revision) return { kind: "ahead" };
