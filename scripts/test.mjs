@@ -23,13 +23,13 @@ const { values } = parseArgs({
 const bin = (path) => fromRoot("node_modules", path);
 
 /** Debian packages that the tests need, by the program that shows they are there. */
-function ensureMachine() {
+async function ensureMachine() {
   const missing = [
     ...(postgresFolder() ? [] : ["postgresql"]),
     ...(existsSync("/usr/bin/chromium") ? [] : ["chromium"]),
     ...(findProgram("ngspice") ? [] : ["ngspice"]),
   ];
-  if (missing.length > 0) installPackages(missing);
+  if (missing.length > 0) await installPackages(missing);
 }
 
 const tally = { passed: 0, failed: 0 };
@@ -160,7 +160,9 @@ await main(async () => {
   const began = Date.now();
   checkNode();
   checkDisk(ROOT, 600);
-  ensureMachine();
+  // What Debian has comes in while the rest is installed, built and read.
+  const machine = ensureMachine();
+  machine.catch(() => {});
   ensurePackages();
   ensureBuild();
   rmSync(fromRoot("test-results"), { recursive: true, force: true });
@@ -179,6 +181,7 @@ await main(async () => {
     ...(existsSync(names) ? [["names", [names, "."]]] : []),
   ]);
 
+  await machine;
   const postgres = await startPostgres(".data-test", { reset: true, fast: true });
   try {
     // Side by side: both wait for servers and pages as often as they compute.

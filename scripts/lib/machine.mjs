@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { accessSync, constants, existsSync, readdirSync, statfsSync } from "node:fs";
 import { connect, createServer } from "node:net";
 import { delimiter, join } from "node:path";
@@ -52,7 +52,7 @@ export function postgresFolder() {
 }
 
 /** Installs Debian packages as root or through sudo; otherwise says exactly what to install. */
-export function installPackages(packages) {
+export async function installPackages(packages) {
   const list = packages.join(" ");
   const how = `Install it first: sudo apt-get install ${list}`;
   const apt = findProgram("apt-get");
@@ -63,16 +63,18 @@ export function installPackages(packages) {
     throw new Failure(`${list} missing, and this user may not install packages. ${how}`);
   }
   process.stdout.write(`Installing ${list} …\n`);
-  const run = (...args) => {
-    const [command, ...rest] = [...sudo, apt, ...args];
-    return spawnSync(command, rest, {
-      stdio: ["ignore", "ignore", "inherit"],
-      env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
-    }).status;
-  };
-  run("update", "-qq");
-  const args = ["install", "-y", "-qq", "--no-install-recommends", ...packages];
-  if (run(...args) !== 0) throw new Failure(`Installing ${list} failed. ${how}`);
+  // One child for both, so that it goes on while this process waits for something else.
+  const script = `${apt} update -qq; ${apt} install -y -qq --no-install-recommends ${list}`;
+  const [command, ...args] = [...sudo, "sh", "-c", script];
+  const child = spawn(command, args, {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
+  });
+  const status = await new Promise((done) => {
+    child.once("error", () => done(1));
+    child.once("close", done);
+  });
+  if (status !== 0) throw new Failure(`Installing ${list} failed. ${how}`);
 }
 
 /** Whether something listens on a port of the loopback address. */

@@ -152,7 +152,7 @@ function ensureDatabase(bin, port, user) {
 export async function startPostgres(name, { reset = false, fast = false, port: wanted } = {}) {
   let bin = postgresFolder();
   if (!bin) {
-    installPackages(["postgresql"]);
+    await installPackages(["postgresql"]);
     bin = postgresFolder();
     if (!bin)
       throw new Failure(
