@@ -1,9 +1,7 @@
 /** `npm start`: from a bare machine to a served shop. Node built-ins only. */
 import { spawn } from "node:child_process";
-import { randomBytes } from "node:crypto";
-import { readFileSync } from "node:fs";
 import { isIP } from "node:net";
-import { networkInterfaces } from "node:os";
+import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
 import { checkDisk, checkNode, portBusy } from "./lib/machine.mjs";
@@ -11,11 +9,13 @@ import { ROOT, fromRoot } from "./lib/paths.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 import { keepRunning } from "./lib/supervise.mjs";
+import { announce, ownAddresses, secretsFor } from "./lib/welcome.mjs";
 
-const USAGE = `npm start -- [--port 4170] [--host 127.0.0.1] [--empty] [--reset]
+const USAGE = `npm start -- [--port 4170] [--host 127.0.0.1] [--https] [--empty] [--reset]
 
   --port N   address to serve at (default 4170)
   --host A   whom it serves (default 127.0.0.1, this machine; 0.0.0.0 for the shop's phones too)
+  --https    with a certificate of the shop's own authority, so that phones keep the application
   --empty    no demo shop: the first page asks for the first owner
   --reset    forget everything and begin anew
   DATABASE_URL=postgresql://…   use that PostgreSQL instead of an own one`;
@@ -27,6 +27,7 @@ function readArgs() {
         port: { type: "string", default: process.env.PORT ?? "4170" },
         // Not from HOST: some shells keep the machine's name in it.
         host: { type: "string", default: "127.0.0.1" },
+        https: { type: "boolean", default: false },
         empty: { type: "boolean", default: false },
         reset: { type: "boolean", default: false },
         help: { type: "boolean", short: "h", default: false },
@@ -46,67 +47,10 @@ function readArgs() {
   }
 }
 
-/** The demo's sign-ins, read from the source that seeds them, before anything is built. */
-function demoPeople() {
-  const text = readFileSync(fromRoot("packages/core/src/demo/people.ts"), "utf8");
-  const pattern = /name: "([^"]+)",\s*signIn: "([^"]+)",\s*password: "([^"]+)",\s*role: "([^"]+)"/g;
-  return [...text.matchAll(pattern)].map(([, name, signIn, password, role]) => ({
-    name,
-    signIn,
-    password,
-    role,
-  }));
-}
-
-/** Addresses at which others on the network find a server on any address. */
-const ownAddresses = () =>
-  Object.values(networkInterfaces())
-    .flat()
-    .filter((a) => a && a.family === "IPv4" && !a.internal)
-    .map((a) => a.address);
-
-const LOOPBACK = new Set(["127.0.0.1", "::1"]);
-
-/**
- * What nobody else may know where others can reach the server: passwords of the demo made up
- * for this start, or the word in the link of a shop's first owner.
- */
-function secretsFor({ host }, demo) {
-  if (LOOPBACK.has(host)) return { passwords: null, word: "", env: {} };
-  if (!demo) {
-    const word = randomBytes(12).toString("base64url");
-    return { passwords: null, word, env: { DRAGONET_FIRST_OWNER: word } };
-  }
-  const passwords = Object.fromEntries(
-    demoPeople().map(({ signIn }) => [signIn, randomBytes(9).toString("base64url")]),
-  );
-  return { passwords, word: "", env: { DRAGONET_DEMO_PASSWORDS: JSON.stringify(passwords) } };
-}
-
-function announce({ port, host }, demo, { passwords, word }) {
-  const everywhere = host === "0.0.0.0";
-  const [first, ...others] = everywhere ? ["127.0.0.1", ...ownAddresses()] : [host];
-  const lines = ["", `  Dragonet is ready:  http://${first}:${port}`];
-  for (const address of others) lines.push(`  On this network:    http://${address}:${port}`);
-  lines.push("");
-  if (demo) {
-    lines.push(
-      passwords
-        ? "  Demo shop, with passwords made for this start, since others can reach it. Sign in as"
-        : "  Demo shop. Sign in as",
-    );
-    for (const p of demoPeople()) {
-      const password = passwords?.[p.signIn] ?? p.password;
-      lines.push(`    ${p.signIn.padEnd(6)} password ${password}   ${p.name}, ${p.role}`);
-    }
-  } else if (word !== "") {
-    lines.push("  If there is no owner yet, the first one comes by this link, once:");
-    lines.push(`    http://${others[0] ?? first}:${port}/?first=${word}`);
-  } else {
-    lines.push("  The first page asks for the first owner if there is none yet.");
-  }
-  lines.push("", "  Ctrl-C stops it.", "");
-  process.stdout.write(`${lines.join("\n")}\n`);
+/** By a package of the registry, so only once packages are there. */
+async function certificateFor(data) {
+  const { ensureCertificate } = await import("./lib/certificate.mjs");
+  return ensureCertificate(fromRoot(join(data, "https")), ownAddresses());
 }
 
 await main(async () => {
@@ -158,6 +102,7 @@ await main(async () => {
   const url = foreign ?? postgres.url;
   const demo = !args.empty;
   const secrets = secretsFor(args, demo);
+  const certificate = args.https ? await certificateFor(data) : null;
 
   /** One life of the server; answers a promise of how it ended. */
   let announced = false;
@@ -174,6 +119,11 @@ await main(async () => {
           HOST: args.host,
           DRAGONET_DEMO: demo ? "1" : "0",
           ...secrets.env,
+          ...(certificate && {
+            TLS_KEY: certificate.key,
+            TLS_CERTIFICATE: certificate.certificate,
+            TLS_AUTHORITY: certificate.authority,
+          }),
         },
         stdio: ["ignore", "inherit", "inherit", "ipc"],
         detached: true,
@@ -181,7 +131,7 @@ await main(async () => {
     );
     server = child;
     child.once("message", () => {
-      if (!announced) announce(args, demo, secrets);
+      if (!announced) announce(args, demo, secrets, certificate);
       announced = true;
     });
     return new Promise((done) => {

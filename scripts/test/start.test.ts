@@ -1,6 +1,10 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
+import { X509Certificate } from "node:crypto";
+import { existsSync, readFileSync, rmSync, statSync, truncateSync } from "node:fs";
+import type { IncomingHttpHeaders } from "node:http";
+import { request, type RequestOptions } from "node:https";
 import { createServer, type Server } from "node:net";
-import { existsSync, rmSync, truncateSync } from "node:fs";
+import { networkInterfaces } from "node:os";
 import { join } from "node:path";
 import { processesOf } from "../lib/processes.mjs";
 
@@ -207,6 +211,67 @@ describe("npm start", () => {
     open.child.kill("SIGTERM");
     await open.ended;
     rmSync(join(ROOT, data), { recursive: true, force: true });
+  });
+
+  it("speaks https by an authority of the shop's own, which devices can be told to trust", async () => {
+    const shop = start(["--port", String(port), "--https"]);
+    await ready(shop);
+    const folder = join(ROOT, DATA, "https");
+    const ca = readFileSync(join(folder, "authority.crt"));
+    const ask = (path: string, options: RequestOptions, body = "") =>
+      new Promise<{ status: number; headers: IncomingHttpHeaders; text: string }>((done, fail) => {
+        const asked = request(`https://localhost:${port}${path}`, options, (answer) => {
+          let text = "";
+          answer.on("data", (chunk) => (text += String(chunk)));
+          const { statusCode: status = 0, headers } = answer;
+          answer.on("end", () => done({ status, headers, text }));
+        });
+        asked.once("error", fail);
+        asked.end(body);
+      });
+    // Who does not trust the authority is warned; it is there to be taken, by its fingerprint.
+    await expect(ask("/", {})).rejects.toThrow(
+      /self-signed certificate in certificate chain|unable/,
+    );
+    const taken = await ask("/authority.crt", { rejectUnauthorized: false });
+    expect(taken.headers["content-type"]).toBe("application/x-x509-ca-cert");
+    expect(taken.text).toBe(ca.toString());
+    const { fingerprint256 } = new X509Certificate(ca);
+    expect(shop.said().replaceAll(/\s+/g, ":")).toContain(fingerprint256);
+    const page = await ask("/", { ca });
+    expect(page.status).toBe(200);
+    expect(page.headers["strict-transport-security"]).toMatch(/max-age=31536000/);
+    const body = JSON.stringify({ signIn: "pim", password: "lamp-and-loom" });
+    const headers = { "content-type": "application/json", "content-length": body.length };
+    const inside = await ask("/api/session", { ca, method: "POST", headers }, body);
+    expect(inside.status).toBe(204);
+    expect(inside.headers["set-cookie"]?.join()).toMatch(/; Secure/);
+    for (const key of ["authority.key", "server.key"]) {
+      expect(statSync(join(folder, key)).mode & 0o077).toBe(0);
+    }
+    shop.child.kill("SIGTERM");
+    expect(await shop.ended).toBe(0);
+    // At the next start they are the same: devices trust it still. With a name more it is renewed.
+    const again = (names: string) =>
+      spawnSync(process.execPath, [
+        "--input-type=module",
+        "-e",
+        `const { ensureCertificate } = await import("./scripts/lib/certificate.mjs");
+         await ensureCertificate(${JSON.stringify(folder)}, ${names});`,
+      ]);
+    const own = JSON.stringify(
+      Object.values(networkInterfaces())
+        .flatMap((list) => list ?? [])
+        .flatMap((a) => (a.family === "IPv4" && !a.internal ? [a.address] : [])),
+    );
+    const before = readFileSync(join(folder, "server.crt"), "utf8");
+    expect(again(own).status).toBe(0);
+    expect(readFileSync(join(folder, "server.crt"), "utf8")).toBe(before);
+    expect(again('["192.0.2.7"]').status).toBe(0);
+    const renewed = new X509Certificate(readFileSync(join(folder, "server.crt")));
+    expect(renewed.subjectAltName).toContain("192.0.2.7");
+    expect(renewed.checkIssued(new X509Certificate(ca))).toBe(true);
+    expect(readFileSync(join(folder, "authority.crt"))).toEqual(ca);
   });
 
   it("recovers after it was killed outright", async () => {

@@ -1,6 +1,6 @@
 import "reflect-metadata";
 import { randomBytes } from "node:crypto";
-import { existsSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
@@ -97,6 +97,31 @@ function servePage(app: NestExpressApplication, folder: string): void {
   );
 }
 
+/** Key, certificate and authority as PEM files, where the server itself speaks https. */
+interface Tls {
+  readonly key: Buffer;
+  readonly cert: Buffer;
+  readonly authority: Buffer;
+}
+
+function readTls(): Tls | null {
+  const { TLS_KEY: key, TLS_CERTIFICATE: cert, TLS_AUTHORITY: authority } = process.env;
+  if (!key || !cert || !authority) return null;
+  return {
+    key: readFileSync(key),
+    cert: readFileSync(cert),
+    authority: readFileSync(authority),
+  };
+}
+
+/** The authority's certificate, for a device that is to trust it: no secret. */
+function serveAuthority(app: NestExpressApplication, { authority }: Tls): void {
+  app.use("/authority.crt", (req: Request, res: Response, next: NextFunction) => {
+    if (req.path !== "/") return next();
+    res.type("application/x-x509-ca-cert").send(authority);
+  });
+}
+
 export interface AppOptions {
   /** Folder of the built page; without it only the API is served. */
   readonly page: string | null;
@@ -105,7 +130,9 @@ export interface AppOptions {
 
 /** Puts the application together: tables, sessions, guards, page. Does not listen yet. */
 export async function createApp(options: AppOptions): Promise<NestExpressApplication> {
+  const tls = readTls();
   const app = await NestFactory.create<NestExpressApplication>(AppModule, {
+    ...(tls && { httpsOptions: { key: tls.key, cert: tls.cert } }),
     logger: new PinoLogger(),
     bodyParser: false,
     abortOnError: false,
@@ -131,6 +158,7 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
     admitBody,
     readBody,
   );
+  if (tls) serveAuthority(app, tls);
   if (options.page !== null && existsSync(options.page)) servePage(app, options.page);
   app.enableShutdownHooks();
   await app.init();
