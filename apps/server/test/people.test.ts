@@ -1,4 +1,5 @@
 import pg from "pg";
+import type { Agent } from "supertest";
 import { Shop } from "./shop.ts";
 
 describe("sign-in", () => {
@@ -111,6 +112,40 @@ describe("a session", () => {
     await here.get("/api/jobs").expect(200);
   });
 
+  it("is begun on another device by a code, once, and only while its person may come in", async () => {
+    const pim = await shop.person("pim");
+    const fresh = async (): Promise<string> =>
+      (await pim.post("/api/session/code").send({}).expect(200)).body.code;
+    const enter = (phone: Agent, code: string) => phone.post("/api/session/by-code").send({ code });
+    const phone = shop.stranger();
+    const code = await fresh();
+    await enter(phone, code).expect(204);
+    const { body } = await phone.get("/api/session").expect(200);
+    expect(body.person.name).toBe("Pim Okkerse");
+    const refused = await enter(shop.stranger(), code).expect(401);
+    expect(refused.body.message).toMatch(/was taken or is over/);
+    // A newer one ends the one before it; a code that is none is refused by its form.
+    const [older, newer] = [await fresh(), await fresh()];
+    await enter(shop.stranger(), older).expect(401);
+    await enter(shop.stranger(), "x").expect(422);
+    // What ends a person's sessions ends their code as well.
+    const owners = await owner();
+    const id = await idOf("pim");
+    await owners.patch(`/api/people/${id}`).send({ role: "viewer" }).expect(200);
+    await enter(shop.stranger(), newer).expect(401);
+    await owners.patch(`/api/people/${id}`).send({ role: "installer" }).expect(200);
+    // Over after two minutes: set back in the database, where its hash alone is kept.
+    const again = await shop.person("pim");
+    const late = (await again.post("/api/session/code").send({}).expect(200)).body.code;
+    const client = new pg.Client({ connectionString: shop.databaseUrl });
+    await client.connect();
+    const { rows } = await client.query("select * from sign_in_code");
+    expect(JSON.stringify(rows)).not.toContain(late);
+    await client.query("update sign_in_code set until = now() - interval '1 second'");
+    await client.end();
+    await enter(shop.stranger(), late).expect(401);
+  });
+
   it("stays, and the others end, when its person takes a new password", async () => {
     const [here, there] = [await shop.person("pim"), await shop.person("pim")];
     const change = (current: string, next: string) =>
@@ -172,6 +207,48 @@ describe("a session", () => {
     const [newest] = body;
     const { body: older } = await ansa.get(`/api/audit?before=${newest.id}`).expect(200);
     expect(older[0].id).toBe(newest.id - 1);
+  });
+});
+
+describe("behind a proxy", () => {
+  /** As a proxy in front of it says whom it speaks for. */
+  const AS_PROXY = { "x-forwarded-for": "203.0.113.9", "x-forwarded-proto": "https" };
+  const signInThrough = async (shop: Shop) => {
+    const phone = shop.stranger();
+    const answer = await phone
+      .post("/api/session")
+      .set(AS_PROXY)
+      .send({ signIn: "pim", password: "lamp-and-loom" })
+      .expect(204);
+    const page = await phone.get("/").set(AS_PROXY);
+    const cookie = String(answer.headers["set-cookie"]);
+    const { body } = await phone
+      .get("/api/session/mine")
+      .set({ ...AS_PROXY, cookie })
+      .expect(200);
+    return { cookie, address: body[0].address, hsts: page.headers["strict-transport-security"] };
+  };
+
+  it("that is named, its word on address and https is taken", async () => {
+    const shop = await Shop.open({ demo: true, trustProxy: "loopback" });
+    const { cookie, address, hsts } = await signInThrough(shop);
+    expect(address).toBe("203.0.113.9");
+    expect(cookie).toMatch(/; Secure/);
+    expect(hsts).toMatch(/max-age/);
+    await shop.close();
+  });
+
+  it("that nobody named, anybody could say so: nothing of it is believed", async () => {
+    const shop = await Shop.open({ demo: true });
+    const { cookie, address, hsts } = await signInThrough(shop);
+    expect(address).toMatch(/127\.0\.0\.1$/);
+    expect(cookie).not.toMatch(/; Secure/);
+    expect(hsts).toBeUndefined();
+    await shop.close();
+  });
+
+  it("named wrongly, the start says so", async () => {
+    await expect(Shop.open({ demo: false, trustProxy: "not an address" })).rejects.toThrow();
   });
 });
 

@@ -16,10 +16,16 @@ const freePort = (): Promise<number> =>
     });
   });
 
+interface ShopOptions {
+  readonly demo: boolean;
+  readonly signInLimit?: number;
+  readonly trustProxy?: string;
+}
+
 async function serve(
   databaseUrl: string,
   port: number,
-  options: { demo: boolean; signInLimit?: number },
+  options: ShopOptions,
 ): Promise<ChildProcess> {
   const child = spawn(process.execPath, [MAIN], {
     env: {
@@ -30,6 +36,7 @@ async function serve(
       // What is provoked here on purpose is not worth a line.
       DRAGONET_LOG: "error",
       DRAGONET_SIGN_IN_LIMIT: String(options.signInLimit ?? 1000),
+      ...(options.trustProxy !== undefined && { TRUST_PROXY: options.trustProxy }),
     },
     stdio: ["ignore", "inherit", "inherit", "ipc"],
   });
@@ -51,7 +58,7 @@ export class Shop {
     private readonly port: number,
   ) {}
 
-  static async open(options: { demo: boolean; signInLimit?: number }): Promise<Shop> {
+  static async open(options: ShopOptions): Promise<Shop> {
     const base = process.env.DATABASE_URL;
     if (!base) throw new Error("DATABASE_URL is not set: run the tests with npm test");
     const admin = new pg.Client({ connectionString: base });
@@ -60,7 +67,11 @@ export class Shop {
     await admin.query(`create database ${database}`);
     const databaseUrl = base.replace(/\/[^/]*$/, `/${database}`);
     const port = await freePort();
-    const child = await serve(databaseUrl, port, options);
+    const child = await serve(databaseUrl, port, options).catch(async (error: unknown) => {
+      await admin.query(`drop database ${database} with (force)`);
+      await admin.end();
+      throw error;
+    });
     return new Shop(`http://127.0.0.1:${port}`, child, admin, databaseUrl, database, port);
   }
 

@@ -39,6 +39,12 @@ export class SignInRequest {
   password!: string;
 }
 
+/** A code that another device of the same person shows. */
+export class SignInCodeRequest {
+  @Matches(/^[A-Za-z0-9_-]{10,60}$/, { message: "code must be one that Settings shows" })
+  code!: string;
+}
+
 export class NewPersonRequest {
   @IsString()
   @MinLength(1)

@@ -89,6 +89,15 @@ export const signInTry = pgTable("sign_in_try", {
   lastAt: moment("last_at"),
 });
 
+/** Codes by which a person signs in another device of theirs: their hash alone. */
+export const signInCode = pgTable("sign_in_code", {
+  hash: varchar("hash", { length: 64 }).primaryKey(),
+  personId: uuid("person_id")
+    .notNull()
+    .references(() => person.id, { onDelete: "cascade" }),
+  until: moment("until"),
+});
+
 /** Who did what that is not an edit of a job: those have a history of their own. */
 export const audit = pgTable(
   "audit",

@@ -18,7 +18,7 @@ const JSON_LIMITS: readonly (readonly [RegExp, string, string])[] = [
 const PHOTO = /^\/jobs\/[^/]+\/photos\/[^/]+$/;
 const ARCHIVE = /^\/shop\/archive$/;
 /** What may be sent without being signed in: to sign in. */
-const OPEN = /^\/session(\/first-owner)?$/;
+const OPEN = /^\/session(\/first-owner|\/by-code)?$/;
 
 const hasBody = (req: Request): boolean =>
   Number(req.get("content-length") ?? 0) > 0 || req.get("transfer-encoding") !== undefined;

@@ -15,6 +15,7 @@ import {
   FirstOwnerRequest,
   OwnPasswordRequest,
   PreferencesRequest,
+  SignInCodeRequest,
   SignInRequest,
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
@@ -22,6 +23,7 @@ import { forbidden } from "../http/refusal.ts";
 import { Me, Open, type SignedIn } from "./access.ts";
 import { PeopleService } from "./people.service.ts";
 import { Sessions, type SessionView } from "./sessions.ts";
+import { SignInCodes, type FreshCode } from "./signInCodes.ts";
 import { SignInTries } from "./signInTries.ts";
 
 /** The one-time word that the first owner's link carries; "" where none is asked for. */
@@ -32,6 +34,7 @@ export class SessionController {
   constructor(
     @Inject(PeopleService) private readonly people: PeopleService,
     @Inject(Sessions) private readonly sessions: Sessions,
+    @Inject(SignInCodes) private readonly codes: SignInCodes,
     @Inject(SignInTries) private readonly tries: SignInTries,
     @Inject(Audit) private readonly audit: Audit,
   ) {}
@@ -61,6 +64,25 @@ export class SessionController {
     await this.tries.succeeded(body.signIn, address);
     await this.sessions.begin(req, id);
     await this.audit.note(body.signIn, "signed in", address);
+  }
+
+  /** A code for another device of one's own: for two minutes, once. */
+  @Post("code")
+  @HttpCode(200)
+  async code(@Me() me: SignedIn): Promise<FreshCode> {
+    return this.codes.make(me.id);
+  }
+
+  @Open()
+  @Post("by-code")
+  @HttpCode(204)
+  async signInByCode(@Body() body: SignInCodeRequest, @Req() req: Request): Promise<void> {
+    const address = req.ip ?? "";
+    await this.tries.begin(`code ${address}`, address);
+    const { id, signIn } = await this.codes.take(body.code);
+    await this.tries.succeeded(`code ${address}`, address);
+    await this.sessions.begin(req, id);
+    await this.audit.note(signIn, "signed in", `by a code, from ${address}`);
   }
 
   @Open()

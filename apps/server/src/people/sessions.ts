@@ -6,7 +6,7 @@ import type { Request } from "express";
 import session from "express-session";
 import type pg from "pg";
 import { DATABASE, type Database } from "../database/database.ts";
-import { session as sessionTable, shop } from "../database/schema.ts";
+import { session as sessionTable, shop, signInCode } from "../database/schema.ts";
 import { notFound } from "../http/refusal.ts";
 
 declare module "express-session" {
@@ -99,6 +99,7 @@ export class Sessions {
   async endAll(personId: string, butSid: string | null = null): Promise<void> {
     const others = butSid === null ? undefined : ne(sessionTable.sid, butSid);
     await this.db.delete(sessionTable).where(and(ofPerson(personId), others));
+    await this.db.delete(signInCode).where(eq(signInCode.personId, personId));
   }
 
   async list(personId: string, currentSid: string): Promise<SessionView[]> {

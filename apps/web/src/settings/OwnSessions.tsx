@@ -5,6 +5,7 @@ import { Section } from "../ui/Section.tsx";
 import { Loading, Trouble } from "../ui/states.tsx";
 import { MOMENT } from "../ui/moments.ts";
 import { OwnPassword } from "./OwnPassword.tsx";
+import { SignInCode } from "./SignInCode.tsx";
 
 interface OwnSession {
   readonly id: string;
@@ -55,6 +56,7 @@ export function OwnSessions() {
           </li>
         ))}
       </ul>
+      <SignInCode />
       <OwnPassword />
     </Section>
   );

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { ask } from "../app/api.ts";
 import { followWaiting, useWaitingStore } from "../sync/waiting.ts";
 import { changesWord } from "../sync/words.ts";
@@ -26,12 +26,42 @@ function WaitsHere() {
   );
 }
 
+/** The code in an address that another device showed; in the part that is never sent by itself. */
+const codeInAddress = (): string | null =>
+  /^#code=([\w-]{10,60})$/.exec(location.hash)?.[1] ?? null;
+
+/** One press signs in by it: a link alone never does, whoever made it. */
+function ByCode({ code, then }: { code: string; then: () => void }) {
+  const enter = useMutation({
+    mutationFn: () => ask("session/by-code", "POST", { code }),
+    onSuccess: () => {
+      history.replaceState(null, "", location.pathname);
+      then();
+    },
+  });
+  return (
+    <div className="flex flex-col gap-2 border-b border-hair pb-6">
+      <p>This address carries a code that your other device shows.</p>
+      {enter.error && (
+        <p role="alert" className="font-bold">
+          {enter.error.message}
+        </p>
+      )}
+      <Button look="main" disabled={enter.isPending} onClick={() => enter.mutate()}>
+        Sign in by the code
+      </Button>
+    </div>
+  );
+}
+
 export function SignInPage({ shop }: { shop: string }) {
   const queries = useQueryClient();
   const { register, handleSubmit, formState } = useForm<Fields>();
+  const [code] = useState(codeInAddress);
+  const entered = () => queries.invalidateQueries({ queryKey: ["session"] });
   const enter = useMutation({
     mutationFn: (fields: Fields) => ask("session", "POST", fields),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["session"] }),
+    onSuccess: entered,
   });
   return (
     <main className="mx-auto flex min-h-dvh max-w-sm flex-col justify-center gap-6 p-6">
@@ -41,6 +71,7 @@ export function SignInPage({ shop }: { shop: string }) {
         <p className="mt-1">Plans, proves and records lighting jobs on small vehicles.</p>
         <WaitsHere />
       </div>
+      {code !== null && <ByCode code={code} then={() => void entered()} />}
       <form
         noValidate
         className="flex flex-col gap-4"
@@ -49,7 +80,7 @@ export function SignInPage({ shop }: { shop: string }) {
         <FormField
           label="Sign-in"
           autoComplete="username"
-          autoFocus
+          autoFocus={code === null}
           wrong={formState.errors.signIn?.message}
           {...register("signIn", { required: "Who is it?" })}
         />
