@@ -1,9 +1,10 @@
 /**
- * `npm run chaos`: kills the server, the database and its connections while eight clients
- * save, and counts what became of every acknowledged save.
+ * `npm run chaos`: kills the server, the database and its connections, cuts the network and
+ * fills the disk while eight clients save, and counts what became of every acknowledged save.
  */
-import { spawn } from "node:child_process";
-import { rmSync } from "node:fs";
+import { spawn, spawnSync } from "node:child_process";
+import { closeSync, mkdirSync, openSync, rmSync, writeSync } from "node:fs";
+import { connect, createServer } from "node:net";
 import { setTimeout as sleep } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
@@ -29,6 +30,9 @@ function startShop(port) {
   });
 }
 
+/** How often the shop answered "later", by its status. */
+const later = new Map();
+
 /** Asks until there is an answer that says something: a killed shop comes back by itself. */
 async function ask(base, path, init = {}) {
   for (let i = 0; ; i += 1) {
@@ -37,7 +41,8 @@ async function ask(base, path, init = {}) {
         ...init,
         signal: AbortSignal.timeout(5000),
       });
-      if (![502, 503, 504].includes(answer.status)) return answer;
+      if (![502, 503, 504, 507].includes(answer.status)) return answer;
+      later.set(answer.status, (later.get(answer.status) ?? 0) + 1);
     } catch {
       // Killed just now.
     }
@@ -99,6 +104,89 @@ const KILLS = {
   connections: "postgres: dragonet dragonet",
 };
 
+/** Longest that the network or the disk is away, ms. */
+const AWAY_MS = 2000;
+/** Of the small disk that is filled; a shop with its journal takes about half. */
+const DISK = "size=256m";
+
+function kill(shop, kind) {
+  for (const pid of processesOf(shop.pid, KILLS[kind])) {
+    try {
+      // A killed backend makes the database end all of them: a broken line is asked for politely.
+      process.kill(pid, kind === "connections" ? "SIGTERM" : "SIGKILL");
+    } catch {
+      // Gone by itself.
+    }
+  }
+}
+
+/** The network between clients and shop: while it is cut, what is on its way is lost. */
+class Network {
+  lines = new Set();
+  whole = true;
+
+  constructor(shopPort) {
+    this.server = createServer((near) => {
+      if (!this.whole) return near.destroy();
+      const far = connect(shopPort, "127.0.0.1");
+      for (const [line, other] of [
+        [near, far],
+        [far, near],
+      ]) {
+        this.lines.add(line);
+        line.on("error", () => other.destroy());
+        line.once("close", () => {
+          this.lines.delete(line);
+          other.destroy();
+        });
+        line.pipe(other);
+      }
+    });
+  }
+
+  async open() {
+    const port = await freePort();
+    await new Promise((done) => this.server.listen(port, "127.0.0.1", done));
+    return port;
+  }
+
+  async cut() {
+    this.whole = false;
+    for (const line of this.lines) line.destroy();
+    await sleep(Math.random() * AWAY_MS);
+    this.whole = true;
+  }
+}
+
+/** A disk of its own for the shop, small enough to be filled; null where none can be had. */
+function smallDisk() {
+  const folder = fromRoot(DATA);
+  mkdirSync(folder, { recursive: true });
+  const { status } = spawnSync("mount", ["-t", "tmpfs", "-o", `${DISK},mode=755`, "tmpfs", folder]);
+  if (status !== 0) return null;
+  const filler = `${folder}/filler`;
+  return {
+    async fill() {
+      const file = openSync(filler, "w");
+      try {
+        for (const size of [1 << 20, 1 << 12]) {
+          const block = Buffer.alloc(size, 1);
+          try {
+            for (;;) writeSync(file, block);
+          } catch (error) {
+            if (error.code !== "ENOSPC") throw error;
+          }
+        }
+        await sleep(500 + Math.random() * AWAY_MS);
+      } finally {
+        closeSync(file);
+        rmSync(filler);
+      }
+    },
+    remove: () => spawnSync("umount", ["-l", folder]),
+  };
+}
+
 await main(async () => {
   const { values } = parseArgs({
     options: {
@@ -108,21 +196,28 @@ await main(async () => {
   });
   const [kills, saves] = [Number(values.kills), Number(values.saves)];
   const port = await freePort();
-  const base = `http://127.0.0.1:${port}`;
-  const shop = await startShop(port);
+  rmSync(fromRoot(DATA), { recursive: true, force: true });
+  const disk = smallDisk();
+  const network = new Network(port);
+  let shop = null;
   try {
-    await run(shop, base, kills, saves);
+    shop = await startShop(port);
+    const base = `http://127.0.0.1:${await network.open()}`;
+    await run({ shop, network, disk }, base, kills, saves);
   } finally {
-    const gone = new Promise((done) => shop.once("exit", done));
-    if (shop.exitCode === null && shop.signalCode === null) {
+    if (shop && shop.exitCode === null && shop.signalCode === null) {
+      const gone = new Promise((done) => shop.once("exit", done));
       shop.kill("SIGTERM");
       await gone;
     }
+    network.server.close();
+    disk?.remove();
     rmSync(fromRoot(DATA), { recursive: true, force: true });
   }
+  process.exit();
 });
 
-async function run(shop, base, kills, saves) {
+async function run({ shop, network, disk }, base, kills, saves) {
   let ended = null;
   shop.once("exit", (code) => (ended = code));
   const cookie = await signIn(base);
@@ -135,29 +230,30 @@ async function run(shop, base, kills, saves) {
   const all = Promise.all(clients).finally(() => (working = false));
   all.catch(() => undefined);
   let [killed, back] = [0, 0];
-  const kinds = Object.keys(KILLS);
+  const kinds = [...Object.keys(KILLS), "network", ...(disk ? ["disk"] : [])];
+  const slowest = { kind: "", ms: 0 };
   while (killed < kills && working) {
     await sleep(300 + Math.random() * 700);
     const kind = kinds[killed % kinds.length];
-    const pids = processesOf(shop.pid, KILLS[kind]);
-    for (const pid of pids) {
-      try {
-        // A killed backend makes the database end all of them: a broken line is asked for politely.
-        process.kill(pid, kind === "connections" ? "SIGTERM" : "SIGKILL");
-      } catch {
-        // Gone by itself.
-      }
-    }
+    if (kind === "network") await network.cut();
+    else if (kind === "disk") await disk.fill();
+    else kill(shop, kind);
+    const began = Date.now();
     killed += 1;
     const answer = await ask(base, "ready");
     if (answer.status === 200 && ended === null) back += 1;
+    const ms = Date.now() - began;
+    if (ms > slowest.ms) Object.assign(slowest, { kind, ms });
   }
   await all;
   const there = (await Promise.all(jobs.map(({ id }) => notesOf(base, cookie, id)))).flat();
   const lost = acknowledged.filter((id) => !there.includes(id)).length;
   const twice = there.length - new Set(there).size;
   process.stdout.write(
-    `${killed} kills (server, database, connections in turn), ${CLIENTS} clients\n` +
+    `${killed} blows (${kinds.join(", ")} in turn), ${CLIENTS} clients\n` +
+      (disk ? "" : "no full disk: this machine lets none be mounted (it takes root)\n") +
+      `longest until it answered again: ${(slowest.ms / 1000).toFixed(1)} s (${slowest.kind})\n` +
+      `answered "later": ${[...later].map(([status, n]) => `${n} times ${status}`).join(", ") || "never"}\n` +
       `acknowledged ${acknowledged.length}   lost ${lost}   twice ${twice}   recovered alone ${back} of ${killed}\n`,
   );
   if (lost > 0 || twice > 0 || back < killed) process.exitCode = 1;

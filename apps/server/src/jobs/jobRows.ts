@@ -1,33 +1,17 @@
 import { and, arrayOverlaps, asc, desc, eq, gt, sql } from "drizzle-orm";
-import {
-  applyEdits,
-  describeEdit,
-  jobSummary,
-  type Change,
-  type Edit,
-  type Job,
-} from "@dragonet/core";
-import { checkJobDocument } from "@dragonet/contract";
+import { jobSummary, type Change, type Edit, type Job } from "@dragonet/core";
 import type { Database, Transaction } from "../database/database.ts";
 import { job, jobChange, person } from "../database/schema.ts";
 import { gone, notFound, notValid } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
+import type { WorkPool } from "../work/pool.ts";
 
 export type JobRow = typeof job.$inferSelect;
 
-/** Lines of history for one batch; more of them than this tell nobody anything. */
-const MOST_LINES = 40;
 /** Changes told at once: a page that has missed more sees the gap and reads the job anew. */
 export const MOST_CHANGES = 500;
 
 const whoMade = sql<string>`coalesce(${person.name}, ${jobChange.who})`;
-
-function linesOf(edits: readonly Edit[], before: Job, after: Job): string[] {
-  const lines = edits.map((e) => describeEdit(e, e.kind === "remove" ? before : after));
-  return lines.length > MOST_LINES
-    ? [...lines.slice(0, MOST_LINES), `and ${lines.length - MOST_LINES} more`]
-    : lines;
-}
 
 /** A new job with the first line of its history. */
 export async function insertJob(
@@ -131,11 +115,12 @@ export async function inversesAfter(
 }
 
 /**
- * Applies edits to a locked job and stores it with its history, after the whole document
- * was checked. Answers the new revision; refuses with every fault and stores nothing.
+ * Stores what edits make of a locked job, with its history, once they are worked out away from
+ * the other requests. Answers the new revision; refuses with every fault and stores nothing.
  */
 export async function storeEdits(
   tx: Transaction,
+  pool: WorkPool,
   row: JobRow,
   {
     edits,
@@ -152,28 +137,13 @@ export async function storeEdits(
   },
   me: SignedIn,
 ): Promise<number> {
-  const applied = applyEdits(row.document, edits);
-  if (!applied.ok) {
-    throw notValid(`${applied.path}: ${applied.message}`, [
-      { path: applied.path, message: applied.message },
-    ]);
-  }
-  const checked = checkJobDocument(applied.job);
-  if (!checked.ok) {
-    const [first] = checked.faults;
-    throw notValid(`${first!.path}: ${first!.message}; nothing was stored`, checked.faults);
-  }
+  const made = await pool.run({ kind: "edits", document: row.document, edits });
+  if (!made.ok) throw notValid(made.message, made.faults);
   const revision = row.revision + 1;
   await tx
     .update(job)
-    .set({
-      document: applied.job,
-      summary: jobSummary(applied.job),
-      revision,
-      updatedAt: sql`now()`,
-    })
+    .set({ document: made.job, summary: made.summary, revision, updatedAt: sql`now()` })
     .where(eq(job.id, row.id));
-  const lines = linesOf(edits, row.document, applied.job);
   await tx.insert(jobChange).values({
     jobId: row.id,
     revision,
@@ -181,8 +151,8 @@ export async function storeEdits(
     personId: me.id,
     acts: [...acts],
     edits,
-    inverse: applied.inverse,
-    lines: line === undefined ? lines : [line, ...lines],
+    inverse: made.inverse,
+    lines: line === undefined ? made.lines : [line, ...made.lines],
   });
   return revision;
 }

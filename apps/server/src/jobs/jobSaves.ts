@@ -13,6 +13,7 @@ import { DATABASE, type Database } from "../database/database.ts";
 import { job } from "../database/schema.ts";
 import { conflict, notFound } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
+import { WorkPool } from "../work/pool.ts";
 import {
   changeOfBatch,
   changesAfter,
@@ -33,7 +34,10 @@ export interface Saved {
 /** Saving jobs: batches, what others have missed, and the way back. */
 @Injectable()
 export class JobSaves {
-  constructor(@Inject(DATABASE) private readonly db: Database) {}
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(WorkPool) private readonly pool: WorkPool,
+  ) {}
 
   /**
    * Saves a batch of edits made on a known revision. What others saved since is merged
@@ -93,7 +97,7 @@ export class JobSaves {
   ): Promise<Saved> {
     const edits = editsOf({ acts: taken });
     const acts = [...actIdsOf({ acts: taken }), ...givenUp];
-    const revision = await storeEdits(tx, row, { edits, batchId, acts }, me);
+    const revision = await storeEdits(tx, this.pool, row, { edits, batchId, acts }, me);
     return { revision, changes: [...since, { revision, batchId, who: me.name, acts, edits }] };
   }
 
@@ -116,7 +120,7 @@ export class JobSaves {
       if (edits.length === 0) return { revision: row.revision, changes: [] };
       const batchId = `restore-${row.revision}-${revision}`;
       const line = `taken back to revision ${revision}`;
-      const next = await storeEdits(tx, row, { edits, batchId, line }, me);
+      const next = await storeEdits(tx, this.pool, row, { edits, batchId, line }, me);
       return {
         revision: next,
         changes: [{ revision: next, batchId, who: me.name, acts: [], edits }],

@@ -5,10 +5,29 @@ import type { Answers, Task } from "./tasks.ts";
 
 /** Longest that one task may take, in ms; the largest job's sheet takes a tenth of it. */
 const LONGEST_MS = 20_000;
-/** Threads, what each may hold, and how many tasks may wait for one. */
-const THREADS = 2;
+/** What each thread may hold, in MB. */
 const MOST_MB = 192;
-const MOST_WAITING = 32;
+
+/** Threads of a lane, how long an idle one is kept, and how many tasks may wait for one. */
+interface Lane {
+  readonly minThreads: number;
+  readonly maxThreads: number;
+  readonly idleTimeout: number;
+  readonly maxQueue: number;
+}
+
+/** Files and paper, now and then; saves, all day: none waits for somebody's paper. */
+const LANES = {
+  paper: { minThreads: 0, maxThreads: 2, idleTimeout: 60_000, maxQueue: 32 },
+  saves: { minThreads: 1, maxThreads: 1, idleTimeout: 3_600_000, maxQueue: 256 },
+} as const satisfies Readonly<Record<string, Lane>>;
+
+const openLane = (lane: Lane): Piscina =>
+  new Piscina({
+    ...lane,
+    filename: new URL("./work.js", import.meta.url).href,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
+  });
 
 /**
  * Threads for what would hold up every other request: files, paper, whole-job checks. A task
@@ -16,22 +35,19 @@ const MOST_WAITING = 32;
  */
 @Injectable()
 export class WorkPool implements OnModuleDestroy {
-  private readonly pool = new Piscina({
-    filename: new URL("./work.js", import.meta.url).href,
-    minThreads: 0,
-    maxThreads: THREADS,
-    idleTimeout: 60_000,
-    maxQueue: MOST_WAITING,
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
-  });
+  private readonly paper = openLane(LANES.paper);
+  private readonly saves = openLane(LANES.saves);
 
   constructor() {
-    this.pool.on("error", (error: Error) => new Logger("work").warn(error.message));
+    for (const lane of [this.paper, this.saves]) {
+      lane.on("error", (error: Error) => new Logger("work").warn(error.message));
+    }
   }
 
   async run<K extends Task["kind"]>(task: Extract<Task, { kind: K }>): Promise<Answers[K]> {
     try {
-      return (await this.pool.run(task, { signal: AbortSignal.timeout(LONGEST_MS) })) as Answers[K];
+      const lane = task.kind === "edits" ? this.saves : this.paper;
+      return (await lane.run(task, { signal: AbortSignal.timeout(LONGEST_MS) })) as Answers[K];
     } catch (error) {
       const { name, message, code } = error as Error & { code?: string };
       if (message.includes("Task queue is at limit")) {
@@ -45,6 +61,6 @@ export class WorkPool implements OnModuleDestroy {
   }
 
   async onModuleDestroy(): Promise<void> {
-    await this.pool.destroy();
+    await Promise.all([this.paper.destroy(), this.saves.destroy()]);
   }
 }

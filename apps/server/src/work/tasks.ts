@@ -1,9 +1,11 @@
 import type { Checked } from "@dragonet/contract";
-import type { CutList, Drawing, Job, Paper } from "@dragonet/core";
+import type { CutList, Drawing, Edit, Job, Paper } from "@dragonet/core";
+import type { WorkedOut } from "../jobs/workOutEdits.ts";
 import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
 
 /** What is handed to a worker thread: long enough that other requests would wait for it. */
 export type Task =
+  | { readonly kind: "edits"; readonly document: Job; readonly edits: readonly Edit[] }
   | { readonly kind: "jobFile"; readonly text: string }
   | { readonly kind: "sheet"; readonly document: Job; readonly options: SheetOptions }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
@@ -11,6 +13,7 @@ export type Task =
 
 /** What comes back, by kind. */
 export interface Answers {
+  readonly edits: WorkedOut;
   readonly jobFile: Checked<Job>;
   readonly sheet: Uint8Array;
   readonly labels: Uint8Array;
