@@ -47,6 +47,25 @@ async function serve(
   return child;
 }
 
+const DEMO = "demo_shop";
+
+/** A database with the demo shop in it, made once: each test that wants one has a copy. */
+async function demoTemplate(admin: pg.Client, base: string): Promise<string> {
+  const { rowCount } = await admin.query("select 1 from pg_database where datname = $1", [DEMO]);
+  if (rowCount === 0) {
+    const making = `${DEMO}_${process.pid}`;
+    await admin.query(`create database ${making}`);
+    const child = await serve(base.replace(/\/[^/]*$/, `/${making}`), await freePort(), {
+      demo: true,
+    });
+    const gone = new Promise((done) => child.once("exit", done));
+    child.kill("SIGTERM");
+    await gone;
+    await admin.query(`alter database ${making} rename to ${DEMO}`);
+  }
+  return DEMO;
+}
+
 /** The built server on a database of its own, on loopback. */
 export class Shop {
   private constructor(
@@ -64,7 +83,8 @@ export class Shop {
     const admin = new pg.Client({ connectionString: base });
     await admin.connect();
     const database = `test_${process.pid}_${Date.now()}_${Math.floor(Math.random() * 1e6)}`;
-    await admin.query(`create database ${database}`);
+    const template = options.demo ? await demoTemplate(admin, base) : "template1";
+    await admin.query(`create database ${database} template ${template}`);
     const databaseUrl = base.replace(/\/[^/]*$/, `/${database}`);
     const port = await freePort();
     const child = await serve(databaseUrl, port, options).catch(async (error: unknown) => {

@@ -33,6 +33,7 @@ import {
   StripStepDto,
   TemplateDto,
 } from "./fit.ts";
+import { AimDto, AimingDto } from "./aim.ts";
 import { ReadingDto } from "./reading.ts";
 import { PART_TYPES } from "./kit.ts";
 import { LampDto } from "./lamp.ts";
@@ -324,6 +325,12 @@ export class JobDto {
 
   @IsListOf(() => ReadingDto, 5000)
   readings!: ReadingDto[];
+
+  @IsListOf(() => AimDto, 1000)
+  aims!: AimDto[];
+
+  @IsObjectOf(() => AimingDto)
+  aiming!: AimingDto;
 }
 
 export { PracticesDto };

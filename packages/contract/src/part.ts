@@ -5,6 +5,7 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsOptional,
   Matches,
   Max,
   Min,
@@ -36,6 +37,7 @@ import {
   IsShare,
   IsText,
 } from "./fields.ts";
+import { PhotometryDto } from "./aim.ts";
 
 class LoadSpecDto {
   @IsIn(LOAD_KINDS)
@@ -228,6 +230,10 @@ class LoadPartDto extends PartDto {
   @IsNullable("object")
   @IsObjectOf(() => BehaviourDto)
   behaviour!: BehaviourDto | null;
+
+  @IsOptional()
+  @IsObjectOf(() => PhotometryDto)
+  photometry?: PhotometryDto;
 }
 
 class RelayPartDto extends PartDto {

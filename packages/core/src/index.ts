@@ -24,6 +24,8 @@ export * from "./signal/index.ts";
 export * from "./place/index.ts";
 export * from "./bus/index.ts";
 export { UnitSites, Ways, lengthOf, costOf, waysFrom, type MapWay } from "./way/index.ts";
+export * from "./photometry/index.ts";
 export * from "./fit/index.ts";
+export * from "./aim/index.ts";
 export * from "./sync/index.ts";
 export * from "./diagnosis/index.ts";

@@ -2,9 +2,6 @@
 import "reflect-metadata";
 import { readJobFile } from "@dragonet/contract";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
-import { labelsPdf } from "../sheet/labelsPdf.ts";
-import { stripSheetPdf } from "../sheet/stripSheetPdf.ts";
-import { templatePdf } from "../sheet/templatePdf.ts";
 import type { Answers, Task } from "./tasks.ts";
 
 export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
@@ -13,11 +10,12 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
       return workOutEdits(task.document, task.edits);
     case "jobFile":
       return readJobFile(task.text);
+    // What draws paper is loaded where it is asked for: the thread that works out saves never does.
     case "sheet":
-      return stripSheetPdf(task.document, task.options);
+      return (await import("../sheet/stripSheetPdf.ts")).stripSheetPdf(task.document, task.options);
     case "labels":
-      return labelsPdf(task.list, task.title);
+      return (await import("../sheet/labelsPdf.ts")).labelsPdf(task.list, task.title);
     case "template":
-      return templatePdf(task.drawing, task.paper);
+      return (await import("../sheet/templatePdf.ts")).templatePdf(task.drawing, task.paper);
   }
 }

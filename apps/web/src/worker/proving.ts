@@ -70,7 +70,7 @@ let prepared: Prepared | null = null;
 
 /** The bench of a job's circuit: kept while nothing of the circuit changes, as readings come. */
 function prepare(job: Job): Prepared {
-  const key = JSON.stringify({ ...job, card: null, readings: [], strip: [], photos: [] });
+  const key = JSON.stringify({ ...job, card: null, readings: [], aims: [], strip: [], photos: [] });
   if (prepared?.key === key) return prepared;
   const bench = new TestBench(job);
   const scripts = bench.groups.map((group) => ({ group, script: scriptOf(group) }));

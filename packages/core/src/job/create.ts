@@ -1,3 +1,4 @@
+import { DEFAULT_AIMING } from "./aim.ts";
 import { assumed, factOf, type Fact } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { allOf, type Condition, type Input } from "./condition.ts";
@@ -49,6 +50,8 @@ export function createJob(
     bonds: [],
     checks: [],
     readings: [],
+    aims: [],
+    aiming: DEFAULT_AIMING,
   };
 }
 

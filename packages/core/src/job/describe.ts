@@ -19,6 +19,8 @@ const ENTITY_WORDS: Readonly<Record<string, string>> = {
   pack: "pack",
   wish: "wish",
   reading: "reading",
+  aim: "aim",
+  aiming: "aiming",
   blocker: "blocker",
   kitItem: "kit item",
   part: "part",

@@ -73,11 +73,19 @@ export function addLamps(
   ];
 }
 
+/** Removes a lamp in place with how it was aimed. */
+export const removeMount = (job: Job, mountId: string): Edit[] => [
+  ...job.aims
+    .filter((aim) => aim.mountId === mountId)
+    .map((aim): Edit => ({ kind: "remove", entity: "aim", id: aim.id })),
+  { kind: "remove", entity: "mount", id: mountId },
+];
+
 /** Removes a lamp with where it was to sit. */
 export const removeLamp = (job: Job, lampId: LampId): Edit[] => [
   ...job.mounts
     .filter((mount) => mount.lampId === lampId)
-    .map((mount): Edit => ({ kind: "remove", entity: "mount", id: mount.id })),
+    .flatMap((mount) => removeMount(job, mount.id)),
   { kind: "remove", entity: "lamp", id: lampId },
 ];
 

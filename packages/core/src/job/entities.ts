@@ -41,6 +41,7 @@ import type {
   Use,
   Wish,
 } from "./job.ts";
+import type { Aim, Aiming } from "./aim.ts";
 import type { Reading } from "./reading.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
@@ -58,6 +59,7 @@ export interface Singletons {
   battery: BatteryFacts;
   charging: Omit<ChargingFacts, "points">;
   pack: PackFacts;
+  aiming: Aiming;
 }
 
 /** The lists of a job, by the name of one entry. */
@@ -92,6 +94,7 @@ export interface Collections {
   bond: Bond;
   check: Check;
   reading: Reading;
+  aim: Aim;
 }
 
 export type SingletonName = keyof Singletons;
@@ -122,6 +125,7 @@ export const SINGLETONS: { readonly [K in SingletonName]: Lens<Singletons[K]> } 
   practices: { get: (job) => job.practices, put: (job, practices) => ({ ...job, practices }) },
   use: { get: (job) => job.use, put: (job, use) => ({ ...job, use }) },
   signals: { get: (job) => job.signals, put: (job, signals) => ({ ...job, signals }) },
+  aiming: { get: (job) => job.aiming, put: (job, aiming) => ({ ...job, aiming }) },
   turn: { get: (job) => job.vehicle.turn, put: (job, turn) => withVehicle(job, { turn }) },
   vehicle: { get: (job) => job.vehicle, put: (job, vehicle) => withVehicle(job, vehicle) },
   factoryLamps: {
@@ -207,6 +211,7 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
   mount: { get: (job) => job.mounts, put: (job, mounts) => ({ ...job, mounts }) },
   bond: { get: (job) => job.bonds, put: (job, bonds) => ({ ...job, bonds }) },
   check: { get: (job) => job.checks, put: (job, checks) => ({ ...job, checks }) },
+  aim: { get: (job) => job.aims, put: (job, aims) => ({ ...job, aims }) },
   reading: { get: (job) => job.readings, put: (job, readings) => ({ ...job, readings }) },
 };
 

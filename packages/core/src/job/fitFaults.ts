@@ -185,12 +185,16 @@ function panelFaults(job: Job): Fault[] {
 /** What the shape of routes, ledger, templates and mounts cannot say. */
 export function fitFaults(job: Job): Fault[] {
   const lamps = new Set<string>(job.lamps.map((l) => l.id));
+  const mounts = new Set(job.mounts.map((m) => m.id));
   return [
     ...mapFaults(job),
     ...stripFaults(job),
     ...panelFaults(job),
     ...job.mounts.flatMap((m, i) =>
       lamps.has(m.lampId) ? [] : [lacks(`mounts[${i}].lampId`, "lamp", m.lampId)],
+    ),
+    ...job.aims.flatMap((aim, i) =>
+      mounts.has(aim.mountId) ? [] : [lacks(`aims[${i}].mountId`, "lamp in place", aim.mountId)],
     ),
   ];
 }

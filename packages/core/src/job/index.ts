@@ -2,6 +2,7 @@ export * from "./ids.ts";
 export * from "./condition.ts";
 export * from "./fit.ts";
 export * from "./reading.ts";
+export * from "./aim.ts";
 export * from "./wiring.ts";
 export * from "./job.ts";
 export * from "./create.ts";

@@ -1,3 +1,4 @@
+import { photometryFault } from "../photometry/index.ts";
 import type { Part } from "../part/index.ts";
 import { findGauge, parseWireColour } from "../wire/index.ts";
 import { isFact, type Fact } from "../quantity/index.ts";
@@ -72,8 +73,10 @@ export const partFaults = (part: Part, path: string): Fault[] => [
 function electricalFaults(part: Part, path: string): Fault[] {
   if (part.kind === "kit") return kitFaults(part, path);
   if (part.kind === "load") {
-    const { load } = part;
+    const { load, photometry } = part;
+    const beam = photometry ? photometryFault(photometry) : null;
     return [
+      ...(beam ? [{ path: `${path}.photometry.${beam.path}`, message: beam.message }] : []),
       ...(part.pigtail !== "" && !findGauge(part.pigtail)
         ? [{ path: `${path}.pigtail`, message: `invalid wire size: "${part.pigtail}"` }]
         : []),
@@ -210,6 +213,7 @@ export function integrityFaults(job: Job): Fault[] {
     ...idFaults("bonds", job.bonds),
     ...idFaults("checks", job.checks),
     ...idFaults("readings", job.readings),
+    ...idFaults("aims", job.aims),
     ...fitFaults(job),
     ...chargingFaults(job),
     ...packFaults(job),

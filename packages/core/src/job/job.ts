@@ -15,6 +15,7 @@ import type {
   Template,
 } from "./fit.ts";
 import type { RunId } from "./ids.ts";
+import type { Aim, Aiming } from "./aim.ts";
 import type { Reading } from "./reading.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
@@ -231,4 +232,7 @@ export interface Job {
   readonly checks: readonly Check[];
   /** What was read at tests on the vehicle. */
   readonly readings: readonly Reading[];
+  /** How lamps in place are aimed, and how the vehicle stands at the wall. */
+  readonly aims: readonly Aim[];
+  readonly aiming: Aiming;
 }

@@ -2,6 +2,7 @@ import type { Fact } from "../quantity/index.ts";
 import type { PartId } from "../job/ids.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "../job/wiring.ts";
 import type { BatteryChemistry } from "../vehicle/index.ts";
+import type { Photometry } from "../photometry/index.ts";
 import type { Behaviour } from "./behaviour.ts";
 import type { LoadSpec } from "./load.ts";
 
@@ -50,6 +51,8 @@ export interface LoadPart extends PartBase {
   readonly caseGround: boolean;
   /** What electronics inside it do over time; null for a plain lamp. */
   readonly behaviour: Behaviour | null;
+  /** What it sends where, where somebody has measured it. */
+  readonly photometry?: Photometry;
 }
 
 /** A changeover or make relay. Mini ISO form: ISO 7588-1; terminals after DIN 72552. */

@@ -1,0 +1,129 @@
+import { IsArray, IsIn, IsNumber, ArrayMaxSize, ArrayMinSize, Matches, Min } from "class-validator";
+import { ADJUSTERS, BEAM_KINDS, MOST_ANGLES, MOST_CANDELA, ROAD_SIDES } from "@dragonet/core";
+import { IsAmount, IsId, IsListOf, IsNullable, IsObjectOf, IsText } from "./fields.ts";
+
+class AimErrorDto {
+  @IsAmount(0.5, 100)
+  distanceM!: number;
+
+  @IsAmount(-20_000, 20_000)
+  rightMm!: number;
+
+  @IsAmount(-20_000, 20_000)
+  upMm!: number;
+
+  @IsText(120)
+  by!: string;
+
+  @Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/, {
+    message: "at must be a moment (ISO 8601)",
+  })
+  at!: string;
+}
+
+export class AimDto {
+  @IsId()
+  id!: string;
+
+  @IsId()
+  mountId!: string;
+
+  @IsIn(BEAM_KINDS)
+  beam!: string;
+
+  @IsAmount(-45, 45)
+  toeDeg!: number;
+
+  @IsIn(ADJUSTERS)
+  adjuster!: string;
+
+  @IsAmount(0.1, 10)
+  pitchMm!: number;
+
+  @IsAmount(1, 1000)
+  leverMm!: number;
+
+  @IsListOf(() => AimErrorDto, 100)
+  errors!: AimErrorDto[];
+}
+
+class DarkPlaceDto {
+  @IsText(80)
+  name!: string;
+
+  @IsAmount(-1000, 1000)
+  aheadM!: number;
+
+  @IsAmount(-1000, 1000)
+  rightM!: number;
+
+  @IsAmount(0, 200)
+  upM!: number;
+
+  @IsAmount(0, 1000)
+  mostLux!: number;
+}
+
+export class AimingDto {
+  @IsAmount(0.5, 100)
+  distanceM!: number;
+
+  @IsAmount(-500, 500)
+  frontSagMm!: number;
+
+  @IsAmount(-500, 500)
+  rearSagMm!: number;
+
+  @IsAmount(100, 10_000)
+  baseMm!: number;
+
+  @IsIn(ROAD_SIDES)
+  keeps!: string;
+
+  @IsAmount(0, 1e6)
+  glareCd!: number;
+
+  @IsNullable("object")
+  @IsObjectOf(() => DarkPlaceDto)
+  darkPlace!: DarkPlaceDto | null;
+}
+
+/** What a lamp sends where; how its angles go together is looked at with the part. */
+export class PhotometryDto {
+  @IsText(200)
+  name!: string;
+
+  @IsText(200)
+  by!: string;
+
+  @IsIn(["file", "fiveReadings", "invented"])
+  source!: string;
+
+  @IsIn(["A", "B", "C"])
+  type!: string;
+
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(MOST_ANGLES)
+  @IsNumber({}, { each: true })
+  vertical!: number[];
+
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(MOST_ANGLES)
+  @IsNumber({}, { each: true })
+  horizontal!: number[];
+
+  @IsArray()
+  @ArrayMaxSize(MOST_CANDELA)
+  @IsNumber({}, { each: true })
+  @Min(0, { each: true })
+  candela!: number[];
+
+  @IsNullable("number")
+  @IsAmount(0, 1e7)
+  lampLumens!: number | null;
+
+  @IsAmount(0, 1e5)
+  watts!: number;
+}

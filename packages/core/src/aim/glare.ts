@@ -1,0 +1,37 @@
+import { candelaTowards, luxOfAll, type LampInPlace, type Point } from "./lampInPlace.ts";
+
+export type RoadSide = "right" | "left";
+
+/** Distances at which an oncoming eye is asked, m ahead of the vehicle. */
+export const EYE_DISTANCES_M = [25, 50, 100] as const;
+/** Of an oncoming driver: height of the eye, and how far aside they pass, m: common practice. */
+const EYE_UP_M = 1.15;
+const EYE_ASIDE_M = 3.5;
+
+/**
+ * What a dipped beam may send to an oncoming eye, cd: 0.4 lx on the screen at 25 m at the
+ * point of the oncoming driver, as older headlamp regulations had it (UN R112, from memory).
+ */
+export const DIPPED_GLARE_CD = 250;
+
+/** Eyes of oncoming drivers on a road where one keeps to a side. */
+export const oncomingEyes = (side: RoadSide): readonly Point[] =>
+  EYE_DISTANCES_M.map((ahead) => ({
+    ahead,
+    right: side === "right" ? -EYE_ASIDE_M : EYE_ASIDE_M,
+    up: EYE_UP_M,
+  }));
+
+export interface Glare {
+  readonly eye: Point;
+  /** Lux on the eye, and the intensity of all lamps together towards it, cd. */
+  readonly lux: number;
+  readonly cd: number;
+}
+
+export const glareAt = (lamps: readonly LampInPlace[], eyes: readonly Point[]): Glare[] =>
+  eyes.map((eye) => ({
+    eye,
+    lux: luxOfAll(lamps, eye, "facing"),
+    cd: lamps.reduce((sum, lamp) => sum + candelaTowards(lamp, eye), 0),
+  }));

@@ -1,0 +1,69 @@
+import { rightOf } from "../fit/index.ts";
+import type { Aim, Aiming, Job, Lamp, Mount } from "../job/index.ts";
+import { aimRule, type AimRule } from "./aimRules.ts";
+
+/** One lamp's mark on the wall, m: right of the vehicle's middle and above level ground. */
+export interface WallMark {
+  readonly mount: Mount;
+  readonly lamp: Lamp;
+  readonly aim: Aim;
+  /** Where the lamp's own middle stands over the wall. */
+  readonly lampRightM: number;
+  readonly lampUpM: number;
+  /** Where its edge or spot belongs. */
+  readonly markRightM: number;
+  readonly markUpM: number;
+  /** Lowest and highest that the rule takes. */
+  readonly lowUpM: number;
+  readonly highUpM: number;
+  readonly rule: AimRule;
+  /** Whether what is wanted of it lies within the rule. */
+  readonly withinRule: boolean;
+}
+
+const RAD = Math.PI / 180;
+const DEG = 180 / Math.PI;
+
+/** Slope in per cent of a tilt in degrees, and back. */
+export const pctOfTilt = (tiltDeg: number): number => 100 * Math.tan(tiltDeg * RAD);
+export const tiltOfPct = (pct: number): number => Math.atan(pct / 100) * DEG;
+
+/**
+ * By how much the nose rises from how it stands at the wall to how it is ridden, in degrees:
+ * it rises when it sinks more behind than in front.
+ */
+export const noseRiseDeg = ({ frontSagMm, rearSagMm, baseMm }: Aiming): number =>
+  Math.atan2(rearSagMm - frontSagMm, baseMm) * DEG;
+
+/** How a lamp is aimed of which nothing is written yet: by its mount, as a driving lamp. */
+export const aimOf = (job: Job, mount: Mount): Aim =>
+  job.aims.find((aim) => aim.mountId === mount.id) ?? {
+    ...{ id: "", mountId: mount.id, beam: "driving", toeDeg: 0, adjuster: "shim" },
+    ...{ pitchMm: 1, leverMm: 100, errors: [] },
+  };
+
+/** Marks of all lamps in place, for a wall square to the vehicle at the distance of its lamps. */
+export function wallMarks(job: Job, distanceM: number = job.aiming.distanceM): WallMark[] {
+  const rise = noseRiseDeg(job.aiming);
+  return job.mounts.flatMap((mount): WallMark[] => {
+    const lamp = job.lamps.find((l) => l.id === mount.lampId);
+    if (!lamp) return [];
+    const aim = aimOf(job, mount);
+    const up = mount.heightM.value;
+    const right = rightOf(mount);
+    const rule = aimRule(job.practices.place, aim.beam, up);
+    // On the road the beam lies as wanted; at the wall the nose stands lower by what it rises.
+    const markAt = (tiltDeg: number): number => up + distanceM * Math.tan((tiltDeg - rise) * RAD);
+    const wanted = pctOfTilt(mount.wantedTiltDeg);
+    return [
+      {
+        ...{ mount, lamp, aim, rule, lampRightM: right, lampUpM: up },
+        markRightM: right + distanceM * Math.tan(aim.toeDeg * RAD),
+        markUpM: markAt(mount.wantedTiltDeg),
+        lowUpM: markAt(tiltOfPct(rule.lowPct)),
+        highUpM: markAt(tiltOfPct(rule.highPct)),
+        withinRule: wanted >= rule.lowPct - 1e-9 && wanted <= rule.highPct + 1e-9,
+      },
+    ];
+  });
+}

@@ -1,0 +1,14 @@
+export {
+  intensity,
+  lumensOf,
+  peakCd,
+  rises,
+  MOST_ANGLES,
+  MOST_CANDELA,
+  type Direction,
+  type Photometry,
+} from "./photometry.ts";
+export { printIes, readIes, type PhotometryRead } from "./ies.ts";
+export { printLdt, readLdt } from "./ldt.ts";
+export { fitBeam, type BeamFit, type FiveReadings } from "./simpleBeam.ts";
+export { photometryFault } from "./angles.ts";
