@@ -89,7 +89,7 @@ export const AIM_RULES: readonly AimRule[] = [
   common("low", "edge", [-2.5, -1, -0.5]),
   common("driving", "spot", [-2, -0.5, 0]),
   common("fog", "edge", [-3.5, -2, -1]),
-  common("work", "spot", [-60, -15, -5]),
+  common("work", "spot", [-120, -15, -5]),
 ];
 
 /** The rule for a beam at a height: the place's own, else what the trade does. */

@@ -31,7 +31,7 @@ export function roadWorth(lamps: readonly LampInPlace[]): number {
   }, 0);
 }
 
-const TILTS = Array.from({ length: 41 }, (_, i) => -8 + i * 0.25);
+const TILTS = [-25, -20, -16, -13, -11, ...Array.from({ length: 49 }, (_, i) => -10 + i * 0.25)];
 const TOES = [0, 0.5, 1, 1.5, 2, 3, 4, 5, 6, 8, 10];
 const ROUNDS = 3;
 

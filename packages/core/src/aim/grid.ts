@@ -1,5 +1,5 @@
 import type { LampInPlace, Surface } from "./lampInPlace.ts";
-import { intensity, type Photometry } from "../photometry/index.ts";
+import { samplerOf, type Photometry } from "../photometry/index.ts";
 
 /** A flat piece of the world, in even steps: across first, then along. */
 export interface Plane {
@@ -15,7 +15,7 @@ export interface Plane {
 }
 
 /** Half the entries of a table to each side; odd in all, so that the axis is an entry. */
-const HALF = 256;
+const HALF = 160;
 const SIZE = 2 * HALF + 1;
 
 /** Slope of an entry: close near the axis, wide far from it. The other way is u / (1 + |u|). */
@@ -33,10 +33,11 @@ const tables = new WeakMap<Photometry, Float32Array>();
 function tableOf(photometry: Photometry): Float32Array {
   const made = tables.get(photometry);
   if (made) return made;
+  const sample = samplerOf(photometry);
   const table = new Float32Array(SIZE * SIZE);
   for (let i = 0; i < SIZE; i += 1) {
     for (let j = 0; j < SIZE; j += 1) {
-      table[i * SIZE + j] = intensity(photometry, { ahead: 1, right: slopeOf(j), up: slopeOf(i) });
+      table[i * SIZE + j] = sample(1, slopeOf(j), slopeOf(i));
     }
   }
   tables.set(photometry, table);

@@ -13,6 +13,8 @@ export interface WallMark {
   /** Where its edge or spot belongs. */
   readonly markRightM: number;
   readonly markUpM: number;
+  /** Where its beam meets the ground before the wall, m ahead of the lamp; null where it does not. */
+  readonly groundM: number | null;
   /** Lowest and highest that the rule takes. */
   readonly lowUpM: number;
   readonly highUpM: number;
@@ -42,12 +44,24 @@ export const aimOf = (job: Job, mount: Mount): Aim =>
     ...{ pitchMm: 1, leverMm: 100, errors: [] },
   };
 
+/** Lamps that throw light ahead of or beside the vehicle; what only is seen needs no aim. */
+function isAimed(job: Job, mount: Mount, lamp: Lamp): boolean {
+  const part = job.parts.find((p) => p.id === lamp.partId);
+  const light = part?.kind === "load" ? part.light : "none";
+  return (
+    job.aims.some((aim) => aim.mountId === mount.id) ||
+    (part?.kind === "load" && part.photometry !== undefined) ||
+    light === "white" ||
+    light === "warm white"
+  );
+}
+
 /** Marks of all lamps in place, for a wall square to the vehicle at the distance of its lamps. */
 export function wallMarks(job: Job, distanceM: number = job.aiming.distanceM): WallMark[] {
   const rise = noseRiseDeg(job.aiming);
   return job.mounts.flatMap((mount): WallMark[] => {
     const lamp = job.lamps.find((l) => l.id === mount.lampId);
-    if (!lamp) return [];
+    if (!lamp || !isAimed(job, mount, lamp)) return [];
     const aim = aimOf(job, mount);
     const up = mount.heightM.value;
     const right = rightOf(mount);
@@ -55,11 +69,13 @@ export function wallMarks(job: Job, distanceM: number = job.aiming.distanceM): W
     // On the road the beam lies as wanted; at the wall the nose stands lower by what it rises.
     const markAt = (tiltDeg: number): number => up + distanceM * Math.tan((tiltDeg - rise) * RAD);
     const wanted = pctOfTilt(mount.wantedTiltDeg);
+    const markUpM = markAt(mount.wantedTiltDeg);
     return [
       {
         ...{ mount, lamp, aim, rule, lampRightM: right, lampUpM: up },
         markRightM: right + distanceM * Math.tan(aim.toeDeg * RAD),
-        markUpM: markAt(mount.wantedTiltDeg),
+        markUpM,
+        groundM: markUpM < 0 ? (up * distanceM) / (up - markUpM) : null,
         lowUpM: markAt(tiltOfPct(rule.lowPct)),
         highUpM: markAt(tiltOfPct(rule.highPct)),
         withinRule: wanted >= rule.lowPct - 1e-9 && wanted <= rule.highPct + 1e-9,

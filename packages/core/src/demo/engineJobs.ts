@@ -33,6 +33,12 @@ export function lambingQuad(): Job {
       onTown: 0.5,
       onCruise: 0.2,
     })
+    .mount("bar", 0, "centre", [0, 1.12, 0.45], { tiltDeg: 0.4, wantedTiltDeg: -0.6 })
+    .mount("pods", 0, "left", [0.31, 0.94, 0.4], { wantedTiltDeg: -4 })
+    .mount("pods", 1, "right", [0.31, 0.94, 0.4], { wantedTiltDeg: -4 })
+    .aim(0, { adjuster: "pivot" })
+    .aim(1, { beam: "work", toeDeg: -14, adjuster: "pivot" })
+    .aim(2, { beam: "work", toeDeg: 14, adjuster: "pivot" })
     .routed().job;
 }
 
@@ -86,6 +92,11 @@ export function marshalMotorcycle(): Job {
     })
     .lampsAt("left", "front-left", "rear-left")
     .lampsAt("right", "front-right", "rear-right")
+    .mount("pods", 0, "left", [0.24, 0.71, 0.3], { tiltDeg: 0.8, wantedTiltDeg: -0.3 })
+    .mount("pods", 1, "right", [0.24, 0.71, 0.3], { tiltDeg: -0.2, wantedTiltDeg: -0.3 })
+    .aim(0)
+    .aim(1)
+    .aiming({ keeps: "left" })
     .routed().job;
 }
 
@@ -219,6 +230,19 @@ export function wallQuad(): Job {
       onIdle: 0.5,
       onTown: 0.2,
       onCruise: 0,
+    })
+    .mount("bar", 0, "centre", [0, 1.12, 0.45], { tiltDeg: 0.4, wantedTiltDeg: -0.6 })
+    .aim(0, {
+      adjuster: "shim",
+      errors: [
+        {
+          distanceM: 7.62,
+          rightMm: 10,
+          upMm: 130,
+          by: "Pim Okkerse",
+          at: "2026-11-24T17:20:00.000Z",
+        },
+      ],
     })
     .routed()
     .tested(

@@ -12,6 +12,8 @@ import {
   createSupply,
   setIn,
   setRun,
+  type Aim,
+  type Aiming,
   type Blocker,
   type Bond,
   type BondId,
@@ -258,6 +260,26 @@ export class FitMaker extends JobMaker {
         footMm: 40,
         ...fields,
       }),
+    );
+  }
+
+  /** How the n-th lamp in place is aimed, and how it stood on the wall, oldest first. */
+  aim(n: number, fields: Partial<Aim> = {}): this {
+    const mount = this.job.mounts[n]!;
+    return this.do(
+      append(this.job, "aim", {
+        ...{ id: this.mint("aim"), mountId: mount.id, beam: "driving", toeDeg: 0 },
+        ...{ adjuster: "screw", pitchMm: 1, leverMm: 60, errors: [], ...fields },
+      }),
+    );
+  }
+
+  /** How the vehicle stands at the wall, and whom its lamps must not blind. */
+  aiming(fields: Partial<Aiming>): this {
+    return this.do(
+      ...Object.entries(fields).map(
+        ([field, value]) => ({ kind: "setOnce", entity: "aiming", field, value }) as Edit,
+      ),
     );
   }
 

@@ -111,7 +111,24 @@ export function pathLights(): Job {
         ["path-red", 3, "right"],
       ],
       { feed: from("converter"), onEngineOff: 1 },
-    ).job;
+    )
+    .mount("path", 0, "left", [0.55, 0.5, 0.2], { wantedTiltDeg: -35 })
+    .mount("path", 1, "left", [0.58, 0.5, 1.2], { wantedTiltDeg: -35 })
+    .mount("path", 2, "left", [0.55, 0.5, 2.2], { wantedTiltDeg: -35 })
+    .mount("path", 3, "right", [0.55, 0.5, 0.2], { wantedTiltDeg: -35 })
+    .mount("path", 4, "right", [0.58, 0.5, 1.2], { wantedTiltDeg: -35 })
+    .mount("path", 5, "right", [0.55, 0.5, 2.2], { wantedTiltDeg: -35 })
+    .aim(0, { beam: "work", toeDeg: -40, adjuster: "pivot" })
+    .aim(1, { beam: "work", toeDeg: -40, adjuster: "pivot" })
+    .aim(2, { beam: "work", toeDeg: -40, adjuster: "pivot" })
+    .aim(3, { beam: "work", toeDeg: 40, adjuster: "pivot" })
+    .aim(4, { beam: "work", toeDeg: 40, adjuster: "pivot" })
+    .aim(5, { beam: "work", toeDeg: 40, adjuster: "pivot" })
+    .aiming({
+      keeps: "left",
+      glareCd: 20,
+      darkPlace: { name: "Observatory dome", aheadM: 60, rightM: 12, upM: 4, mostLux: 0.01 },
+    }).job;
 }
 
 export function trialsBike(): Job {

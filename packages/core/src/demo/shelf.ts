@@ -1,3 +1,4 @@
+import type { Photometry } from "../photometry/index.ts";
 import { asId, type PartId } from "../job/index.ts";
 import { measured, stated, type Fact } from "../quantity/index.ts";
 import {
@@ -12,6 +13,7 @@ import {
 } from "../part/index.ts";
 import { MODULE_SHELF } from "./moduleShelf.ts";
 import { KIT_SHELF } from "./kitShelf.ts";
+import { inventedBeam } from "./beams.ts";
 import { SOURCE_SHELF } from "./sourceShelf.ts";
 
 /** The demo shop's shelf. All invented, with plausible values. */
@@ -27,6 +29,7 @@ interface LampOptions {
   readonly behaviour?: Behaviour;
   readonly ingress?: string;
   readonly lights?: LoadPart["lights"];
+  readonly photometry?: Photometry;
   readonly price: number;
   readonly stock: number;
 }
@@ -58,6 +61,7 @@ function lamp(
     lights: o.lights ?? [],
     caseGround: o.caseGround ?? false,
     behaviour: o.behaviour ?? null,
+    ...(o.photometry && { photometry: o.photometry }),
   };
 }
 
@@ -99,32 +103,38 @@ const sundry = (partId: string, name: string, price: number, stock: number): Par
 export const DEMO_SHELF: readonly Part[] = [
   lamp("bar-40", "40 W light bar", "white", stated(40, 36, 42), 9, 32, {
     pigtail: "16 AWG",
+    photometry: inventedBeam("Bar, 40 W", 40, [14_000, 7, 4], [2200, 32, 9]),
     price: 62,
     stock: 3,
   }),
   lamp("bar-120", "120 W light bar", "white", stated(120, 104, 124), 9, 32, {
     pigtail: "14 AWG",
+    photometry: inventedBeam("Bar, 120 W", 120, [46_000, 6, 4], [6500, 30, 9]),
     price: 118,
     stock: 1,
   }),
   lamp("pod-18", "18 W flood pod", "white", stated(18, 16, 19), 9, 32, {
     pigtail: "18 AWG",
+    photometry: inventedBeam("Pod, flood", 18, [1700, 26, 20]),
     price: 19,
     stock: 8,
   }),
   lamp("pod-30", "30 W spot pod", "white", measured(27.4), 9, 32, {
     pigtail: "18 AWG",
+    photometry: inventedBeam("Pod, spot", 30, [24_000, 4, 4], [900, 14, 10]),
     price: 34,
     stock: 4,
     note: "Stated 30 W, measured 27.4 W on the bench.",
   }),
   lamp("amber-pod-12", "12 W amber fog pod", "amber", stated(12), 9, 32, {
     pigtail: "18 AWG",
+    photometry: inventedBeam("Pod, amber fog", 12, [1900, 30, 3.5]),
     price: 24,
     stock: 4,
   }),
   lamp("work-24", "24 W work lamp", "warm white", stated(24), 9, 32, {
     pigtail: "18 AWG",
+    photometry: inventedBeam("Work lamp", 24, [900, 40, 35]),
     price: 28,
     stock: 2,
   }),
@@ -186,6 +196,7 @@ export const DEMO_SHELF: readonly Part[] = [
     behaviour: null,
   },
   lamp("path-red", "3 W red path lamp", "red", stated(3), 9, 16, {
+    photometry: inventedBeam("Path lamp, red", 3, [9, 35, 25]),
     price: 14,
     stock: 10,
     note: "Dim red for dark-sky grounds.",

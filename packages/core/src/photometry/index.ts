@@ -3,10 +3,12 @@ export {
   lumensOf,
   peakCd,
   rises,
+  samplerOf,
   MOST_ANGLES,
   MOST_CANDELA,
   type Direction,
   type Photometry,
+  type Sampler,
 } from "./photometry.ts";
 export { printIes, readIes, type PhotometryRead } from "./ies.ts";
 export { printLdt, readLdt } from "./ldt.ts";

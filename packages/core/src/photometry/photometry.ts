@@ -34,29 +34,23 @@ export interface Direction {
 
 const DEG = 180 / Math.PI;
 
-/** The place of a value between the entries of a rising list, as index and share; null outside. */
-function between(list: readonly number[], value: number): readonly [number, number] | null {
-  const first = list[0] ?? 0;
-  const last = list.at(-1) ?? 0;
-  const slack = 1e-9;
-  if (value < first - slack || value > last + slack) return null;
-  let [low, high] = [0, list.length - 1];
+/** Index of the entry at or before a value of a rising list that holds it. */
+function entryBefore(list: Float64Array, value: number): number {
+  let low = 0;
+  let high = list.length - 1;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if ((list[middle] ?? 0) <= value) low = middle;
+    if ((list[middle] as number) <= value) low = middle;
     else high = middle;
   }
-  const [a = 0, b = a] = [list[low], list[high]];
-  return [low, b > a ? Math.min(1, Math.max(0, (value - a) / (b - a))) : 0];
+  return low;
 }
 
-/** A horizontal angle where the file has it, by the symmetry that its last angle states. */
-function folded({ type, horizontal }: Photometry, angle: number): number {
-  const last = horizontal.at(-1) ?? 0;
-  const first = horizontal[0] ?? 0;
+/** A horizontal angle where the file has it, by the symmetry that its first and last angle state. */
+function folded(type: Photometry["type"], first: number, last: number, angle: number): number {
   if (type !== "C") return first >= 0 ? Math.abs(angle) : angle;
-  const round = ((angle % 360) + 360) % 360;
-  if (horizontal.length === 1) return first;
+  if (first === last) return first;
+  const round = angle < 0 ? angle + 360 : angle;
   // Mirrored about the plane 90 to 270 where the file begins at 90.
   if (first === 90) return round > 270 ? 540 - round : round < 90 ? 180 - round : round;
   if (last === 90) {
@@ -66,36 +60,61 @@ function folded({ type, horizontal }: Photometry, angle: number): number {
   return last === 180 && round > 180 ? 360 - round : round;
 }
 
-function anglesOf(type: Photometry["type"], { ahead, right, up }: Direction): [number, number] {
-  const length = Math.hypot(ahead, right, up);
-  switch (type) {
-    case "A":
-      return [Math.asin(up / length) * DEG, Math.atan2(right, ahead) * DEG];
-    case "B":
-      return [Math.atan2(up, ahead) * DEG, Math.asin(right / length) * DEG];
-    case "C":
-      return [Math.acos(ahead / length) * DEG, Math.atan2(up, right) * DEG];
-  }
+const SLACK = 1e-9;
+
+/** Intensity by direction, cd: a photometry made ready to be asked very often. */
+export type Sampler = (ahead: number, right: number, up: number) => number;
+
+function makeSampler({ type, vertical, horizontal, candela }: Photometry): Sampler {
+  const ups = Float64Array.from(vertical);
+  const sides = Float64Array.from(horizontal);
+  const cd = Float64Array.from(candela);
+  const [upFirst, upLast] = [ups[0] as number, ups[ups.length - 1] as number];
+  const [first, last] = [sides[0] as number, sides[sides.length - 1] as number];
+  const rows = ups.length;
+  return (ahead, right, up) => {
+    const length = Math.hypot(ahead, right, up);
+    let v: number;
+    let h: number;
+    if (type === "A") {
+      v = Math.asin(up / length) * DEG;
+      h = Math.atan2(right, ahead) * DEG;
+    } else if (type === "B") {
+      v = Math.atan2(up, ahead) * DEG;
+      h = Math.asin(right / length) * DEG;
+    } else {
+      v = Math.acos(ahead / length) * DEG;
+      h = Math.atan2(up, right) * DEG;
+    }
+    h = folded(type, first, last, h);
+    if (v < upFirst - SLACK || v > upLast + SLACK || h < first - SLACK || h > last + SLACK)
+      return 0;
+    const i = entryBefore(ups, v);
+    const j = entryBefore(sides, h);
+    const i2 = Math.min(i + 1, rows - 1);
+    const j2 = Math.min(j + 1, sides.length - 1);
+    const [upA, upB] = [ups[i] as number, ups[i2] as number];
+    const [sideA, sideB] = [sides[j] as number, sides[j2] as number];
+    const s = upB > upA ? Math.min(1, Math.max(0, (v - upA) / (upB - upA))) : 0;
+    const t = sideB > sideA ? Math.min(1, Math.max(0, (h - sideA) / (sideB - sideA))) : 0;
+    const near = (1 - s) * (cd[j * rows + i] as number) + s * (cd[j * rows + i2] as number);
+    const far = (1 - s) * (cd[j2 * rows + i] as number) + s * (cd[j2 * rows + i2] as number);
+    return (1 - t) * near + t * far;
+  };
+}
+
+const samplers = new WeakMap<Photometry, Sampler>();
+
+/** The sampler of a photometry, made once. */
+export function samplerOf(photometry: Photometry): Sampler {
+  const made = samplers.get(photometry) ?? makeSampler(photometry);
+  samplers.set(photometry, made);
+  return made;
 }
 
 /** Intensity in a direction in cd, between the angles by straight lines; 0 where there are none. */
-export function intensity(photometry: Photometry, direction: Direction): number {
-  const { vertical, horizontal, candela, type } = photometry;
-  const [v, h] = anglesOf(type, direction);
-  const row = between(vertical, v);
-  const plane = between(horizontal, folded(photometry, h));
-  if (!row || !plane) return 0;
-  const [i, s] = row;
-  const [j, t] = plane;
-  const at = (k: number): number => {
-    const first = Math.min(k, horizontal.length - 1) * vertical.length;
-    const a = candela[first + i] ?? 0;
-    const b = i + 1 < vertical.length ? (candela[first + i + 1] ?? a) : a;
-    return a + s * (b - a);
-  };
-  const near = at(j);
-  return t === 0 ? near : near + t * (at(j + 1) - near);
-}
+export const intensity = (photometry: Photometry, { ahead, right, up }: Direction): number =>
+  samplerOf(photometry)(ahead, right, up);
 
 /**
  * Lumens that leave the lamp: intensity over the whole sphere, by its own angles.
@@ -104,6 +123,7 @@ export function intensity(photometry: Photometry, direction: Direction): number 
 export function lumensOf(photometry: Photometry): number {
   // Steps fine enough that straight lines between the file's angles are followed.
   const [rings, sectors] = [720, 360];
+  const sample = samplerOf(photometry);
   let sum = 0;
   for (let i = 0; i < rings; i += 1) {
     const from = (i * Math.PI) / rings;
@@ -114,8 +134,7 @@ export function lumensOf(photometry: Photometry): number {
     const ahead = Math.cos(middle);
     for (let j = 0; j < sectors; j += 1) {
       const turn = ((j + 0.5) * 2 * Math.PI) / sectors;
-      const direction = { ahead, right: across * Math.cos(turn), up: across * Math.sin(turn) };
-      sum += intensity(photometry, direction) * solid;
+      sum += sample(ahead, across * Math.cos(turn), across * Math.sin(turn)) * solid;
     }
   }
   return sum;
