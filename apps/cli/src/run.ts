@@ -1,6 +1,8 @@
 import { parseArgs } from "node:util";
 import type { Job } from "@dragonet/core";
 import { jobSchema, readJobFile } from "@dragonet/contract";
+import { writeAim } from "./verbs/aim.ts";
+import { writeBeam } from "./verbs/beam.ts";
 import { budgetVerb } from "./verbs/budget.ts";
 import { compareVerb } from "./verbs/compare.ts";
 import { writeCutList } from "./verbs/cutlist.ts";
@@ -40,6 +42,8 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   script FILE   the test script: what to measure on the vehicle and what to expect [--csv]
   diagnose FILE --readings R.csv  what may be wrong by what was read, and the next probe
   meter FILE    a simulated meter (SCPI) on loopback, [--fault ID] hidden in the job, [--port N]
+  aim FILE      marks on the wall [--distance M], what was off and what undoes it, road and glare
+  beam FILE.ies what a photometric file (LM-63, .ldt) sends [--at AHEAD,RIGHT,UP] of the lamp, in m
   sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
   schema        JSON Schema of the job document
   examples DIR  the demo shop's jobs as job files
@@ -102,6 +106,8 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
         readings: { type: "string" },
         fault: { type: "string", default: "" },
         port: { type: "string", default: "5025" },
+        distance: { type: "string" },
+        at: { type: "string" },
         of: { type: "string", default: "" },
         out: { type: "string", default: "." },
         help: { type: "boolean", short: "h" },
@@ -150,6 +156,16 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
     const text = job && readText(readings, world);
     if (!job || text === null) return 2;
     return writeDiagnosis(job, text, readings, json === true, world);
+  }
+  if (name === "aim" && file !== undefined) {
+    const job = readJob(file, world);
+    const { distance, json } = parsed.values;
+    return job ? writeAim(job, distance, json === true, world) : 2;
+  }
+  if (name === "beam" && file !== undefined) {
+    const text = readText(file, world);
+    const { at, json } = parsed.values;
+    return text === null ? 2 : writeBeam(text, file, at, json === true, world);
   }
   if (name === "route" && file !== undefined) {
     const job = readJob(file, world);

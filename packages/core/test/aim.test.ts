@@ -168,8 +168,8 @@ describe("a measured error", () => {
       { ...screw, adjuster: "shim" },
       50,
     );
-    // 200 mm in 10 m is 1 in 50: 1 mm under 50 mm of foot.
-    expect(shim.shimMm).toBeCloseTo(1, 6);
+    // 200 mm too high in 10 m is 1 in 50: 1 mm under 50 mm of foot, at the rear to bring it down.
+    expect(shim.shimMm).toBeCloseTo(-1, 6);
     expect(shim.upTurns).toBeNull();
   });
 

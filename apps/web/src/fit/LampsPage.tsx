@@ -77,8 +77,8 @@ function Shim({ mount, name }: { mount: Mount; name: string }) {
         ) : (
           <>
             shim of <b className="num">{decimal(Math.abs(shim), 1)} mm</b> under the{" "}
-            {shim > 0 ? "rear" : "front"} edge {shim > 0 ? "lifts" : "lowers"} the beam by{" "}
-            {decimal(Math.abs(turn), 1)}°
+            {shim > 0 ? "front" : "rear"} edge of a foot that stands {shim > 0 ? "lifts" : "lowers"}{" "}
+            the beam by {decimal(Math.abs(turn), 1)}°
           </>
         )}
       </span>

@@ -13,7 +13,7 @@ export interface Correction {
    */
   readonly upTurns: number | null;
   readonly rightTurns: number | null;
-  /** Shim under the front edge (+) or the rear edge (−) of the foot to undo it, mm; null without. */
+  /** Shim under the front edge (+) or the rear edge (−) of a foot that stands, mm; null without. */
   readonly shimMm: number | null;
 }
 
@@ -39,7 +39,7 @@ export function correctionOf(
     rightDeg,
     upTurns: turns(upDeg),
     rightTurns: turns(rightDeg),
-    shimMm: aim.adjuster === "shim" && footMm > 0 ? shimMm(footMm, upDeg) : null,
+    shimMm: aim.adjuster === "shim" && footMm > 0 ? -shimMm(footMm, upDeg) : null,
   };
 }
 

@@ -2,7 +2,8 @@ import type { Job, Lamp, Mount } from "../job/index.ts";
 
 /**
  * Thickness in mm of the shim that turns a foot of so many mm by so many degrees:
- * t = foot · tan(turn). Under the rear edge it lifts the beam when positive.
+ * t = foot · tan(turn). Of a foot that stands, it lifts the beam (positive) under the front edge
+ * and lowers it under the rear one; of one that hangs, the other way round.
  */
 export const shimMm = (footMm: number, turnDeg: number): number =>
   footMm * Math.tan((turnDeg * Math.PI) / 180);
