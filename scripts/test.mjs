@@ -58,13 +58,9 @@ async function check(name, args) {
   say(name, ok, started);
 }
 
-/** Checks of the text itself, as many at a time as there are cores. */
+/** Checks of the text itself, one after the other, beside what waits more than it computes. */
 async function checks(list) {
-  const waiting = [...list];
-  const take = async () => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) await check(...next);
-  };
-  await Promise.all(Array.from({ length: availableParallelism() }, take));
+  for (const next of list) await check(...next);
 }
 
 /** Runs a suite; what it prints comes when it has ended, so that two do not talk at once. */
@@ -89,7 +85,11 @@ async function jest(env) {
   const file = fromRoot("test-results/jest.json");
   const code = await runQuietly(
     process.execPath,
-    [bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
+    // Two at a time on two cores: some suites start servers and wait for them.
+    [
+      ...[bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
+      `--maxWorkers=${Math.max(2, availableParallelism())}`,
+    ],
     env,
   );
   const report = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : null;
@@ -172,7 +172,7 @@ await main(async () => {
   const cruise = bin("dependency-cruiser/bin/dependency-cruise.mjs");
   // The list of names that must not appear is kept beside the project, where there is one.
   const names = fromRoot("../shared/tools/names-check");
-  await checks([
+  const checking = checks([
     ["lint", node(bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0")],
     ["types", node(fromRoot("scripts/types.mjs"))],
     ["format", node(bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", ".")],
@@ -184,8 +184,8 @@ await main(async () => {
   await machine;
   const postgres = await startPostgres(".data-test", { reset: true, fast: true });
   try {
-    // Side by side: both wait for servers and pages as often as they compute.
-    await Promise.all([jest({ DATABASE_URL: postgres.url }), browserSuite(postgres)]);
+    // Side by side: suites wait for servers and pages as often as they compute.
+    await Promise.all([checking, jest({ DATABASE_URL: postgres.url }), browserSuite(postgres)]);
   } finally {
     await postgres.stop();
   }

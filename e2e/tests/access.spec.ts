@@ -73,7 +73,8 @@ const GROUPS: readonly [string, string | null, readonly [string, string][]][] = 
   ["a pack", "Dim red path lights", PACK],
 ];
 
-const paper = (page: Page) => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+const paper = (page: Page) =>
+  page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue("--paper"));
 
 for (const [group, title, views] of GROUPS) {
   test(`views of ${group} pass WCAG 2.2 AA by day, by night and on a phone`, async ({

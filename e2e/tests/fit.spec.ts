@@ -182,7 +182,9 @@ test("a lamp that moves is held against the rules of the place; a bond waits for
   const base = new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
   await page.goto(`${base}/fit/lamps`);
   await expect(page.getByRole("img", { name: /^From behind: / })).toBeVisible();
-  await expect(page.getByText(/shim of 1\.3 mm under the front edge lowers/)).toBeVisible();
+  await expect(
+    page.getByText(/shim of 1\.3 mm under the rear edge of a foot that stands lowers/),
+  ).toBeVisible();
 
   await page.goto(`${base}/fit/adhesive`);
   const surface = page.getByLabel("Cable clips inside the lid: surface, °C surface");

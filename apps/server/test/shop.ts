@@ -51,6 +51,8 @@ const DEMO = "demo_shop";
 
 /** A database with the demo shop in it, made once: each test that wants one has a copy. */
 async function demoTemplate(admin: pg.Client, base: string): Promise<string> {
+  // Two suites may want it first at the same moment.
+  await admin.query("select pg_advisory_lock(1)");
   const { rowCount } = await admin.query("select 1 from pg_database where datname = $1", [DEMO]);
   if (rowCount === 0) {
     const making = `${DEMO}_${process.pid}`;
@@ -63,6 +65,7 @@ async function demoTemplate(admin: pg.Client, base: string): Promise<string> {
     await gone;
     await admin.query(`alter database ${making} rename to ${DEMO}`);
   }
+  await admin.query("select pg_advisory_unlock(1)");
   return DEMO;
 }
 

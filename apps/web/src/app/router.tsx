@@ -79,6 +79,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import("../prove/ProvePage.tsx")).ProvePage }),
           },
           {
+            path: "aim",
+            lazy: async () => ({ Component: (await import("../aim/AimPage.tsx")).AimPage }),
+          },
+          {
             path: "sheet",
             lazy: async () => ({ Component: (await import("../sheet/SheetPage.tsx")).SheetPage }),
           },

@@ -10,7 +10,9 @@ import { SetAsideNote } from "./SetAsideNote.tsx";
 import { STAGE_WORDS, stageNumber } from "./stages.ts";
 
 /** Stages that have a screen; keys are their numbers. */
-const SCREENS: readonly Stage[] = ["intake", "budget", "circuit", "signals", "fit", "prove"];
+const SCREENS: readonly Stage[] = [
+  ...(["intake", "budget", "circuit", "signals", "fit", "prove", "aim"] as const),
+];
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: "Saved",

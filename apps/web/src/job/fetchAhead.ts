@@ -12,5 +12,6 @@ export async function fetchAhead(): Promise<void> {
     import("../fit/LampsPage.tsx"),
     import("../fit/BondsPage.tsx"),
     import("../prove/ProvePage.tsx"),
+    import("../aim/AimPage.tsx"),
   ]);
 }

@@ -58,6 +58,15 @@ import {
   type SignalTrace,
   type UnitSystem,
 } from "@dragonet/core";
+import {
+  lightOf,
+  lightPictures,
+  proposeAim,
+  type LightOf,
+  type LightRequest,
+  type ProposedAim,
+  type ShownLight,
+} from "./light.ts";
 import { judgeReadings, provingOf, type Judged, type Proving } from "./proving.ts";
 import { rideReport } from "./rideReport.ts";
 
@@ -319,6 +328,11 @@ const planner = {
 
   /** The test on the vehicle: its steps, what was read, and what that says. */
   proving: (job: Job): Proving => provingOf(job),
+
+  /** Lamps in place that have a photometry, and how the light of some of them lies. */
+  lights: (job: Job): LightOf => lightOf(job),
+  lightPictures: (job: Job, request: LightRequest): ShownLight => lightPictures(job, request),
+  proposeAim: (job: Job, request: LightRequest): ProposedAim | null => proposeAim(job, request),
 
   /** Why readings cannot be and what was expected, one by one. */
   judge: (job: Job, readings: readonly TakenReading[]): Judged[] => judgeReadings(job, readings),

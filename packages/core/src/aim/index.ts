@@ -14,4 +14,5 @@ export { overlapAt, seeingDistance, spillShare, spreadAt, SEEN_LUX } from "./see
 export { DIPPED_GLARE_CD, glareAt, oncomingEyes, type Glare } from "./glare.ts";
 export { bestAim, roadWorth, type BestAim, type GlareLimit } from "./bestAim.ts";
 export { lampsOf, type PlacedLamp } from "./lampsOf.ts";
-export { staysWhenDipped, withHighOnly } from "./dipped.ts";
+export { andHigh, staysWhenDipped, withHighOnly } from "./dipped.ts";
+export { AIM_CHECKS, setAim, takeAimError } from "./edits.ts";

@@ -71,6 +71,7 @@ const COLUMNS = [
   "main_breaker_a",
   "cells",
   "kit",
+  "photometry",
   ...FACT_COLUMNS.flatMap((c) => [c, `${c}_low`, `${c}_high`, `${c}_from`]),
 ];
 type Row = Record<string, string>;
@@ -140,6 +141,7 @@ function cellsOf(part: Part): Row {
         ...(part.dim ? dimCells(part.dim) : {}),
         lights: part.lights.length > 0 ? JSON.stringify(part.lights) : "",
         behaviours: part.behaviour ? JSON.stringify([part.behaviour]) : "",
+        photometry: part.photometry ? JSON.stringify(part.photometry) : "",
       };
     case "converter":
       return {

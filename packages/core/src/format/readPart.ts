@@ -15,6 +15,7 @@ import {
   type Part,
   type PartLight,
 } from "../part/index.ts";
+import { isPhotometry, type Photometry } from "../photometry/index.ts";
 import { BATTERY_CHEMISTRIES } from "../vehicle/index.ts";
 import { findGauge } from "../wire/index.ts";
 import type { RowReader } from "./csv.ts";
@@ -104,6 +105,15 @@ function readBehaviours(r: RowReader): readonly Behaviour[] {
   }
 }
 
+/** A photometry stands in one cell as JSON; a file of its own is read on the shelf. */
+function readPhotometry(r: RowReader): { readonly photometry?: Photometry } {
+  const read = readJsonCell<unknown>(r, "photometry", "a photometry as JSON", null);
+  if (read === null) return {};
+  if (isPhotometry(read)) return { photometry: read };
+  r.wrong("photometry", "invalid photometry: its type, angles and candela, as they went out");
+  return {};
+}
+
 export function readPart(r: RowReader): Part {
   const id = r.needed("id");
   if (id !== "" && !ID_PATTERN.test(id)) {
@@ -138,6 +148,7 @@ export function readPart(r: RowReader): Part {
         lights: readJsonCell<readonly PartLight[]>(r, "lights", "a JSON list", []),
         caseGround: r.oneOf("case_ground", ["yes", "no"], "no") === "yes",
         behaviour: readBehaviours(r)[0] ?? null,
+        ...readPhotometry(r),
       };
     }
     case "relay":

@@ -67,6 +67,25 @@ export function levelAngleFault(
   return `horizontal angles of type ${type} span ${spans(LEVEL[type])}, not ${first} to ${last}`;
 }
 
+const areNumbers = (value: unknown, least: number): value is number[] =>
+  Array.isArray(value) && value.every((n) => typeof n === "number" && n >= least);
+
+/** Whether something read from elsewhere has the shape of a photometry. */
+export function isPhotometry(value: unknown): value is Photometry {
+  if (typeof value !== "object" || value === null) return false;
+  const p = value as Record<string, unknown>;
+  return (
+    ["name", "by"].every((field) => typeof p[field] === "string") &&
+    ["file", "fiveReadings", "invented"].includes(String(p.source)) &&
+    ["A", "B", "C"].includes(String(p.type)) &&
+    areNumbers(p.vertical, -360) &&
+    areNumbers(p.horizontal, -360) &&
+    areNumbers(p.candela, 0) &&
+    typeof p.watts === "number" &&
+    (p.lampLumens === null || typeof p.lampLumens === "number")
+  );
+}
+
 /** What is amiss with a photometry as a whole, with its place; null where nothing is. */
 export function photometryFault(p: Photometry): { path: string; message: string } | null {
   const { type, vertical, horizontal, candela } = p;

@@ -13,4 +13,4 @@ export {
 export { printIes, readIes, type PhotometryRead } from "./ies.ts";
 export { printLdt, readLdt } from "./ldt.ts";
 export { fitBeam, type BeamFit, type FiveReadings } from "./simpleBeam.ts";
-export { photometryFault } from "./angles.ts";
+export { isPhotometry, photometryFault } from "./angles.ts";

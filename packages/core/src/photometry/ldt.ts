@@ -9,8 +9,13 @@ const SET_LINES = 6;
 const RATIO_LINES = 10;
 
 class Lines {
-  fault: { readonly line: number; readonly message: string } | null = null;
+  private fault: { readonly line: number; readonly message: string } | null = null;
   constructor(private readonly lines: readonly string[]) {}
+
+  /** The first thing that was refused; null so far. */
+  refused(): { readonly line: number; readonly message: string } | null {
+    return this.fault;
+  }
 
   text(line: number): string {
     return (this.lines[line - 1] ?? "").trim();
@@ -94,7 +99,8 @@ export function readLdt(text: string): PhotometryRead {
   }
   const lines = new Lines(text.replace(/\s+$/, "").split(/\r\n|\n|\r/));
   const read = body(lines);
-  return lines.fault ? { ok: false, ...lines.fault } : { ok: true, value: read };
+  const fault = lines.refused();
+  return fault ? { ok: false, ...fault } : { ok: true, value: read };
 }
 
 function body(lines: Lines): Photometry {
@@ -124,14 +130,14 @@ function body(lines: Lines): Photometry {
     watts: 0,
     lampLumens: null,
   } as const;
-  if (lines.fault) return { ...empty, vertical: [0], horizontal: [0], candela: [0] };
+  if (lines.refused()) return { ...empty, vertical: [0], horizontal: [0], candela: [0] };
   const first = HEAD_LINES + SET_LINES * sets + RATIO_LINES + 1;
   const all = Array.from({ length: planes }, (_, i) => lines.number(first + i, "C angle"));
   const vertical = Array.from({ length: ups }, (_, i) =>
     lines.number(first + planes + i, "gamma angle"),
   );
   const upFault = upAngleFault("C", vertical);
-  if (!lines.fault && upFault !== null) lines.refuse(first + planes + ups - 1, upFault);
+  if (!lines.refused() && upFault !== null) lines.refuse(first + planes + ups - 1, upFault);
   const start = first + planes + ups;
   const scale = (factor * flux) / 1000;
   const held = Array.from({ length: count }, (_, j) =>
@@ -143,14 +149,14 @@ function body(lines: Lines): Photometry {
     }),
   );
   const end = start + count * ups - 1;
-  if (!lines.fault && lines.count > end) {
+  if (!lines.refused() && lines.count > end) {
     lines.refuse(end + 1, `more than ${count} by ${ups} intensities`);
   }
   const [from] = planesHeld(symmetry, planes);
   const angles = symmetry === 3 ? around(all, from, count) : all.slice(0, count);
   const turned = asTypeC(symmetry, angles, held);
   const levelFault = symmetry === 0 ? risesTo360(all) : levelAngleFault("C", turned.horizontal);
-  if (!lines.fault && levelFault !== null) lines.refuse(first + planes - 1, levelFault);
+  if (!lines.refused() && levelFault !== null) lines.refuse(first + planes - 1, levelFault);
   return {
     name: lines.text(9),
     by: lines.text(1),

@@ -1,0 +1,86 @@
+import {
+  AIM_CHECKS,
+  ROAD_SIDES,
+  decimal,
+  noseRiseDeg,
+  signEdits,
+  type Aiming,
+  type Edit,
+} from "@dragonet/core";
+import { useCanEdit, useMe } from "../app/session.ts";
+import { useEdit, useJob } from "../job/jobStore.ts";
+import { Choice } from "../ui/Choice.tsx";
+import { NumberInput } from "../ui/TextInput.tsx";
+import { Tick } from "../ui/Tick.tsx";
+
+const METRES_PER_FOOT = 0.3048;
+
+/** How the vehicle stands at the wall: the distance, its sag, and what is signed before. */
+export function Stand() {
+  const { aiming, ...job } = useJob();
+  const edit = useEdit();
+  const canEdit = useCanEdit();
+  const me = useMe();
+  const feet = me.preferences.units === "us";
+  const set = <F extends keyof Aiming>(field: F, value: Aiming[F]): void =>
+    edit([{ kind: "setOnce", entity: "aiming", field, value } as Edit]);
+  const sag = (field: "frontSagMm" | "rearSagMm" | "baseMm", label: string, unit: string) => (
+    <NumberInput
+      label={label}
+      unit={unit}
+      value={aiming[field]}
+      min={field === "baseMm" ? 100 : -500}
+      max={field === "baseMm" ? 10_000 : 500}
+      className="w-16"
+      onCommit={(v) => set(field, v)}
+    />
+  );
+  const rise = noseRiseDeg(aiming);
+  return (
+    <div className="mb-2">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
+        <NumberInput
+          label="Lamps to the wall"
+          unit={feet ? "ft to the wall" : "m to the wall"}
+          value={Number((feet ? aiming.distanceM / METRES_PER_FOOT : aiming.distanceM).toFixed(2))}
+          min={feet ? 2 : 0.5}
+          max={feet ? 300 : 100}
+          className="w-16"
+          onCommit={(v) => set("distanceM", feet ? v * METRES_PER_FOOT : v)}
+        />
+        {sag("frontSagMm", "Lower in front as ridden", "mm lower in front")}
+        {sag("rearSagMm", "Lower behind as ridden", "mm lower behind")}
+        {sag("baseMm", "Between the two places", "mm between")}
+        <span className="text-small text-muted">
+          {Math.abs(rise) < 0.005
+            ? "aimed as it is ridden"
+            : `the nose ${rise > 0 ? "rises" : "sinks"} ${decimal(Math.abs(rise), 1)}° as it is ridden: marks stand ${rise > 0 ? "lower" : "higher"} for it`}
+        </span>
+        <Choice
+          label="Side of the road"
+          value={aiming.keeps}
+          disabled={!canEdit}
+          className="w-40"
+          options={ROAD_SIDES.map((value) => ({ value, label: `rides on the ${value}` }))}
+          onChange={(keeps) => set("keeps", keeps)}
+        />
+      </div>
+      <div className="flex flex-wrap gap-x-5">
+        {Object.entries(AIM_CHECKS).map(([id, words]) => {
+          const signed = job.checks.find((c) => c.id === id);
+          return (
+            <Tick
+              key={id}
+              checked={signed !== undefined}
+              disabled={!canEdit}
+              onChange={(done) => edit(signEdits({ ...job, aiming }, id, me.name, done))}
+            >
+              {words}
+              {signed && <span className="text-small text-muted"> · {signed.by}</span>}
+            </Tick>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

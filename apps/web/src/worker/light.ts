@@ -1,0 +1,189 @@
+import { contours } from "d3-contour";
+import {
+  SEEN_LUX,
+  bestAim,
+  glareAt,
+  lampsOf,
+  luxOfAll,
+  luxOn,
+  oncomingEyes,
+  roadWorth,
+  seeingDistance,
+  spillShare,
+  spreadAt,
+  staysWhenDipped,
+  type Glare,
+  type Job,
+  type PlacedLamp,
+  type Plane,
+  type RunId,
+} from "@dragonet/core";
+
+/** A lamp turned on the page but not yet in the job. */
+export interface Turned {
+  readonly tiltDeg: number;
+  readonly toeDeg: number;
+}
+
+export interface LightRequest {
+  /** Lamps that are lit, by their mounts. */
+  readonly lit: readonly string[];
+  readonly turned: Readonly<Record<string, Turned>>;
+  /** While something is dragged: fewer points, and nothing but the pictures. */
+  readonly coarse: boolean;
+}
+
+/** All that has at least so many lux: rings of points, m, right of the middle and along. */
+export interface Isolux {
+  readonly lux: number;
+  readonly areas: readonly (readonly (readonly (readonly [number, number])[])[])[];
+}
+
+export interface ShownLight {
+  readonly road: readonly Isolux[];
+  readonly wall: readonly Isolux[];
+  readonly figures: LightFigures | null;
+}
+
+export interface LightFigures {
+  readonly seenLux: number;
+  readonly seeingM: number;
+  readonly spread: readonly [number, number] | null;
+  readonly spillShare: number;
+  /** Of the lamps that stay lit when the high beam is dipped. */
+  readonly glare: readonly Glare[];
+  readonly dipped: number;
+  readonly darkLux: number | null;
+}
+
+export interface LampChoice {
+  readonly id: string;
+  readonly label: string;
+  readonly share: number;
+  readonly runId: RunId;
+  readonly staysWhenDipped: boolean;
+  readonly source: string;
+}
+
+export interface LightOf {
+  readonly lamps: readonly LampChoice[];
+  readonly without: readonly string[];
+}
+
+const ROAD = { right: [-15, 15], along: [2, 122], atM: 0.1 } as const;
+export const ROAD_LUX = [0.3, 1, 3, 10, 30, 100];
+export const WALL_LUX = [1, 3, 10, 30, 100, 300, 1000];
+
+let kept: { readonly key: string; readonly found: ReturnType<typeof lampsOf> } | null = null;
+
+/** The lamps of a job: solved once, however often they are turned on the page. */
+function lampsKept(job: Job): ReturnType<typeof lampsOf> {
+  const key = JSON.stringify({ ...job, card: null, readings: [], photos: [], strip: [] });
+  if (kept?.key !== key) kept = { key, found: lampsOf(job) };
+  return kept.found;
+}
+
+function linesOf(plane: Plane, lux: Float32Array, levels: readonly number[]): Isolux[] {
+  const make = contours().size([plane.columns, plane.rows]);
+  const scale = ([low, high]: readonly [number, number], share: number): number =>
+    low + share * (high - low);
+  // Of a grid, d3 has the points in the middle of its cells.
+  const place = ([x = 0, y = 0]: readonly number[]): [number, number] => [
+    scale(plane.right, (x - 0.5) / (plane.columns - 1)),
+    scale(plane.along, (y - 0.5) / (plane.rows - 1)),
+  ];
+  // Lux fall with the square: lines are drawn where their logarithm crosses, as it falls evenly.
+  const logs = Array.from(lux, (value) => Math.log10(Math.max(value, 1e-4)));
+  return levels.map((level) => ({
+    lux: level,
+    areas: make
+      .contour(logs, Math.log10(level))
+      .coordinates.map((area) => area.map((ring) => ring.map(place))),
+  }));
+}
+
+const turn = (lamps: readonly PlacedLamp[], { lit, turned }: LightRequest): PlacedLamp[] =>
+  lamps
+    .filter((lamp) => lit.includes(lamp.id))
+    .map((lamp) => ({ ...lamp, ...(turned[lamp.id] ?? {}) }));
+
+function figuresOf(job: Job, lamps: readonly PlacedLamp[]): LightFigures {
+  const stays = staysWhenDipped(job);
+  const dipped = lamps.filter((lamp) => stays.has(lamp.runId));
+  const { darkPlace, keeps } = job.aiming;
+  return {
+    seenLux: SEEN_LUX,
+    seeingM: seeingDistance(lamps),
+    spread: spreadAt(lamps, 10),
+    spillShare: spillShare(lamps),
+    glare: glareAt(dipped, oncomingEyes(keeps)),
+    dipped: dipped.length,
+    darkLux:
+      darkPlace &&
+      luxOfAll(
+        lamps,
+        { ahead: darkPlace.aheadM, right: darkPlace.rightM, up: darkPlace.upM },
+        "facing",
+      ),
+  };
+}
+
+/** Which lamps there are to be lit. */
+export function lightOf(job: Job): LightOf {
+  const { lamps, without } = lampsKept(job);
+  const stays = staysWhenDipped(job);
+  const name = new Map(job.lamps.map((lamp) => [lamp.id, lamp.label]));
+  return {
+    lamps: lamps.map(({ id, label, share, runId, photometry }) => ({
+      ...{ id, label, share, runId, staysWhenDipped: stays.has(runId) },
+      source: photometry.source,
+    })),
+    without: without.map((mount) => name.get(mount.lampId) ?? mount.lampId),
+  };
+}
+
+/** Pictures of the light on road and wall, and what it comes to. */
+export function lightPictures(job: Job, request: LightRequest): ShownLight {
+  const lamps = turn(lampsKept(job).lamps, request);
+  const finer = request.coarse ? 1 : 4;
+  const road: Plane = { kind: "road", ...ROAD, columns: 100 * finer, rows: 125 * finer };
+  const distance = job.aiming.distanceM;
+  const wall: Plane = {
+    ...{ kind: "wall", right: [-3, 3], along: [0, 2.6], atM: distance },
+    ...{ columns: 60 * finer, rows: 40 * finer },
+  };
+  return {
+    road: linesOf(road, luxOn(road, lamps), ROAD_LUX),
+    wall: linesOf(wall, luxOn(wall, lamps), WALL_LUX),
+    figures: request.coarse ? null : figuresOf(job, lamps),
+  };
+}
+
+export interface ProposedAim {
+  readonly turned: Readonly<Record<string, Turned>>;
+  readonly seeingM: number;
+  readonly glareCd: number;
+  /** How much more the road gets than now; below 1 where now it blinds. */
+  readonly worth: number;
+  readonly heldAtM: number | null;
+}
+
+/** The best aim of the lit lamps that stay lit when dipped; null where even the lowest blinds. */
+export function proposeAim(job: Job, request: LightRequest): ProposedAim | null {
+  const stays = staysWhenDipped(job);
+  const lamps = turn(lampsKept(job).lamps, request);
+  const counted = lamps.filter((lamp) => stays.has(lamp.runId));
+  const limit = { eyes: oncomingEyes(job.aiming.keeps), cd: job.aiming.glareCd };
+  const best = bestAim(counted, limit);
+  if (!best || counted.length === 0) return null;
+  const turned = Object.fromEntries(
+    best.lamps.map(({ id, tiltDeg, toeDeg }) => [id, { tiltDeg, toeDeg }]),
+  );
+  return {
+    turned,
+    seeingM: seeingDistance(best.lamps),
+    glareCd: best.glareCd,
+    worth: best.worth / Math.max(1e-9, roadWorth(counted)),
+    heldAtM: best.held?.eye.ahead ?? null,
+  };
+}

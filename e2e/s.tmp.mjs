@@ -1,0 +1,11 @@
+import { chromium } from "@playwright/test";
+const [,, title, out, w="1280", h="800", full="1"] = process.argv;
+const b = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox","--disable-gpu"] });
+const c = await b.newContext({ baseURL: "http://127.0.0.1:4177", viewport: {width:+w,height:+h} });
+const p = await c.newPage(); p.on("pageerror", e => console.log("ERR", e.message)); p.on("console", m => m.type()==="error" && console.log(m.text()));
+await c.request.post("/api/session", { data: { signIn: "pim", password: "lamp-and-loom" } });
+await p.goto("/"); await p.getByRole("link",{name:title}).first().click(); await p.waitForURL(/jobs/);
+const base = new URL(p.url()).pathname.split("/").slice(0,3).join("/");
+await p.goto(base+"/aim"); await p.waitForTimeout(3500);
+await p.screenshot({path:out, fullPage: full==="1"});
+await b.close();
