@@ -50,6 +50,7 @@ const PLANNING: readonly [string, string][] = [
   ["budget", "Line by line"],
   ["circuit", "Flood pods"],
   ["signals", "Where it is ridden"],
+  ["aim", "At 10 m the ground"],
   ["sheet", "To lay out"],
   ["history", "job opened"],
 ];

@@ -9,6 +9,7 @@ import {
   printLdt,
   readIes,
   readLdt,
+  toTypeC,
   type FiveReadings,
   type LampInPlace,
   type Photometry,
@@ -303,6 +304,32 @@ describe("EULUMDAT", () => {
     if (!result.ok) throw new Error(`line ${result.line}: ${result.message}`);
     expect(result.value.candela.map(Math.round)).toEqual(p.candela.map(Math.round));
     expect(result.value.lampLumens).toBeNull();
+  });
+});
+
+describe("turned to type C", () => {
+  it("is the same beam, and has the same lumens", () => {
+    const fit = fitBeam(
+      {
+        ...{ distanceM: 5, centreLux: 80, sideM: 1, heightM: 0.5 },
+        ...{ leftLux: 20, rightLux: 30, aboveLux: 10, belowLux: 40 },
+      },
+      "Pod",
+      "",
+    );
+    if (!fit.ok) throw new Error(fit.message);
+    const turned = toTypeC(fit.value);
+    expect(lumensOf(turned) / lumensOf(fit.value)).toBeCloseTo(1, 2);
+    for (const [right, up] of [
+      [0, 0],
+      [0.2, 0.05],
+      [-0.3, -0.1],
+    ] as const) {
+      const direction = { ahead: 1, right, up };
+      expect(intensity(turned, direction) / intensity(fit.value, direction)).toBeCloseTo(1, 1);
+    }
+    const again = readLdt(printLdt(turned, lumensOf(turned)));
+    expect(again.ok && peakCd(again.value)).toBeCloseTo(2000, 0);
   });
 });
 

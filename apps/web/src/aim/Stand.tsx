@@ -9,11 +9,63 @@ import {
 } from "@dragonet/core";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
+import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { RemoveButton } from "../ui/RemoveButton.tsx";
+import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
 
 const METRES_PER_FOOT = 0.3048;
+
+const NEW_DARK_PLACE = { name: "Window", aheadM: 20, rightM: 8, upM: 2.5, mostLux: 0.1 };
+
+const DARK_FIELDS = [
+  ["aheadM", "m ahead"],
+  ["rightM", "m to the right"],
+  ["upM", "m up"],
+  ["mostLux", "lx at most"],
+] as const;
+
+/** A neighbour's window or a dome that wants the dark, where there is one. */
+function DarkPlaceFields() {
+  const { darkPlace } = useJob().aiming;
+  const edit = useEdit();
+  const canEdit = useCanEdit();
+  const set = (value: Aiming["darkPlace"]): void =>
+    edit([{ kind: "setOnce", entity: "aiming", field: "darkPlace", value }]);
+  if (!darkPlace) {
+    if (!canEdit) return null;
+    return (
+      <Button look="quiet" className="no-print" onClick={() => set(NEW_DARK_PLACE)}>
+        A window or dome that wants the dark
+      </Button>
+    );
+  }
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1">
+      <TextInput
+        label="What wants the dark"
+        value={darkPlace.name}
+        className="w-44"
+        maxLength={80}
+        onCommit={(name) => set({ ...darkPlace, name })}
+      />
+      {DARK_FIELDS.map(([field, unit]) => (
+        <NumberInput
+          key={field}
+          label={`${darkPlace.name}: ${unit}`}
+          unit={unit}
+          value={darkPlace[field]}
+          min={field === "aheadM" || field === "rightM" ? -1000 : 0}
+          max={field === "upM" ? 200 : 1000}
+          className="w-16"
+          onCommit={(v) => set({ ...darkPlace, [field]: v })}
+        />
+      ))}
+      {canEdit && <RemoveButton what={darkPlace.name} onClick={() => set(null)} />}
+    </div>
+  );
+}
 
 /** How the vehicle stands at the wall: the distance, its sag, and what is signed before. */
 export function Stand() {
@@ -65,6 +117,7 @@ export function Stand() {
           onChange={(keeps) => set("keeps", keeps)}
         />
       </div>
+      <DarkPlaceFields />
       <div className="flex flex-wrap gap-x-5">
         {Object.entries(AIM_CHECKS).map(([id, words]) => {
           const signed = job.checks.find((c) => c.id === id);

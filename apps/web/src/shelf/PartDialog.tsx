@@ -9,6 +9,7 @@ import { FaultList } from "../ui/states.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
 import type { Kept } from "../vehicles/vehicles.ts";
 import { newPart } from "./newPart.ts";
+import { BeamFields } from "./BeamFields.tsx";
 import { BehaviourFields } from "./BehaviourFields.tsx";
 import { PartLine as Line } from "./PartLine.tsx";
 import { KitFields } from "./KitFields.tsx";
@@ -128,6 +129,9 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
             most={part.ways}
             onChange={(behaviours) => setPart({ ...part, behaviours })}
           />
+        )}
+        {part.kind === "load" && part.family === "lamp" && (
+          <BeamFields part={part} onChange={setPart} />
         )}
         {part.kind === "load" && part.family === "lamp" && (
           <BehaviourFields

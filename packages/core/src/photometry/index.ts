@@ -12,5 +12,6 @@ export {
 } from "./photometry.ts";
 export { printIes, readIes, type PhotometryRead } from "./ies.ts";
 export { printLdt, readLdt } from "./ldt.ts";
+export { toTypeC } from "./toTypeC.ts";
 export { fitBeam, type BeamFit, type FiveReadings } from "./simpleBeam.ts";
 export { isPhotometry, photometryFault } from "./angles.ts";

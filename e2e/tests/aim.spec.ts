@@ -1,0 +1,91 @@
+import { expect, test } from "@playwright/test";
+import { saved, signIn } from "./shop.ts";
+
+test("two errors measured at the wall become turns, and the pair is held together", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
+  await page.waitForURL(/\/jobs\//);
+  await page.keyboard.press("7");
+  await expect(page.getByRole("heading", { name: "Marks on the wall" })).toBeVisible();
+  for (const [side, up, turns] of [
+    ["left", "-90", "0.71 turns up"],
+    ["right", "60", "0.47 turns down"],
+  ] as const) {
+    const lamp = page
+      .getByRole("listitem")
+      .filter({ hasText: `30 W spot pod ${side === "left" ? 1 : 2}` });
+    await lamp.getByLabel(/above its mark/).fill(up);
+    await lamp.getByLabel(/above its mark/).press("Enter");
+    await lamp.getByRole("button", { name: "Take it down" }).click();
+    await expect(lamp.getByText(turns)).toBeVisible();
+  }
+  await expect(page.getByText(/stands 150 mm below/)).toBeVisible();
+  await page.getByRole("checkbox", { name: /level floor/ }).click();
+  await expect(page.getByText(/· Pim Okkerse/)).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText("0.71 turns up")).toBeVisible();
+});
+
+test("a mark is moved by key, the light follows, and the best aim is proposed", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Lambing-watch bar and pods" }).first().click();
+  await page.waitForURL(/\/jobs\//);
+  await page.keyboard.press("7");
+  const far = page.getByText(/Somebody in grey gets 3 lx as far as/).locator("b");
+  await expect(far).toHaveText(/^\d+ m$/);
+  const metres = async (): Promise<number> => Number.parseInt((await far.textContent()) ?? "0", 10);
+  const before = await metres();
+  const mark = page.getByRole("slider", { name: "Mark of 40 W light bar" });
+  await mark.focus();
+  for (let i = 0; i < 12; i += 1) await page.keyboard.press("ArrowDown");
+  await expect.poll(metres).toBeLessThan(before);
+  // What blinds while it stays lit may go out with the high beam: then nobody has to bear it.
+  await expect(page.getByText("above the 250 cd they may")).toBeVisible();
+  await page.getByRole("button", { name: "Find the best aim" }).click();
+  await expect(page.getByRole("status").filter({ hasText: /^None: / })).toBeVisible();
+  await page.getByLabel("Most that an oncoming eye may get").fill("4000");
+  await page.getByLabel("Most that an oncoming eye may get").press("Enter");
+  await page.getByRole("button", { name: "Find the best aim" }).click();
+  await page.getByRole("button", { name: "Take it" }).click();
+  await expect(page.getByText("within the limit")).toBeVisible();
+  await saved(page);
+});
+
+test("a photometric file is taken on the shelf, and a broken one refused by its line", async ({
+  page,
+}) => {
+  await signIn(page, "ansa");
+  await page.goto("/shelf");
+  await page
+    .getByRole("button", { name: /^LED turn lamp/ })
+    .first()
+    .click();
+  const dialog = page.getByRole("dialog", { name: "LED turn lamp" });
+  await expect(dialog.getByText("Nobody has measured it")).toBeVisible();
+  const file = (candela: string) => ({
+    name: "turn.ies",
+    mimeType: "text/plain",
+    buffer: Buffer.from(
+      `IESNA:LM-63-2002\n[TESTLAB] Beck bench\nTILT=NONE\n1 -1 1 3 1 1 2 0 0 0\n1 1 2\n0 45 90\n0\n${candela}\n`,
+    ),
+  });
+  const chosen = dialog.getByLabel("File in", { exact: true });
+  await chosen.setInputFiles(file("100 x 0"));
+  await expect(dialog.getByRole("alert")).toContainText(
+    'turn.ies, line 8: candela at 0°: "x" is no number',
+  );
+  await chosen.setInputFiles(file("100 50 0"));
+  await expect(dialog.getByText(/from a file, by Beck bench: 100 cd at most/)).toBeVisible();
+  await dialog.getByRole("button", { name: "Save part" }).click();
+  await expect(dialog).toBeHidden();
+  await page
+    .getByRole("button", { name: /^LED turn lamp/ })
+    .first()
+    .click();
+  await expect(dialog.getByText(/from a file, by Beck bench/)).toBeVisible();
+});
