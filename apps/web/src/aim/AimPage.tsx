@@ -14,6 +14,7 @@ import { AimRow } from "./AimRow.tsx";
 import { LightSection } from "./LightSection.tsx";
 import { Stand } from "./Stand.tsx";
 import { useLight } from "./useLight.ts";
+import { Wide } from "./Wide.tsx";
 import { WallPicture } from "./WallPicture.tsx";
 import { tapeText } from "./words.ts";
 
@@ -114,14 +115,20 @@ export function AimPage() {
         }
       >
         <Stand />
-        <WallPicture
-          marks={marks}
-          lines={light?.wall ?? []}
-          distanceM={job.aiming.distanceM}
-          units={units}
-          canEdit={canEdit}
-          onMove={move}
-        />
+        {marks.every((mark) => mark.groundM !== null) ? (
+          <p>Every beam meets the ground before the wall.</p>
+        ) : (
+          <Wide name="The wall">
+            <WallPicture
+              marks={marks}
+              lines={light?.wall ?? []}
+              distanceM={job.aiming.distanceM}
+              units={units}
+              canEdit={canEdit}
+              onMove={move}
+            />
+          </Wide>
+        )}
         <ol className="mt-2">
           {marks.map((mark, i) => (
             <AimRow key={mark.mount.id} mark={mark} number={i + 1} name={nameOf(mark, marks)} />

@@ -5,6 +5,7 @@ import {
   correctionOf,
   decimal,
   isOnMark,
+  lengthText,
   setAim,
   setIn,
   takeAimError,
@@ -173,13 +174,16 @@ export function AimRow({ mark, number, name }: { mark: WallMark; number: number;
             </>
           ) : (
             <>
-              meets the ground <b className="num">{tapeText(mark.groundM, units)}</b> ahead
+              meets the ground <b className="num">{lengthText(mark.groundM, units)}</b> ahead
             </>
           )}
         </span>
         <span className={mark.withinRule ? "text-small text-muted" : "text-small font-bold"}>
-          {mark.withinRule ? "within" : "outside"} {tapeText(Math.max(0, mark.lowUpM), units)} to{" "}
-          {tapeText(mark.highUpM, units)}: {rule.source}
+          {mark.withinRule ? "within" : "outside"}{" "}
+          {mark.groundM === null
+            ? `${tapeText(Math.max(0, mark.lowUpM), units)} to ${tapeText(mark.highUpM, units)}`
+            : `${decimal(-rule.highPct, 1)} to ${decimal(-rule.lowPct, 1)} % down`}
+          : {rule.source}
         </span>
       </div>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pl-8">

@@ -27,6 +27,7 @@ import type {
 import { planner } from "../worker/planner.ts";
 import { RoadFromAbove, RoadFromSaddle } from "./RoadPictures.tsx";
 import { useLight } from "./useLight.ts";
+import { Wide } from "./Wide.tsx";
 
 /** Circuits that blind while they stay lit: they may go out with the high beam. */
 function DipWithHigh({ runs }: { runs: readonly RunId[] }) {
@@ -63,7 +64,14 @@ function Figures({ figures, runs }: { figures: LightFigures; runs: readonly RunI
   return (
     <ul className="py-1">
       <li>
-        Somebody in grey gets {figures.seenLux} lx as far as <b>{m(figures.seeingM)}</b>
+        Somebody in grey gets {figures.seenLux} lx{" "}
+        {figures.seeingM > 0 ? (
+          <>
+            as far as <b>{m(figures.seeingM)}</b>
+          </>
+        ) : (
+          "nowhere ahead"
+        )}
       </li>
       <li>
         At {m(10)} the ground is lit{" "}
@@ -79,7 +87,8 @@ function Figures({ figures, runs }: { figures: LightFigures; runs: readonly RunI
             {figures.glare.map(({ eye, lux, cd }, i) => (
               <span key={eye.ahead}>
                 {i > 0 && ", "}
-                <b>{decimal(lux, lux < 1 ? 2 : 1)} lx</b> at {m(eye.ahead)} ({decimal(cd, 0)} cd)
+                <b>{decimal(lux, lux < 0.1 ? 3 : lux < 1 ? 2 : 1)} lx</b> at {m(eye.ahead)} (
+                {decimal(cd, 0)} cd)
               </span>
             ))}
             :{" "}
@@ -153,9 +162,11 @@ function LightOfSet({
   if (!light) return <Loading what="the light" />;
   return (
     <div className="min-w-0">
-      <RoadFromAbove lines={light.road} keeps={job.aiming.keeps} name={name} />
-      <div className="h-1" />
-      <RoadFromSaddle lines={light.road} keeps={job.aiming.keeps} name={name} />
+      <Wide name={`${name}: road`}>
+        <RoadFromAbove lines={light.road} keeps={job.aiming.keeps} name={name} />
+        <div className="h-1" />
+        <RoadFromSaddle lines={light.road} keeps={job.aiming.keeps} name={name} />
+      </Wide>
       {light.figures && (
         <Figures
           figures={light.figures}
