@@ -71,8 +71,9 @@ export interface LightOf {
 }
 
 const ROAD = { right: [-15, 15], along: [2, 122], atM: 0.1 } as const;
-export const ROAD_LUX = [0.3, 1, 3, 10, 30, 100];
-export const WALL_LUX = [1, 3, 10, 30, 100, 300, 1000];
+const ROAD_LUX = [0.3, 1, 3, 10, 30, 100];
+/** On the wall it is the spot and its edge that are looked for: shares of the brightest. */
+const WALL_SHARES = [0.05, 0.1, 0.25, 0.5, 0.75, 0.9];
 
 let kept: { readonly key: string; readonly found: ReturnType<typeof lampsOf> } | null = null;
 
@@ -152,9 +153,15 @@ export function lightPictures(job: Job, request: LightRequest): ShownLight {
     ...{ kind: "wall", right: [-3, 3], along: [0, 2.6], atM: distance },
     ...{ columns: 60 * finer, rows: 40 * finer },
   };
+  const onWall = luxOn(wall, lamps);
+  const brightest = onWall.reduce((most, lux) => Math.max(most, lux), 0);
   return {
     road: linesOf(road, luxOn(road, lamps), ROAD_LUX),
-    wall: linesOf(wall, luxOn(wall, lamps), WALL_LUX),
+    wall: linesOf(
+      wall,
+      onWall,
+      brightest > 0 ? WALL_SHARES.map((share) => Number((share * brightest).toPrecision(2))) : [],
+    ),
     figures: request.coarse ? null : figuresOf(job, lamps),
   };
 }

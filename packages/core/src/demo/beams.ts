@@ -3,7 +3,7 @@ import type { Photometry } from "../photometry/index.ts";
 /** A bell of light: its peak in cd, and its half widths (one sigma) across and up, degrees. */
 type Bell = readonly [peakCd: number, acrossDeg: number, upDeg: number];
 
-const SIDE = [0, 1.5, 3, 5, 8, 12, 18, 26, 38, 55, 90];
+const SIDE = [0, 1, 2, 3, 4.5, 6, 8, 10.5, 14, 18, 24, 32, 45, 65, 90];
 const ANGLES = [
   ...SIDE.slice(1)
     .toReversed()
