@@ -1,6 +1,7 @@
 import { benchBudgets } from "./budgets.ts";
 import { benchDiagnosis } from "./diagnosis.ts";
 import { benchDense } from "./dense.ts";
+import { benchLight } from "./light.ts";
 import { benchJudgement } from "./judgement.ts";
 import { benchNetworks } from "./networks.ts";
 import { benchRecompute } from "./recompute.ts";
@@ -17,6 +18,7 @@ function everything() {
     budgets: benchBudgets(),
     signals: benchSignals(),
     replay: benchReplay(),
+    light: benchLight(),
   };
 }
 

@@ -66,7 +66,7 @@ await main(async () => {
       `Port ${args.port} is busy: stop what uses it, or choose another with --port.`,
     );
   }
-  const foreign = process.env.DATABASE_URL;
+  const foreign = process.env.DATABASE_URL || null;
   if (foreign && args.reset) {
     throw new Failure(
       "--reset does not touch somebody else's PostgreSQL: empty that database yourself.",

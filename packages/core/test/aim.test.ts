@@ -10,6 +10,7 @@ import {
   fitBeam,
   glareAt,
   isOnMark,
+  jobSummary,
   lampsOf,
   luxAt,
   luxOfAll,
@@ -31,6 +32,7 @@ import {
   type Mount,
   type Photometry,
   type Plane,
+  type Reading,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
 import { jobWith } from "./helpers.ts";
@@ -63,6 +65,10 @@ const fact = (value: number) => ({
   low: value,
   high: value,
   provenance: "measured" as const,
+});
+
+const readingOf = (step: string, low: number, high: number, value: number): Reading => ({
+  ...{ id: "r", step, low, high, value, note: "", by: "", at: "2026-11-26T08:00:00Z" },
 });
 
 function mounted(mounts: readonly Partial<Mount>[], aims: readonly Partial<Aim>[] = []): Job {
@@ -194,6 +200,21 @@ describe("a measured error", () => {
       );
     expect(pairsApart(pair(40, -10))).toMatchObject([{ upMm: 50, rightMm: 0 }]);
     expect(pairsApart(pair(40, -10, 7.62))).toEqual([]);
+  });
+
+  it("is waited for once the vehicle is to be handed over", () => {
+    const error = (upMm: number) => ({ distanceM: 10, rightMm: 0, upMm, by: "", at: "" });
+    const waits = (stage: "aim" | "handOver", ...aims: Partial<Aim>[]): string[] => {
+      const job = mounted([{}, {}], aims);
+      const card = { ...job.card, stage };
+      const test = { ...readingOf("a", 0, 1, 0.5) };
+      return jobSummary({ ...job, card, readings: [test] }).waiting.map(({ text }) => text);
+    };
+    expect(waits("handOver", { errors: [error(5)] })).toContain("a lamp not aimed at the wall");
+    expect(waits("handOver", { errors: [error(500)] })).toContain("2 lamps not aimed at the wall");
+    const aimed = [{ errors: [error(500), error(5)] }, { errors: [error(0)] }];
+    expect(waits("handOver", ...aimed).join()).not.toContain("not aimed");
+    expect(waits("aim").join()).not.toContain("not aimed");
   });
 
   it("goes with its lamp", () => {

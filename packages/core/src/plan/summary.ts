@@ -1,3 +1,4 @@
+import { isOnMark, wallMarks } from "../aim/index.ts";
 import { isOff, latestReadings, type Blocker, type Job, type Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
 import { groupFindings } from "../rule/index.ts";
@@ -36,6 +37,17 @@ export interface JobSummary {
 /** Stages at which a vehicle has been tested, or goes without. */
 const AFTER_TEST: ReadonlySet<Stage> = new Set(["aim", "handOver"]);
 
+/** Lamps that throw light and stand at no mark yet, though the vehicle is to be handed over. */
+function ofAim(job: Job): Waiting[] {
+  if (job.card.stage !== "handOver") return [];
+  const off = wallMarks(job).filter(({ aim }) => {
+    const last = aim.errors.at(-1);
+    return !last || !isOnMark(last);
+  }).length;
+  if (off === 0) return [];
+  return [{ kind: "dark", text: `${off === 1 ? "a lamp" : `${off} lamps`} not aimed at the wall` }];
+}
+
 /** What the test of a job leaves to be done: that there was none, or that something reads off. */
 function ofTest(job: Job): Waiting[] {
   if (AFTER_TEST.has(job.card.stage) && job.readings.length === 0 && job.runs.length > 0) {
@@ -71,6 +83,7 @@ export function jobSummary(job: Job): JobSummary {
       ...job.blockers.map(({ kind, text }): Waiting => ({ kind, text })),
       ...missing,
       ...ofTest(job),
+      ...ofAim(job),
       ...stops,
     ],
     curing: job.bonds.flatMap((bond): Curing[] => {
