@@ -1,6 +1,7 @@
 import { fileURLToPath } from "node:url";
 import { createApp } from "./createApp.ts";
 import { log } from "./http/pinoLogger.ts";
+import { WorkPool } from "./work/pool.ts";
 
 const port = Number(process.env.PORT ?? 4170);
 const host = process.env.HOST ?? "127.0.0.1";
@@ -13,6 +14,7 @@ try {
   const app = await createApp({ page, demo: process.env.DRAGONET_DEMO === "1" });
   await app.listen(port, host);
   process.send?.("ready");
+  void app.get(WorkPool).warm();
   // Whoever started us is gone, perhaps killed: nobody is left to stop us later.
   process.once("disconnect", () => void app.close().finally(() => process.exit(0)));
 } catch (error) {

@@ -19,7 +19,7 @@ interface Lane {
 /** Files and paper, now and then; saves, all day: none waits for somebody's paper. */
 const LANES = {
   paper: { minThreads: 0, maxThreads: 2, idleTimeout: 60_000, maxQueue: 32 },
-  saves: { minThreads: 1, maxThreads: 1, idleTimeout: 3_600_000, maxQueue: 256 },
+  saves: { minThreads: 0, maxThreads: 1, idleTimeout: 3_600_000, maxQueue: 256 },
 } as const satisfies Readonly<Record<string, Lane>>;
 
 const openLane = (lane: Lane): Piscina =>
@@ -44,9 +44,14 @@ export class WorkPool implements OnModuleDestroy {
     }
   }
 
+  /** Starts the thread of saves, once the shop is open: nothing waits for it. */
+  async warm(): Promise<void> {
+    await this.run({ kind: "warm" });
+  }
+
   async run<K extends Task["kind"]>(task: Extract<Task, { kind: K }>): Promise<Answers[K]> {
     try {
-      const lane = task.kind === "edits" ? this.saves : this.paper;
+      const lane = task.kind === "edits" || task.kind === "warm" ? this.saves : this.paper;
       return (await lane.run(task, { signal: AbortSignal.timeout(LONGEST_MS) })) as Answers[K];
     } catch (error) {
       const { name, message, code } = error as Error & { code?: string };

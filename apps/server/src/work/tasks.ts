@@ -5,6 +5,8 @@ import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
 
 /** What is handed to a worker thread: long enough that other requests would wait for it. */
 export type Task =
+  /** Nothing: the thread is there before the first save. */
+  | { readonly kind: "warm" }
   | { readonly kind: "edits"; readonly document: Job; readonly edits: readonly Edit[] }
   | { readonly kind: "jobFile"; readonly text: string }
   | { readonly kind: "sheet"; readonly document: Job; readonly options: SheetOptions }
@@ -13,6 +15,7 @@ export type Task =
 
 /** What comes back, by kind. */
 export interface Answers {
+  readonly warm: null;
   readonly edits: WorkedOut;
   readonly jobFile: Checked<Job>;
   readonly sheet: Uint8Array;

@@ -6,6 +6,8 @@ import type { Answers, Task } from "./tasks.ts";
 
 export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
   switch (task.kind) {
+    case "warm":
+      return null;
     case "edits":
       return workOutEdits(task.document, task.edits);
     case "jobFile":

@@ -15,7 +15,7 @@ export interface Plane {
 }
 
 /** Half the entries of a table to each side; odd in all, so that the axis is an entry. */
-const HALF = 160;
+const HALF = 96;
 const SIZE = 2 * HALF + 1;
 
 /** Slope of an entry: close near the axis, wide far from it. The other way is u / (1 + |u|). */
