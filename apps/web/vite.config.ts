@@ -20,7 +20,7 @@ const kept = VitePWA({
     globPatterns: ["**/*.{js,css,html,svg,woff2}"],
     // The layout library is large, and only the whole-loom page asks for it.
     globIgnores: ["**/layout-*"],
-    navigateFallbackDenylist: [/^\/api\//],
+    navigateFallbackDenylist: [/^\/api\//, /^\/authority\.crt$/],
     runtimeCaching: [
       {
         // Who is signed in, as the server last said; jobs are kept by the page itself.

@@ -7,6 +7,7 @@ import {
   applyEdits,
   bestAim,
   correctionOf,
+  describeEdit,
   fitBeam,
   glareAt,
   isOnMark,
@@ -24,6 +25,7 @@ import {
   spillShare,
   spreadAt,
   staysWhenDipped,
+  takeAimError,
   wallMarks,
   type Aim,
   type Edit,
@@ -215,6 +217,17 @@ describe("a measured error", () => {
     const aimed = [{ errors: [error(500), error(5)] }, { errors: [error(0)] }];
     expect(waits("handOver", ...aimed).join()).not.toContain("not aimed");
     expect(waits("aim").join()).not.toContain("not aimed");
+  });
+
+  it("is told in the history by its lamp", () => {
+    const job = mounted([{}], [{}]);
+    const error = { distanceM: 10, rightMm: 0, upMm: -90, by: "Pim", at: "2026-11-26T17:00:00Z" };
+    const lines = takeAimError(job, job.mounts[0]!, error, "x").map((e) => describeEdit(e, job));
+    const label = job.lamps[0]!.label;
+    expect(lines).toEqual([
+      `aim “${label}”: stood 90 mm low on the wall`,
+      `lamp in place “${label}”: tilt deg → −0.52`,
+    ]);
   });
 
   it("goes with its lamp", () => {

@@ -72,7 +72,15 @@ export function valueText(value: unknown): string {
   return String(value);
 }
 
+/** A lamp in place, and how it is aimed, by the lamp: their own ids tell nobody anything. */
+function lampOf(job: Job, entity: "mount" | "aim", id: string): string | undefined {
+  const mountId = entity === "mount" ? id : job.aims.find((a) => a.id === id)?.mountId;
+  const lampId = job.mounts.find((m) => m.id === mountId)?.lampId;
+  return job.lamps.find((l) => l.id === lampId)?.label;
+}
+
 function nameOf(job: Job, entity: CollectionName, id: string): string {
+  if (entity === "mount" || entity === "aim") return lampOf(job, entity, id) ?? id;
   const list = COLLECTIONS[entity].get(job) as readonly Record<string, unknown>[] | null;
   const entry = list?.find((e) => e.id === id);
   const name =
@@ -104,6 +112,13 @@ export function describeEdit(edit: Edit, job: Job): string {
     case "setOnce":
       return `${ENTITY_WORDS[edit.entity]}: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "set":
+      if (edit.entity === "aim" && edit.field === "errors") {
+        const last = edit.value.at(-1);
+        const stood = last
+          ? `stood ${Math.abs(last.upMm)} mm ${last.upMm < 0 ? "low" : "high"} on the wall`
+          : "not measured";
+        return `aim “${nameOf(job, "aim", edit.id)}”: ${stood}`;
+      }
       return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "add":
       return edit.entity === "reading"
