@@ -1,7 +1,6 @@
 /** `npm test`: everything, from a bare machine, beside a running `npm start`. */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
-import { availableParallelism } from "node:os";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
 import {
@@ -85,11 +84,7 @@ async function jest(env) {
   const file = fromRoot("test-results/jest.json");
   const code = await runQuietly(
     process.execPath,
-    // Two at a time on two cores: some suites start servers and wait for them.
-    [
-      ...[bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
-      `--maxWorkers=${Math.max(2, availableParallelism())}`,
-    ],
+    [bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
     env,
   );
   const report = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : null;
