@@ -6,7 +6,9 @@ test("two errors measured at the wall become turns, and the pair is held togethe
 }) => {
   await signIn(page);
   await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
-  await expect(page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" })).toBeVisible();
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
+  ).toBeVisible();
   await page.keyboard.press("7");
   await expect(page.getByRole("heading", { name: "Marks on the wall" })).toBeVisible();
   for (const [side, up, turns] of [
@@ -34,7 +36,9 @@ test("a mark is moved by key, the light follows, and the best aim is proposed", 
 }) => {
   await signIn(page);
   await page.getByRole("link", { name: "Lambing-watch bar and pods" }).first().click();
-  await expect(page.getByRole("heading", { level: 1, name: "Lambing-watch bar and pods" })).toBeVisible();
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Lambing-watch bar and pods" }),
+  ).toBeVisible();
   await page.keyboard.press("7");
   const far = page.getByText(/Somebody in grey gets 3 lx as far as/).locator("b");
   await expect(far).toHaveText(/^\d+ m$/);
