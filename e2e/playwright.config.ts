@@ -10,7 +10,7 @@ export default defineConfig({
   // A browser keeps two cores busy by itself: a second one beside it makes both wait.
   workers: 1,
   retries: 0,
-  timeout: 90_000,
+  timeout: 180_000,
   // Unit tests run beside it: a slow moment is no fault.
   expect: { timeout: 20_000 },
   reporter: [["dot"], ["json", { outputFile: "../test-results/e2e.json" }]],
