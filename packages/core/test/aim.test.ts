@@ -1,66 +1,33 @@
+import fc from "fast-check";
 import {
   AIM_RULES,
   DEFAULT_AIMING,
+  aimAt,
   aimRule,
   allOf,
   append,
   applyEdits,
-  bestAim,
+  atWall,
+  candelaTowards,
   correctionOf,
   describeEdit,
-  fitBeam,
-  glareAt,
   isOnMark,
   jobSummary,
-  lampsOf,
-  luxAt,
-  luxOfAll,
-  luxOn,
   noseRiseDeg,
-  oncomingEyes,
-  overlapAt,
   pairsApart,
   removeLamp,
-  seeingDistance,
-  spillShare,
-  spreadAt,
-  staysWhenDipped,
   takeAimError,
   wallMarks,
   type Aim,
   type Edit,
   type Job,
-  type LampInPlace,
   type Mount,
-  type Photometry,
-  type Plane,
   type Reading,
+  type WallMark,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
 import { jobWith } from "./helpers.ts";
-
-const RAD = Math.PI / 180;
-
-/** A bell of so many cd and degrees each way, through five readings as anybody would take them. */
-function bell(peakCd: number, sigmaDeg: number): Photometry {
-  const off = 10 * Math.tan(sigmaDeg * RAD);
-  const lux = (peakCd / 100) * Math.exp(-0.5) * Math.cos(sigmaDeg * RAD) ** 3;
-  const fit = fitBeam(
-    {
-      ...{ distanceM: 10, centreLux: peakCd / 100, sideM: off, heightM: off },
-      ...{ leftLux: lux, rightLux: lux, aboveLux: lux, belowLux: lux },
-    },
-    "bell",
-    "",
-  );
-  if (!fit.ok) throw new Error(fit.message);
-  return fit.value;
-}
-
-const lamp = (photometry: Photometry, more: Partial<LampInPlace> = {}): LampInPlace => ({
-  ...{ id: "x", at: { ahead: 0, right: 0, up: 0.8 }, tiltDeg: 0, toeDeg: 0, photometry, share: 1 },
-  ...more,
-});
+import { bell, lamp } from "./lamps.ts";
 
 const fact = (value: number) => ({
   value,
@@ -122,8 +89,55 @@ describe("wall marks", () => {
     expect(wallMarks(ridden, 10)[0]!.markUpM).toBeCloseTo(0.8 - 0.35, 6);
   });
 
+  it("stand on the line of the beam, whatever its tilt, toe, sag and the wall", () => {
+    const degrees = (most: number) =>
+      fc.integer({ min: -most * 20, max: most * 20 }).map((n) => n / 20);
+    const setting = fc.record({
+      tilt: degrees(20),
+      toe: degrees(40),
+      sag: fc.integer({ min: -60, max: 60 }),
+      distanceM: fc.integer({ min: 2, max: 30 }),
+      rear: fc.boolean(),
+    });
+    const beam = bell(1000, 6);
+    fc.assert(
+      fc.property(setting, ({ tilt, toe, sag, distanceM, rear }) => {
+        const made = mounted([{ side: "right", wantedTiltDeg: tilt }], [{ toeDeg: toe }]);
+        const job: Job = {
+          ...made,
+          lamps: made.lamps.map((l) => ({ ...l, place: rear ? "rear" : "front" })),
+          aiming: { ...DEFAULT_AIMING, distanceM, rearSagMm: sag },
+        };
+        const [mark] = wallMarks(job) as [WallMark];
+        // The other way round: what puts it there is what was wanted.
+        const back = aimAt(job, mark, mark.markRightM, mark.markUpM);
+        expect(back.tiltDeg).toBeCloseTo(tilt, 6);
+        expect(back.toeDeg).toBeCloseTo(toe, 6);
+        if (rear) return;
+        // The lamp as it stands before the wall has its brightest there: no lamp of the picture
+        // lies beside its mark.
+        const before = atWall(
+          lamp(beam, { at: { ahead: -0.4, right: 0.3, up: 0.8 }, tiltDeg: tilt, toeDeg: toe }),
+          noseRiseDeg(job.aiming),
+        );
+        const there = { ahead: distanceM, right: mark.markRightM, up: mark.markUpM };
+        expect(candelaTowards(before, there)).toBeCloseTo(1000, 3);
+      }),
+      { numRuns: 300, seed: 20_261_126 },
+    );
+  });
+
+  it("of a lamp at the rear stand on a wall behind, higher where the nose rises", () => {
+    const made = mounted([{}]);
+    const back = { ...made, lamps: made.lamps.map((l) => ({ ...l, place: "rear" as const })) };
+    const ridden = { ...back, aiming: { ...DEFAULT_AIMING, rearSagMm: 35, baseMm: 1000 } };
+    expect(wallMarks(ridden, 10)[0]).toMatchObject({ behind: true });
+    expect(wallMarks(ridden, 10)[0]!.markUpM).toBeCloseTo(0.8 + 0.35, 6);
+  });
+
   it("say where a beam meets the ground before the wall", () => {
-    const [mark] = wallMarks(mounted([{ wantedTiltDeg: -45 }], [{ beam: "work" }]), 10);
+    const aside = { beam: "work", toeDeg: 30 } as const;
+    const [mark] = wallMarks(mounted([{ wantedTiltDeg: -45 }], [aside]), 10);
     expect(mark!.groundM).toBeCloseTo(0.8, 6);
   });
 
@@ -234,110 +248,5 @@ describe("a measured error", () => {
     const job = mounted([{}, {}], [{}, {}]);
     const result = applyEdits(job, removeLamp(job, job.lamps[0]!.id));
     expect(result.ok && result.job.aims.map((aim) => aim.id)).toEqual(["a1"]);
-  });
-});
-
-describe("light on the road", () => {
-  const beam = bell(10_000, 5);
-
-  it("in a grid is what the laws give point by point", () => {
-    const lamps = [
-      lamp(beam, { tiltDeg: -2, toeDeg: 4 }),
-      lamp(bell(2000, 20), { at: { ahead: -0.4, right: -0.3, up: 1.1 }, share: 0.7 }),
-    ];
-    for (const kind of ["road", "wall"] as const) {
-      const plane: Plane = {
-        ...{ kind, right: [-6, 6], along: kind === "road" ? [4, 90] : [0, 3] },
-        ...{ atM: kind === "road" ? 0.2 : 10, columns: 25, rows: 20 },
-      };
-      const grid = luxOn(plane, lamps);
-      const brightest = Math.max(...grid);
-      for (let row = 0; row < plane.rows; row += 1) {
-        for (let column = 0; column < plane.columns; column += 1) {
-          const along =
-            plane.along[0] + (row * (plane.along[1] - plane.along[0])) / (plane.rows - 1);
-          const right = -6 + column / 2;
-          const point =
-            kind === "road" ? { ahead: along, right, up: 0.2 } : { ahead: 10, right, up: along };
-          const slow = luxOfAll(lamps, point, "upright");
-          const off = Math.abs(grid[row * plane.columns + column]! - slow);
-          expect(off).toBeLessThan(0.02 * slow + 0.002 * brightest);
-        }
-      }
-    }
-  });
-
-  it("is seen as far as the square of the distance lets it", () => {
-    // Straight ahead of a lamp at the height that is looked at: I = E d², so d = √(10 000 / 3).
-    const level = lamp(beam, { at: { ahead: 0, right: 0, up: 0.5 } });
-    expect(seeingDistance([level])).toBeCloseTo(Math.sqrt(10_000 / 3), 0);
-    expect(seeingDistance([level], 1)).toBeCloseTo(100, 0);
-    expect(seeingDistance([{ ...level, share: 0.25 }])).toBeCloseTo(Math.sqrt(2500 / 3), 0);
-    expect(seeingDistance([])).toBe(0);
-  });
-
-  it("spreads, spills and overlaps as beams do", () => {
-    const [left, right] = spreadAt([lamp(beam)], 10)!;
-    expect(left).toBeCloseTo(-right, 6);
-    expect(spillShare([lamp(beam)])).toBeCloseTo(0.5, 2);
-    expect(spillShare([lamp(beam, { tiltDeg: -20 })])).toBeLessThan(0.01);
-    expect(overlapAt([lamp(beam)], [lamp(beam)])).toBeCloseTo(1, 6);
-    expect(overlapAt([lamp(beam, { toeDeg: -30 })], [lamp(beam, { toeDeg: 30 })])).toBeLessThan(
-      0.01,
-    );
-    expect(spreadAt([], 10)).toBeNull();
-  });
-
-  it("blinds on the side that one passes on", () => {
-    const toRight = lamp(beam, { toeDeg: 6 });
-    const [keepsRight] = glareAt([toRight], oncomingEyes("right"));
-    const [keepsLeft] = glareAt([toRight], oncomingEyes("left"));
-    expect(keepsLeft!.cd).toBeGreaterThan(10 * keepsRight!.cd);
-    expect(keepsLeft!.lux).toBeCloseTo(luxAt(toRight, oncomingEyes("left")[0]!, "facing"), 9);
-  });
-});
-
-describe("the best aim", () => {
-  const eyes = oncomingEyes("right");
-  const pair = [lamp(bell(8000, 4), { id: "l", at: { ahead: 0, right: -0.3, up: 0.8 } })];
-  const both = [...pair, { ...pair[0]!, id: "r", at: { ahead: 0, right: 0.3, up: 0.8 } }];
-
-  it("keeps every eye under the limit, and no aim that does lights the road more", () => {
-    const found = bestAim(both, { eyes, cd: 500 })!;
-    for (const { cd } of glareAt(found.lamps, eyes)) expect(cd).toBeLessThanOrEqual(500);
-    const worse = bestAim(both, { eyes, cd: 250 })!;
-    const free = bestAim(both, { eyes, cd: 1e9 })!;
-    expect(worse.worth).toBeLessThan(found.worth);
-    expect(found.worth).toBeLessThan(free.worth);
-    // What holds it down is named; without a limit nothing does.
-    expect(found.held).toMatchObject({ eye: { right: -3.5 } });
-    expect(free.held).toBeNull();
-    // A pair is turned in mirror image.
-    const [l, r] = found.lamps;
-    expect([l!.tiltDeg, l!.toeDeg]).toEqual([r!.tiltDeg, -r!.toeDeg]);
-  });
-
-  it("is none where even the lowest blinds", () => {
-    expect(bestAim([lamp(bell(50_000, 30))], { eyes, cd: 100 })).toBeNull();
-  });
-});
-
-describe("the demo's lamps", () => {
-  const job = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
-
-  it("shine by their solved volts", () => {
-    const { lamps } = lampsOf(job("Lambing-watch bar and pods"));
-    expect(lamps.map((l) => l.label)).toHaveLength(3);
-    for (const { share } of lamps) expect(share).toBeCloseTo(1, 1);
-    const dark = job("Lambing-watch bar and pods");
-    const without = { ...dark, parts: dark.parts.map((p) => ({ ...p, photometry: undefined })) };
-    expect(lampsOf(without as Job)).toMatchObject({ lamps: [], without: [{}, {}, {}] });
-  });
-
-  it("are told apart by what dipping does to them", () => {
-    const aux = job("Aux pods, brake flasher");
-    const stay = staysWhenDipped(aux);
-    expect(stay.has("pods" as never)).toBe(false);
-    expect(staysWhenDipped(job("Lambing-watch bar and pods")).has("bar" as never)).toBe(true);
   });
 });

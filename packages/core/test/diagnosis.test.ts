@@ -1,7 +1,6 @@
 import fc from "fast-check";
 import {
   TestBench,
-  allOf,
   asMeasured,
   diagnose,
   entropyBits,
@@ -20,16 +19,8 @@ import {
   type Probe,
   type Testable,
 } from "../src/index.ts";
-import { jobWith } from "./helpers.ts";
 import { ngspice } from "./ngspice.ts";
-
-const isFault = (suspect: { readonly kind: string }): suspect is FaultSuspect =>
-  suspect.kind === "fault";
-
-/** A pair of pods on their own switch with the key, on the quad. */
-const pods = () => jobWith("pod-18", 2, allOf("key", "switch"));
-
-const probesIn = ({ runs }: Testable): Probe[] => runs.flatMap(({ probes }) => [...probes]);
+import { isFault, pods, probesIn } from "./testing.ts";
 
 /** Follows the probes that are proposed, with a fault hidden, until nothing more is to be learned. */
 function follow(group: Testable, fault: FaultSuspect | null, most = 30) {

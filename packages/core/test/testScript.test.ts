@@ -6,7 +6,6 @@ import {
   isOff,
   jobSummary,
   soundRange,
-  allOf,
   earlierReading,
   latestReadings,
   printScriptCsv,
@@ -15,19 +14,10 @@ import {
   seenWord,
   simulatedReading,
   type FaultSuspect,
-  type Probe,
   type Testable,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
-import { jobWith } from "./helpers.ts";
-
-const isFault = (suspect: { readonly kind: string }): suspect is FaultSuspect =>
-  suspect.kind === "fault";
-
-/** A pair of pods on their own switch with the key, on the quad. */
-const pods = () => jobWith("pod-18", 2, allOf("key", "switch"));
-
-const probesIn = ({ runs }: Testable): Probe[] => runs.flatMap(({ probes }) => [...probes]);
+import { isFault, pods, probesIn } from "./testing.ts";
 
 describe("the test script", () => {
   const bench = new TestBench(pods());

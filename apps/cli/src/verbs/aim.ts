@@ -32,6 +32,7 @@ const markJson = (mark: WallMark) => {
     markM: { right: mark.markRightM, up: mark.markUpM },
     rangeUpM: [mark.lowUpM, mark.highUpM],
     meetsGroundM: mark.groundM,
+    behind: mark.behind,
     withinRule: mark.withinRule,
     rule: { place: rule.place, of: rule.of, source: rule.source },
     error: last ?? null,
@@ -40,7 +41,7 @@ const markJson = (mark: WallMark) => {
 };
 
 function lightOf(job: Job) {
-  const { lamps, without } = lampsOf(job);
+  const { lamps, without, behind } = lampsOf(job);
   const stays = staysWhenDipped(job);
   const dipped = lamps.filter((lamp) => stays.has(lamp.runId));
   const eyes = oncomingEyes(job.aiming.keeps);
@@ -63,6 +64,7 @@ function lightOf(job: Job) {
   return {
     lamps: lamps.map(({ id, label, share }) => ({ mount: id, lamp: label, share })),
     withoutPhotometry: without.map(({ id }) => id),
+    shiningBack: behind.map(({ id }) => id),
     seeing: { lux: SEEN_LUX, metres: seeingDistance(lamps) },
     spreadAt10M: spreadAt(lamps, 10),
     spillShare: spillShare(lamps),
@@ -115,7 +117,7 @@ export function writeAim(
     const where =
       groundM === null
         ? `${decimal(1000 * markUpM, 0)} mm up, ${decimal(1000 * Math.abs(markRightM), 0)} mm ${side} of the middle`
-        : `on the ground ${decimal(groundM, 2)} m ahead of the lamp`;
+        : `on the ground after ${decimal(groundM, 2)} m`;
     world.out(`  ${lamp.label} (${mount.side}, ${aim.beam}): ${rule.of} ${where}\n`);
     if (!withinRule) world.out(`    outside the rule: ${rule.source}\n`);
     const last = aim.errors.at(-1);

@@ -1,7 +1,6 @@
 import { useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { pairsApart, setAim, setIn, wallMarks, type Job, type WallMark } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { aimAt, applyEdits, pairsApart, wallMarks, type Job, type WallMark } from "@dragonet/core";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
@@ -13,13 +12,15 @@ import { planner } from "../worker/planner.ts";
 import { AimRow } from "./AimRow.tsx";
 import { LightSection } from "./LightSection.tsx";
 import { Stand } from "./Stand.tsx";
+import { turnAll } from "./turnAll.ts";
 import { useLight } from "./useLight.ts";
 import { Wide } from "./Wide.tsx";
 import { WallPicture } from "./WallPicture.tsx";
 import { tapeText } from "./words.ts";
 
 const NONE: Readonly<Record<string, Turned>> = {};
-const DEG = 180 / Math.PI;
+/** A twentieth of a degree: 7 mm at 25 ft, finer than a hand holds a mark. */
+const inSteps = (deg: number): number => Math.round(20 * deg) / 20;
 
 /** Names of lamps that are told apart: two of one label by their side. */
 const nameOf = ({ lamp, mount }: WallMark, all: readonly WallMark[]): string =>
@@ -50,31 +51,20 @@ export function AimPage() {
   const lights = useOfJob<LightOf>(useCallback((of: Job) => planner().lights(of), []));
   const [turned, setTurned] = useState(NONE);
   const held = turned !== NONE;
-  const marks = wallMarks(
-    held
-      ? {
-          ...job,
-          mounts: job.mounts.map((m) => {
-            const to = turned[m.id];
-            return to ? { ...m, wantedTiltDeg: to.tiltDeg } : m;
-          }),
-          aims: job.aims.map((a) => {
-            const to = turned[a.mountId];
-            return to ? { ...a, toeDeg: to.toeDeg } : a;
-          }),
-        }
-      : job,
-  );
+  // What is held in the hand is shown as if it were in the job.
+  const shown = held ? applyEdits(job, turnAll(job, turned)) : null;
+  const marks = wallMarks(shown?.ok ? shown.job : job);
   const ids = lights?.lamps.map((lamp) => lamp.id).join(" ") ?? "";
   const request = useMemo<LightRequest>(
     () => ({ lit: ids.split(" "), turned, coarse: turned !== NONE }),
     [ids, turned],
   );
   const light = useLight(job, request);
-  if (job.mounts.length === 0 || marks.length === 0) {
+  if (marks.length === 0) {
     return (
       <div className="p-4">
-        <Empty title="No lamp has its place yet">
+        <Empty title={job.mounts.length === 0 ? "No lamp has its place yet" : "Nothing to aim"}>
+          {job.mounts.length > 0 && "None of the lamps in place throws light. "}
           Say <Link to="../fit/lamps">where the lamps sit</Link>, by tape: their marks on the wall
           follow.
         </Empty>
@@ -82,26 +72,10 @@ export function AimPage() {
     );
   }
   const move = (mark: WallMark, right: number, up: number, done: boolean): void => {
-    const { distanceM } = job.aiming;
-    // The mark's own nose rise stays: only what was wanted moves with the hand.
-    const rise =
-      mark.mount.wantedTiltDeg - Math.atan2(mark.markUpM - mark.lampUpM, distanceM) * DEG;
-    const round = (deg: number): number => Math.round(20 * deg) / 20;
-    const to = {
-      tiltDeg: round(Math.atan2(up - mark.lampUpM, distanceM) * DEG + rise),
-      toeDeg: round(Math.atan2(right - mark.lampRightM, distanceM) * DEG),
-    };
-    if (!done) {
-      setTurned({ [mark.mount.id]: to });
-      return;
-    }
-    setTurned(NONE);
-    const mount = job.mounts.find((m) => m.id === mark.mount.id);
-    if (!mount) return;
-    edit([
-      setIn("mount", mount.id, "wantedTiltDeg", to.tiltDeg),
-      ...setAim(job, mount, { toeDeg: to.toeDeg }, mint("aim")),
-    ]);
+    const { tiltDeg, toeDeg } = aimAt(job, mark, right, up);
+    const to = { [mark.mount.id]: { tiltDeg: inSteps(tiltDeg), toeDeg: inSteps(toeDeg) } };
+    setTurned(done ? NONE : to);
+    if (done) edit(turnAll(job, to));
   };
   return (
     <div className="mx-auto w-full max-w-6xl p-4">
@@ -115,8 +89,8 @@ export function AimPage() {
         }
       >
         <Stand />
-        {marks.every((mark) => mark.groundM !== null) ? (
-          <p>Every beam meets the ground before the wall.</p>
+        {marks.every((mark) => mark.groundM !== null || mark.behind) ? (
+          <p>No beam gets to a wall ahead.</p>
         ) : (
           <Wide name="The wall">
             <WallPicture

@@ -171,10 +171,11 @@ export function AimRow({ mark, number, name }: { mark: WallMark; number: number;
                   middle
                 </>
               )}
+              {mark.behind && ", on a wall behind"}
             </>
           ) : (
             <>
-              meets the ground <b className="num">{lengthText(mark.groundM, units)}</b> ahead
+              meets the ground after <b className="num">{lengthText(mark.groundM, units)}</b>
             </>
           )}
         </span>

@@ -1,115 +1,16 @@
 import { useMemo, useState } from "react";
-import {
-  andHigh,
-  decimal,
-  lengthText,
-  setAim,
-  setIn,
-  withHighOnly,
-  type Job,
-  type RunId,
-} from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useCanEdit, useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { decimal } from "@dragonet/core";
+import { useJob } from "../job/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Loading } from "../ui/states.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
-import type {
-  LampChoice,
-  LightFigures,
-  LightRequest,
-  ProposedAim,
-  Turned,
-} from "../worker/light.ts";
-import { planner } from "../worker/planner.ts";
+import type { LampChoice, LightOf, LightRequest, Turned } from "../worker/light.ts";
+import { BestAim } from "./BestAim.tsx";
+import { Figures } from "./Figures.tsx";
 import { RoadFromAbove, RoadFromSaddle } from "./RoadPictures.tsx";
 import { useLight } from "./useLight.ts";
 import { Wide } from "./Wide.tsx";
-
-/** Circuits that blind while they stay lit: they may go out with the high beam. */
-function DipWithHigh({ runs }: { runs: readonly RunId[] }) {
-  const job = useJob();
-  const edit = useEdit();
-  const canEdit = useCanEdit();
-  // Without a wire that is live with the high beam nobody can build it.
-  const wired = job.vehicle.pins.some((pin) => pin.liveWhen === "high");
-  const asked = job.runs.filter((run) => runs.includes(run.id) && !withHighOnly(run.condition));
-  if (!wired || !canEdit || asked.length === 0) return null;
-  return (
-    <li className="flex flex-wrap items-baseline gap-x-3">
-      Where they go out with the high beam, nobody oncoming has to bear them:
-      {asked.map((run) => (
-        <Button
-          key={run.id}
-          look="quiet"
-          onClick={() => edit([setIn("run", run.id, "condition", andHigh(run.condition))])}
-        >
-          {run.name} with the high beam only
-        </Button>
-      ))}
-    </li>
-  );
-}
-
-/** What the light comes to, in a line each. */
-function Figures({ figures, runs }: { figures: LightFigures; runs: readonly RunId[] }) {
-  const job = useJob();
-  const { units } = useMe().preferences;
-  const { glareCd, darkPlace } = job.aiming;
-  const m = (metres: number): string => lengthText(Math.round(metres), units);
-  const worst = Math.max(0, ...figures.glare.map(({ cd }) => cd));
-  return (
-    <ul className="py-1">
-      <li>
-        Somebody in grey gets {figures.seenLux} lx{" "}
-        {figures.seeingM > 0 ? (
-          <>
-            as far as <b>{m(figures.seeingM)}</b>
-          </>
-        ) : (
-          "nowhere ahead"
-        )}
-      </li>
-      <li>
-        At {m(10)} the ground is lit{" "}
-        {figures.spread ? <b>{m(figures.spread[1] - figures.spread[0])} wide</b> : "nowhere"};{" "}
-        {decimal(100 * figures.spillShare, 0)} % of the light goes above level
-      </li>
-      <li>
-        {figures.dipped === 0 ? (
-          "All of it goes out with the high beam: nobody oncoming is asked to bear it"
-        ) : (
-          <>
-            Oncoming eyes get{" "}
-            {figures.glare.map(({ eye, lux, cd }, i) => (
-              <span key={eye.ahead}>
-                {i > 0 && ", "}
-                <b>{decimal(lux, lux < 0.1 ? 3 : lux < 1 ? 2 : 1)} lx</b> at {m(eye.ahead)} (
-                {decimal(cd, 0)} cd)
-              </span>
-            ))}
-            :{" "}
-            {worst > glareCd ? (
-              <b>above the {decimal(glareCd, 0)} cd they may</b>
-            ) : (
-              "within the limit"
-            )}
-          </>
-        )}
-      </li>
-      {worst > glareCd && <DipWithHigh runs={runs} />}
-      {darkPlace && figures.darkLux !== null && (
-        <li>
-          {darkPlace.name} gets <b>{decimal(figures.darkLux, 4)} lx</b>,{" "}
-          {figures.darkLux > darkPlace.mostLux ? "above" : "within"} its {darkPlace.mostLux} lx
-        </li>
-      )}
-    </ul>
-  );
-}
 
 function Lit({
   name,
@@ -177,81 +78,14 @@ function LightOfSet({
   );
 }
 
-function Best({ job, request }: { job: Job; request: LightRequest }) {
-  const edit = useEdit();
-  const canEdit = useCanEdit();
-  const { units } = useMe().preferences;
-  const [found, setFound] = useState<ProposedAim | "none" | "busy" | null>(null);
-  const set = (glareCd: number): void =>
-    edit([{ kind: "setOnce", entity: "aiming", field: "glareCd", value: glareCd }]);
-  const take = (turned: ProposedAim["turned"]): void => {
-    const edits = Object.entries(turned).flatMap(([id, to]) => {
-      const mount = job.mounts.find((m) => m.id === id);
-      if (!mount) return [];
-      return [
-        setIn("mount", id, "wantedTiltDeg", to.tiltDeg),
-        ...setAim(job, mount, { toeDeg: to.toeDeg }, mint("aim")),
-      ];
-    });
-    edit(edits);
-    setFound(null);
-  };
-  return (
-    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1">
-      <NumberInput
-        label="Most that an oncoming eye may get"
-        unit="cd to an oncoming eye at most"
-        value={job.aiming.glareCd}
-        min={1}
-        max={1e6}
-        className="w-20"
-        onCommit={set}
-      />
-      <Button
-        disabled={found === "busy"}
-        onClick={() => {
-          setFound("busy");
-          void planner()
-            .proposeAim(job, request)
-            .then((aim) => setFound(aim ?? "none"));
-        }}
-      >
-        Find the best aim
-      </Button>
-      <span role="status">
-        {found === "none" &&
-          "None: what stays lit when dipped blinds even turned far down. Let it go out with the high beam, or take lamps with a cut-off."}
-        {found !== null && typeof found === "object" && (
-          <>
-            {Object.values(found.turned)
-              .map((t) => `${decimal(t.tiltDeg, 2)}° up, ${decimal(t.toeDeg, 1)}° right`)
-              .filter((words, i, all) => all.indexOf(words) === i)
-              .join("; ")}
-            : seen to {lengthText(Math.round(found.seeingM), units)}, {decimal(found.glareCd, 0)} cd
-            to an eye
-            {found.heldAtM !== null &&
-              `; half a degree higher blinds at ${lengthText(found.heldAtM, units)}`}{" "}
-            {canEdit && (
-              <Button look="quiet" onClick={() => take(found.turned)}>
-                Take it
-              </Button>
-            )}
-          </>
-        )}
-      </span>
-    </div>
-  );
-}
-
 /** The light of the lamps in place on the road, and beside it that of other lamps of the job. */
 export function LightSection({
   lamps,
   without,
+  behind,
   turned,
   coarse,
-}: {
-  lamps: readonly LampChoice[];
-  without: readonly string[];
+}: LightOf & {
   turned: Readonly<Record<string, Turned>>;
   coarse: boolean;
 }) {
@@ -277,6 +111,11 @@ export function LightSection({
           Without photometry, so not in the picture: {without.join(", ")}.
         </p>
       )}
+      {behind.length > 0 && (
+        <p className="text-small text-muted">
+          Shining back, so not on the road ahead: {behind.join(", ")}.
+        </p>
+      )}
       {made.length > 0 && (
         <p className="text-small text-muted">
           {made.every((lamp) => lamp.source === "invented")
@@ -294,7 +133,7 @@ export function LightSection({
             <LightOfSet name="Light A" {...{ lamps, lit, turned, coarse }} />
             {second && <LightOfSet name="Light B" {...{ lamps, lit: second, turned, coarse }} />}
           </div>
-          <Best job={job} request={request} />
+          <BestAim job={job} request={request} />
         </>
       )}
     </Section>

@@ -69,7 +69,8 @@ function DarkPlaceFields() {
 
 /** How the vehicle stands at the wall: the distance, its sag, and what is signed before. */
 export function Stand() {
-  const { aiming, ...job } = useJob();
+  const job = useJob();
+  const { aiming } = job;
   const edit = useEdit();
   const canEdit = useCanEdit();
   const me = useMe();
@@ -126,7 +127,7 @@ export function Stand() {
               key={id}
               checked={signed !== undefined}
               disabled={!canEdit}
-              onChange={(done) => edit(signEdits({ ...job, aiming }, id, me.name, done))}
+              onChange={(done) => edit(signEdits(job, id, me.name, done))}
             >
               {words}
               {signed && <span className="text-small text-muted"> · {signed.by}</span>}

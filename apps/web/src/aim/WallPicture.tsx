@@ -107,7 +107,7 @@ function Mark({
 
 /** The wall as one stands before it: ground, the vehicle's middle, lamps and their marks. */
 export function WallPicture({ marks, lines, distanceM, ...rest }: Props) {
-  const shown = marks.filter((mark) => mark.groundM === null);
+  const shown = marks.filter((mark) => mark.groundM === null && !mark.behind);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}

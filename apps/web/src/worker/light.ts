@@ -1,19 +1,23 @@
 import { contours } from "d3-contour";
 import {
   SEEN_LUX,
+  atWall,
   bestAim,
   glareAt,
   lampsOf,
   luxOfAll,
   luxOn,
+  noseRiseDeg,
   oncomingEyes,
-  roadWorth,
+  overlapAt,
   seeingDistance,
   spillShare,
   spreadAt,
   staysWhenDipped,
   type Glare,
   type Job,
+  type Mount,
+  type Photometry,
   type PlacedLamp,
   type Plane,
   type RunId,
@@ -50,6 +54,8 @@ export interface LightFigures {
   readonly seeingM: number;
   readonly spread: readonly [number, number] | null;
   readonly spillShare: number;
+  /** How much of what the left side and the right side light they light both; null on one side. */
+  readonly overlap: number | null;
   /** Of the lamps that stay lit when the high beam is dipped. */
   readonly glare: readonly Glare[];
   readonly dipped: number;
@@ -61,13 +67,14 @@ export interface LampChoice {
   readonly label: string;
   readonly share: number;
   readonly runId: RunId;
-  readonly staysWhenDipped: boolean;
-  readonly source: string;
+  readonly source: Photometry["source"];
 }
 
 export interface LightOf {
   readonly lamps: readonly LampChoice[];
   readonly without: readonly string[];
+  /** Lamps that shine back. */
+  readonly behind: readonly string[];
 }
 
 const ROAD = { right: [-15, 15], along: [2, 122], atM: 0.1 } as const;
@@ -112,11 +119,14 @@ function figuresOf(job: Job, lamps: readonly PlacedLamp[]): LightFigures {
   const stays = staysWhenDipped(job);
   const dipped = lamps.filter((lamp) => stays.has(lamp.runId));
   const { darkPlace, keeps } = job.aiming;
+  const left = lamps.filter((lamp) => lamp.at.right < 0);
+  const right = lamps.filter((lamp) => lamp.at.right > 0);
   return {
     seenLux: SEEN_LUX,
     seeingM: seeingDistance(lamps),
     spread: spreadAt(lamps, 10),
     spillShare: spillShare(lamps),
+    overlap: left.length > 0 && right.length > 0 ? overlapAt(left, right) : null,
     glare: glareAt(dipped, oncomingEyes(keeps)),
     dipped: dipped.length,
     darkLux:
@@ -131,15 +141,16 @@ function figuresOf(job: Job, lamps: readonly PlacedLamp[]): LightFigures {
 
 /** Which lamps there are to be lit. */
 export function lightOf(job: Job): LightOf {
-  const { lamps, without } = lampsKept(job);
-  const stays = staysWhenDipped(job);
-  const name = new Map(job.lamps.map((lamp) => [lamp.id, lamp.label]));
+  const { lamps, without, behind } = lampsKept(job);
+  const label = new Map(job.lamps.map((lamp) => [lamp.id, lamp.label]));
+  const labels = (mounts: readonly Mount[]): string[] =>
+    mounts.map((mount) => label.get(mount.lampId) ?? mount.lampId);
   return {
-    lamps: lamps.map(({ id, label, share, runId, photometry }) => ({
-      ...{ id, label, share, runId, staysWhenDipped: stays.has(runId) },
-      source: photometry.source,
+    lamps: lamps.map(({ id, label: name, share, runId, photometry }) => ({
+      ...{ id, label: name, share, runId, source: photometry.source },
     })),
-    without: without.map((mount) => name.get(mount.lampId) ?? mount.lampId),
+    without: labels(without),
+    behind: labels(behind),
   };
 }
 
@@ -148,12 +159,15 @@ export function lightPictures(job: Job, request: LightRequest): ShownLight {
   const lamps = turn(lampsKept(job).lamps, request);
   const finer = request.coarse ? 1 : 4;
   const road: Plane = { kind: "road", ...ROAD, columns: 100 * finer, rows: 125 * finer };
-  const distance = job.aiming.distanceM;
   const wall: Plane = {
-    ...{ kind: "wall", right: [-3, 3], along: [0, 2.6], atM: distance },
+    ...{ kind: "wall", right: [-3, 3], along: [0, 2.6], atM: job.aiming.distanceM },
     ...{ columns: 60 * finer, rows: 40 * finer },
   };
-  const onWall = luxOn(wall, lamps);
+  const rise = noseRiseDeg(job.aiming);
+  const onWall = luxOn(
+    wall,
+    lamps.map((lamp) => atWall(lamp, rise)),
+  );
   const brightest = onWall.reduce((most, lux) => Math.max(most, lux), 0);
   return {
     road: linesOf(road, luxOn(road, lamps), ROAD_LUX),
@@ -166,31 +180,36 @@ export function lightPictures(job: Job, request: LightRequest): ShownLight {
   };
 }
 
-export interface ProposedAim {
-  readonly turned: Readonly<Record<string, Turned>>;
-  readonly seeingM: number;
-  readonly glareCd: number;
-  /** How much more the road gets than now; below 1 where now it blinds. */
-  readonly worth: number;
-  readonly heldAtM: number | null;
-}
+export type ProposedAim =
+  | {
+      readonly kind: "found";
+      readonly turned: Readonly<Record<string, Turned>>;
+      readonly seeingM: number;
+      readonly glareCd: number;
+      readonly heldAtM: number | null;
+    }
+  /** Even the lowest aim blinds. */
+  | { readonly kind: "blinds" }
+  /** All that is lit goes out with the high beam: there is nobody to hold it down for. */
+  | { readonly kind: "nothingStays" };
 
-/** The best aim of the lit lamps that stay lit when dipped; null where even the lowest blinds. */
-export function proposeAim(job: Job, request: LightRequest): ProposedAim | null {
+/** The best aim of the lit lamps that stay lit when the high beam is dipped. */
+export function proposeAim(job: Job, request: LightRequest): ProposedAim {
   const stays = staysWhenDipped(job);
   const lamps = turn(lampsKept(job).lamps, request);
   const counted = lamps.filter((lamp) => stays.has(lamp.runId));
   const limit = { eyes: oncomingEyes(job.aiming.keeps), cd: job.aiming.glareCd };
+  if (counted.length === 0) return { kind: "nothingStays" };
   const best = bestAim(counted, limit);
-  if (!best || counted.length === 0) return null;
+  if (!best) return { kind: "blinds" };
   const turned = Object.fromEntries(
     best.lamps.map(({ id, tiltDeg, toeDeg }) => [id, { tiltDeg, toeDeg }]),
   );
   return {
+    kind: "found",
     turned,
     seeingM: seeingDistance(best.lamps),
     glareCd: best.glareCd,
-    worth: best.worth / Math.max(1e-9, roadWorth(counted)),
     heldAtM: best.held?.eye.ahead ?? null,
   };
 }

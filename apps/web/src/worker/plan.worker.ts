@@ -332,7 +332,7 @@ const planner = {
   /** Lamps in place that have a photometry, and how the light of some of them lies. */
   lights: (job: Job): LightOf => lightOf(job),
   lightPictures: (job: Job, request: LightRequest): ShownLight => lightPictures(job, request),
-  proposeAim: (job: Job, request: LightRequest): ProposedAim | null => proposeAim(job, request),
+  proposeAim: (job: Job, request: LightRequest): ProposedAim => proposeAim(job, request),
 
   /** Why readings cannot be and what was expected, one by one. */
   judge: (job: Job, readings: readonly TakenReading[]): Judged[] => judgeReadings(job, readings),

@@ -27,6 +27,17 @@ export function setAim(job: Job, mount: Mount, change: Partial<Aim>, freshId: st
   );
 }
 
+/** Turns a lamp in place: the tilt and toe that are wanted of it. */
+export const turnLamp = (
+  job: Job,
+  mount: Mount,
+  { tiltDeg, toeDeg }: { readonly tiltDeg: number; readonly toeDeg: number },
+  freshId: string,
+): Edit[] => [
+  setIn("mount", mount.id, "wantedTiltDeg", tiltDeg),
+  ...setAim(job, mount, { toeDeg }, freshId),
+];
+
 /** Takes down how far a beam stood off its mark, and what tilt that means as found. */
 export function takeAimError(job: Job, mount: Mount, error: AimError, freshId: string): Edit[] {
   const aim = aimOf(job, mount);

@@ -8,12 +8,6 @@ export const EYE_DISTANCES_M = [25, 50, 100] as const;
 const EYE_UP_M = 1.15;
 const EYE_ASIDE_M = 3.5;
 
-/**
- * What a dipped beam may send to an oncoming eye, cd: 0.4 lx on the screen at 25 m at the
- * point of the oncoming driver, as older headlamp regulations had it (UN R112, from memory).
- */
-export const DIPPED_GLARE_CD = 250;
-
 /** Eyes of oncoming drivers on a road where one keeps to a side. */
 export const oncomingEyes = (side: RoadSide): readonly Point[] =>
   EYE_DISTANCES_M.map((ahead) => ({

@@ -1,7 +1,8 @@
 export { AIM_RULES, aimRule, type AimRule } from "./aimRules.ts";
-export { aimOf, noseRiseDeg, pctOfTilt, tiltOfPct, wallMarks, type WallMark } from "./marks.ts";
+export { aimAt, aimOf, noseRiseDeg, wallMarks, type WallMark } from "./marks.ts";
 export { correctionOf, isOnMark, pairsApart, type Correction, type PairApart } from "./correct.ts";
 export {
+  atWall,
   candelaTowards,
   luxAt,
   luxOfAll,
@@ -11,8 +12,8 @@ export {
 } from "./lampInPlace.ts";
 export { luxOn, type Plane } from "./grid.ts";
 export { overlapAt, seeingDistance, spillShare, spreadAt, SEEN_LUX } from "./seeing.ts";
-export { DIPPED_GLARE_CD, glareAt, oncomingEyes, type Glare } from "./glare.ts";
+export { glareAt, oncomingEyes, type Glare } from "./glare.ts";
 export { bestAim, roadWorth, type BestAim, type GlareLimit } from "./bestAim.ts";
-export { lampsOf, type PlacedLamp } from "./lampsOf.ts";
+export { lampsOf, type LampsAhead, type PlacedLamp } from "./lampsOf.ts";
 export { andHigh, staysWhenDipped, withHighOnly } from "./dipped.ts";
-export { AIM_CHECKS, setAim, takeAimError } from "./edits.ts";
+export { AIM_CHECKS, setAim, takeAimError, turnLamp } from "./edits.ts";

@@ -34,6 +34,13 @@ export function seenFromLamp(
   return { ahead: forward * cp + up * sp, right: across, up: up * cp - forward * sp };
 }
 
+/** The same lamp as it stands before the wall, which is as far from it as from all others. */
+export const atWall = <L extends LampInPlace>(lamp: L, noseRise: number): L => ({
+  ...lamp,
+  at: { ...lamp.at, ahead: 0 },
+  tiltDeg: lamp.tiltDeg - noseRise,
+});
+
 /** What the light falls on: turned to the lamp, upright across the road, or flat on the ground. */
 export type Surface = "facing" | "upright" | "level";
 

@@ -36,19 +36,31 @@ const measured = (job: Job, partId: string): LoadPart["photometry"] => {
   return part?.kind === "load" ? part.photometry : undefined;
 };
 
-/**
- * Lamps in place that have a photometry, as they are wanted to shine, each with the light that
- * its solved volts make of it. Lamps without one are told apart: nothing is known of their beam.
- */
-export function lampsOf(job: Job): {
+/** Lamps in place by what can be said of their light ahead. */
+export interface LampsAhead {
   readonly lamps: readonly PlacedLamp[];
+  /** Nothing is known of their beam. */
   readonly without: readonly Mount[];
-} {
+  /** They shine back. */
+  readonly behind: readonly Mount[];
+}
+
+/**
+ * Lamps in place that have a photometry and shine ahead or aside, as they are wanted to shine,
+ * each with the light that its solved volts make of it.
+ */
+export function lampsOf(job: Job): LampsAhead {
   const shares = sharesOf(job);
   const lamps: PlacedLamp[] = [];
   const without: Mount[] = [];
+  const behind: Mount[] = [];
   for (const mount of job.mounts) {
     const lamp = job.lamps.find((l) => l.id === mount.lampId);
+    if (lamp?.place === "rear") {
+      behind.push(mount);
+      continue;
+    }
+    if (lamp?.place === "inside") continue;
     const photometry = lamp && measured(job, lamp.partId);
     if (!lamp || !photometry) {
       without.push(mount);
@@ -62,5 +74,5 @@ export function lampsOf(job: Job): {
       share: shares.get(lamp.id) ?? 0,
     });
   }
-  return { lamps, without };
+  return { lamps, without, behind };
 }

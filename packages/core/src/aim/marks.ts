@@ -13,8 +13,10 @@ export interface WallMark {
   /** Where its edge or spot belongs. */
   readonly markRightM: number;
   readonly markUpM: number;
-  /** Where its beam meets the ground before the wall, m ahead of the lamp; null where it does not. */
+  /** How far along it the beam meets the ground before the wall, m; null where it does not. */
   readonly groundM: number | null;
+  /** On a rear lamp: the wall stands behind the vehicle. */
+  readonly behind: boolean;
   /** Lowest and highest that the rule takes. */
   readonly lowUpM: number;
   readonly highUpM: number;
@@ -26,9 +28,12 @@ export interface WallMark {
 const RAD = Math.PI / 180;
 const DEG = 180 / Math.PI;
 
+/** How far a beam of a toe goes over level ground to a wall that is so far ahead, m. */
+const alongM = (distanceM: number, toeDeg: number): number => distanceM / Math.cos(toeDeg * RAD);
+
 /** Slope in per cent of a tilt in degrees, and back. */
-export const pctOfTilt = (tiltDeg: number): number => 100 * Math.tan(tiltDeg * RAD);
-export const tiltOfPct = (pct: number): number => Math.atan(pct / 100) * DEG;
+const pctOfTilt = (tiltDeg: number): number => 100 * Math.tan(tiltDeg * RAD);
+const tiltOfPct = (pct: number): number => Math.atan(pct / 100) * DEG;
 
 /**
  * By how much the nose rises from how it stands at the wall to how it is ridden, in degrees:
@@ -44,10 +49,30 @@ export const aimOf = (job: Job, mount: Mount): Aim =>
     ...{ pitchMm: 1, leverMm: 100, errors: [] },
   };
 
+/**
+ * The tilt and toe that put a lamp's beam to a place on the wall: what `wallMarks` turns round.
+ *
+ * @param right m right of the vehicle's middle
+ * @param up m above the ground
+ */
+export function aimAt(
+  job: Job,
+  { lampRightM, lampUpM, behind }: Pick<WallMark, "lampRightM" | "lampUpM" | "behind">,
+  right: number,
+  up: number,
+): { readonly tiltDeg: number; readonly toeDeg: number } {
+  const { distanceM } = job.aiming;
+  const rise = noseRiseDeg(job.aiming);
+  const toeDeg = Math.atan2(right - lampRightM, distanceM) * DEG;
+  const slope = Math.atan2(up - lampUpM, alongM(distanceM, toeDeg)) * DEG;
+  return { tiltDeg: slope + (behind ? -rise : rise), toeDeg };
+}
+
 /** Lamps that throw light ahead of or beside the vehicle; what only is seen needs no aim. */
 function isAimed(job: Job, mount: Mount, lamp: Lamp): boolean {
   const part = job.parts.find((p) => p.id === lamp.partId);
   const light = part?.kind === "load" ? part.light : "none";
+  if (lamp.place === "inside") return false;
   return (
     job.aims.some((aim) => aim.mountId === mount.id) ||
     (part?.kind === "load" && part.photometry !== undefined) ||
@@ -67,7 +92,11 @@ export function wallMarks(job: Job, distanceM: number = job.aiming.distanceM): W
     const right = rightOf(mount);
     const rule = aimRule(job.practices.place, aim.beam, up);
     // On the road the beam lies as wanted; at the wall the nose stands lower by what it rises.
-    const markAt = (tiltDeg: number): number => up + distanceM * Math.tan((tiltDeg - rise) * RAD);
+    // Of a lamp that shines back it is the other way round.
+    const lift = lamp.place === "rear" ? rise : -rise;
+    const along = alongM(distanceM, aim.toeDeg);
+    const slopeOf = (tiltDeg: number): number => Math.tan((tiltDeg + lift) * RAD);
+    const markAt = (tiltDeg: number): number => up + along * slopeOf(tiltDeg);
     const wanted = pctOfTilt(mount.wantedTiltDeg);
     const markUpM = markAt(mount.wantedTiltDeg);
     return [
@@ -75,7 +104,8 @@ export function wallMarks(job: Job, distanceM: number = job.aiming.distanceM): W
         ...{ mount, lamp, aim, rule, lampRightM: right, lampUpM: up },
         markRightM: right + distanceM * Math.tan(aim.toeDeg * RAD),
         markUpM,
-        groundM: markUpM < 0 ? (up * distanceM) / (up - markUpM) : null,
+        groundM: markUpM < 0 ? -up / slopeOf(mount.wantedTiltDeg) : null,
+        behind: lamp.place === "rear",
         lowUpM: markAt(tiltOfPct(rule.lowPct)),
         highUpM: markAt(tiltOfPct(rule.highPct)),
         withinRule: wanted >= rule.lowPct - 1e-9 && wanted <= rule.highPct + 1e-9,

@@ -59,8 +59,16 @@ export interface Aiming {
   } | null;
 }
 
-/** 25 ft, the rider on, and what a dipped beam may send to an oncoming eye. */
+/**
+ * What a dipped beam may send to an oncoming eye, cd: 0.4 lx on the screen at 25 m at the
+ * point of the oncoming driver, as older headlamp regulations had it (UN R112, from memory).
+ */
+const DIPPED_GLARE_CD = 250;
+/** 25 ft, as US tables have it: common practice. */
+const WALL_M = 7.62;
+
+/** At the wall with the rider on, and no brighter to oncoming eyes than a dipped beam. */
 export const DEFAULT_AIMING: Aiming = {
-  ...{ distanceM: 7.62, frontSagMm: 0, rearSagMm: 0, baseMm: 1000 },
-  ...{ keeps: "right", glareCd: 250, darkPlace: null },
+  ...{ distanceM: WALL_M, frontSagMm: 0, rearSagMm: 0, baseMm: 1000 },
+  ...{ keeps: "right", glareCd: DIPPED_GLARE_CD, darkPlace: null },
 };
