@@ -18,7 +18,6 @@ import {
   INPUTS,
   LIGHT_COLOURS,
   LOAD_FAMILIES,
-  LOAD_KINDS,
   PART_KINDS,
   TELL_TALES,
   type Fact,
@@ -37,36 +36,8 @@ import {
   IsShare,
   IsText,
 } from "./fields.ts";
-import { PhotometryDto } from "./aim.ts";
-
-class LoadSpecDto {
-  @IsIn(LOAD_KINDS)
-  kind!: string;
-}
-
-class DrivenLedDto extends LoadSpecDto {
-  @IsFact()
-  powerW!: Fact;
-
-  @IsAmount(1, 1000)
-  minV!: number;
-
-  @IsAmount(1, 1000)
-  maxV!: number;
-}
-
-class RatedLoadDto extends LoadSpecDto {
-  @IsFact()
-  powerW!: Fact;
-
-  @IsAmount(1, 1000)
-  ratedV!: number;
-}
-
-class ConstantCurrentDto extends LoadSpecDto {
-  @IsFact()
-  currentA!: Fact;
-}
+import { LOAD_TYPES, LoadSpecDto } from "./load.ts";
+import { PhotometryDto } from "./photometry.ts";
 
 export class BehaviourDto {
   @IsText(120)
@@ -136,31 +107,6 @@ export class BehaviourDto {
   @IsAmount(0.01, 3600)
   retryS!: number;
 }
-
-class LedStripDto extends LoadSpecDto {
-  @IsFact()
-  powerWPerM!: Fact;
-
-  @IsAmount(1, 1000)
-  ratedV!: number;
-
-  @IsAmount(0, 1000)
-  forwardV!: number;
-
-  @IsAmount(0.001, 10)
-  groupM!: number;
-
-  @IsAmount(0.001, 1000)
-  lengthM!: number;
-}
-
-const LOAD_TYPES = [
-  { name: "drivenLed", value: DrivenLedDto },
-  { name: "filament", value: RatedLoadDto },
-  { name: "resistive", value: RatedLoadDto },
-  { name: "constantCurrent", value: ConstantCurrentDto },
-  { name: "ledStrip", value: LedStripDto },
-];
 
 export class PartDto {
   @IsId()

@@ -1,0 +1,82 @@
+import { Shop } from "./shop.ts";
+
+describe("behind a proxy", () => {
+  /** As a proxy in front of it says whom it speaks for. */
+  const AS_PROXY = { "x-forwarded-for": "203.0.113.9", "x-forwarded-proto": "https" };
+  const signInThrough = async (shop: Shop) => {
+    const phone = shop.stranger();
+    const answer = await phone
+      .post("/api/session")
+      .set(AS_PROXY)
+      .send({ signIn: "pim", password: "lamp-and-loom" })
+      .expect(204);
+    const page = await phone.get("/").set(AS_PROXY);
+    const cookie = String(answer.headers["set-cookie"]);
+    const { body } = await phone
+      .get("/api/session/mine")
+      .set({ ...AS_PROXY, cookie })
+      .expect(200);
+    return { cookie, address: body[0].address, hsts: page.headers["strict-transport-security"] };
+  };
+
+  it("that is named, its word on address and https is taken", async () => {
+    const shop = await Shop.open({ demo: true, trustProxy: "loopback" });
+    const { cookie, address, hsts } = await signInThrough(shop);
+    expect(address).toBe("203.0.113.9");
+    expect(cookie).toMatch(/; Secure/);
+    expect(hsts).toMatch(/max-age/);
+    await shop.close();
+  });
+
+  it("that nobody named, anybody could say so: nothing of it is believed", async () => {
+    const shop = await Shop.open({ demo: true });
+    const { cookie, address, hsts } = await signInThrough(shop);
+    expect(address).toMatch(/127\.0\.0\.1$/);
+    expect(cookie).not.toMatch(/; Secure/);
+    expect(hsts).toBeUndefined();
+    await shop.close();
+  });
+
+  it("named wrongly, the start says so", async () => {
+    await expect(Shop.open({ demo: false, trustProxy: "not an address" })).rejects.toThrow();
+  });
+});
+
+describe("requests from elsewhere", () => {
+  let shop: Shop;
+  beforeAll(async () => {
+    shop = await Shop.open({ demo: true });
+  });
+  afterAll(() => shop.close());
+
+  it("are refused when they change something", async () => {
+    const ansa = await shop.person("ansa");
+    const send = (headers: Record<string, string>) =>
+      ansa.put("/api/session/preferences").set(headers).send({ units: "us", theme: "night" });
+    await send({ origin: "http://elsewhere.example" }).expect(403);
+    await send({ "sec-fetch-site": "cross-site" }).expect(403);
+    await send({ "sec-fetch-site": "same-site" }).expect(403);
+    await send({ origin: shop.url, "sec-fetch-site": "same-origin" }).expect(204);
+  });
+
+  it("get headers that keep the page to itself", async () => {
+    const { headers } = await shop.stranger().get("/api/health");
+    expect(headers["content-security-policy"]).toContain("frame-ancestors 'none'");
+    expect(headers["x-content-type-options"]).toBe("nosniff");
+  });
+
+  it("are refused in words when they are no JSON, or hold what nobody asked for", async () => {
+    const ansa = await shop.person("ansa");
+    const torn = await ansa
+      .post("/api/jobs")
+      .set("content-type", "application/json")
+      .send("{oops")
+      .expect(400);
+    expect(torn.body.message).toBeTruthy();
+    const extra = await ansa
+      .post("/api/jobs")
+      .send({ title: "x", customer: "", profileId: "fellrunner-420", machine: "", role: "owner" })
+      .expect(422);
+    expect(extra.body.faults[0].path).toBe("role");
+  });
+});
