@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
-import { signIn } from "./shop.ts";
+import { openJob, signIn } from "./shop.ts";
 
 const LEVEL_AA = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 
@@ -107,9 +107,7 @@ for (const [group, title, views] of GROUPS) {
     await signIn(page, "ansa");
     let base = "";
     if (title !== null) {
-      await page.getByRole("link", { name: title }).first().click();
-      await page.waitForURL(/\/jobs\//);
-      base = `${new URL(page.url()).pathname.split("/").slice(0, 3).join("/")}/`;
+      base = `${await openJob(page, title)}/`;
     }
     for (const [path, words] of views) {
       await page.setViewportSize(DESK);
@@ -154,7 +152,7 @@ test("the bench is worked by keyboard alone", async ({ page }) => {
 test("six runs stand on the bench at 1280x800 without scrolling", async ({ page }) => {
   await signIn(page);
   await page.goto("/");
-  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
+  await openJob(page, "Aux pods, brake flasher");
   await page.getByRole("link", { name: /Circuit/ }).click();
   const rows = page.getByRole("article");
   await expect(rows).toHaveCount(5);

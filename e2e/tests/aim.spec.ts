@@ -1,14 +1,11 @@
 import { expect, test } from "@playwright/test";
-import { saved, signIn } from "./shop.ts";
+import { openJob, saved, signIn } from "./shop.ts";
 
 test("two errors measured at the wall become turns, and the pair is held together", async ({
   page,
 }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
-  ).toBeVisible();
+  await openJob(page, "Aux pods, brake flasher");
   await page.keyboard.press("7");
   await expect(page.getByRole("heading", { name: "Marks on the wall" })).toBeVisible();
   for (const [side, up, turns] of [
@@ -35,10 +32,7 @@ test("a mark is moved by key, the light follows, and the best aim is proposed", 
   page,
 }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Lambing-watch bar and pods" }).first().click();
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Lambing-watch bar and pods" }),
-  ).toBeVisible();
+  await openJob(page, "Lambing-watch bar and pods");
   await page.keyboard.press("7");
   const far = page.getByText(/Somebody in grey gets 3 lx as far as/).locator("b");
   await expect(far).toHaveText(/^\d+ m$/);

@@ -3,7 +3,7 @@ import { expect, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { DEMO_SHELF, demoJobs } from "@dragonet/core/demo";
 import { printJob, printPartsCsv, readPartsCsv } from "@dragonet/core";
-import { signIn } from "./shop.ts";
+import { openJob, signIn } from "./shop.ts";
 
 const textFile = (name: string, text: string) => ({
   name,
@@ -13,10 +13,7 @@ const textFile = (name: string, text: string) => ({
 
 test("the strip sheet's PDF says what the page says", async ({ page }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
-  ).toBeVisible();
+  await openJob(page, "Aux pods, brake flasher");
   const id = /jobs\/([^/]+)/.exec(page.url())![1]!;
   const answer = await page.request.get(`/api/jobs/${id}/strip-sheet.pdf`);
   const pdf = await getDocument({ data: new Uint8Array(await answer.body()), verbosity: 0 })
@@ -44,7 +41,7 @@ test("the strip sheet's PDF says what the page says", async ({ page }) => {
 
 test("the printed page drops what is not for paper", async ({ page }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Lambing-watch bar and pods" }).first().click();
+  await openJob(page, "Lambing-watch bar and pods");
   await page.getByRole("link", { name: "Strip sheet" }).click();
   await expect(page.getByRole("region", { name: "Lambing bar" })).toBeVisible();
   await page.emulateMedia({ media: "print" });

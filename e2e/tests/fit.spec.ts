@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { newJob, saved, signIn } from "./shop.ts";
+import { newJob, openJob, saved, signIn } from "./shop.ts";
 
 const say = async (page: Page, words: string): Promise<void> => {
   const field = page.getByLabel(/^Say or type a step/);
@@ -116,7 +116,7 @@ test("a wire is followed over the map, its stretch signed for, a length measured
   page,
 }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
+  await openJob(page, "Box lamp: run, turn, brake");
   await page.getByRole("link", { name: "Fit" }).click();
   await page.getByRole("link", { name: "Route" }).click();
   await expect(page.getByRole("img", { name: /^Plan of the/ })).toBeVisible();
@@ -146,9 +146,7 @@ test("holes are found from marks, told when they leave the panel, and printed at
   page,
 }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
-  await page.waitForURL(/\/jobs\//);
-  const base = new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
+  const base = await openJob(page, "Box lamp: run, turn, brake");
   await page.goto(`${base}/fit/holes`);
   // 178 mm between two references puts the hole at 89 mm: common practice.
   await expect(page.getByText(/178 mm between .*: 89 mm from each/)).toBeVisible();
@@ -177,9 +175,7 @@ test("a lamp that moves is held against the rules of the place; a bond waits for
   page,
 }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
-  await page.waitForURL(/\/jobs\//);
-  const base = new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
+  const base = await openJob(page, "Box lamp: run, turn, brake");
   await page.goto(`${base}/fit/lamps`);
   await expect(page.getByRole("img", { name: /^From behind: / })).toBeVisible();
   await expect(

@@ -12,6 +12,13 @@ export async function signIn(page: Page, who: SignIn = "pim"): Promise<void> {
   await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
 }
 
+/** Opens a job of the demo shop from the board; answers its address, once it is there. */
+export async function openJob(page: Page, title: string): Promise<string> {
+  await page.getByRole("link", { name: title }).first().click();
+  await expect(page.getByRole("heading", { level: 1, name: title })).toBeVisible();
+  return new URL(page.url()).pathname.split("/").slice(0, 3).join("/");
+}
+
 /** Opens a fresh job on a profile through the interface; answers its address. */
 export async function newJob(
   page: Page,

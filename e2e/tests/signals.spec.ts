@@ -1,16 +1,16 @@
 import { expect, test, type Page } from "@playwright/test";
-import { saved, signIn } from "./shop.ts";
+import { openJob, saved, signIn } from "./shop.ts";
 
-async function openJob(page: Page, title: string, stage: string): Promise<void> {
+async function openStage(page: Page, title: string, stage: string): Promise<void> {
   await signIn(page);
-  await page.getByRole("link", { name: title }).first().click();
+  await openJob(page, title);
   await page.getByRole("link", { name: stage }).click();
 }
 
 test("hyperflash is explained with its numbers, and mended by choosing a remedy", async ({
   page,
 }) => {
-  await openJob(page, "Aux pods, brake flasher", "Signals");
+  await openStage(page, "Aux pods, brake flasher", "Signals");
   const ways = page.getByRole("region", { name: "Ways to a proper flash" });
   await expect(ways).toContainText("wants 1.10 A: takes it for a dead bulb");
   await expect(ways).toContainText("30.4 W lit");
@@ -30,7 +30,7 @@ test("hyperflash is explained with its numbers, and mended by choosing a remedy"
 });
 
 test("time is played, stepped and scrubbed, and the views follow", async ({ page }) => {
-  await openJob(page, "Turn lamps: left shows right", "Signals");
+  await openStage(page, "Turn lamps: left shows right", "Signals");
   const time = page.getByRole("slider", { name: "Time" });
   await time.focus();
   await time.fill("0");
@@ -47,7 +47,7 @@ test("time is played, stepped and scrubbed, and the views follow", async ({ page
 test("a script that contradicts itself is explained, and a place's rules are told", async ({
   page,
 }) => {
-  await openJob(page, "Box lamp: run, turn, brake", "Signals");
+  await openStage(page, "Box lamp: run, turn, brake", "Signals");
   await page.getByText("The script as text").click();
   const script = page.getByRole("textbox", { name: "Script of the controls" });
   await script.fill("0 key on\n2 brake on\n1 brake off\n");
@@ -70,7 +70,7 @@ test("a script that contradicts itself is explained, and a place's rules are tol
 });
 
 test("the simulated module is programmed, and survives being unplugged", async ({ page }) => {
-  await openJob(page, "Box lamp: run, turn, brake", "Signals");
+  await openStage(page, "Box lamp: run, turn, brake", "Signals");
   const module = page.getByRole("region", { name: /Bus controller, rear, simulated/ });
   await module.getByRole("button", { name: "Connect" }).click();
   await expect(module).toContainText("as sold: follows its input");
@@ -89,7 +89,7 @@ test("the simulated module is programmed, and survives being unplugged", async (
 test("four ways to feed the path lights are compared, and choosing one rewires the cart", async ({
   page,
 }) => {
-  await openJob(page, "Dim red path lights", "Budget");
+  await openStage(page, "Dim red path lights", "Budget");
   const ways = page.getByRole("region", { name: "Compare ways" });
   await expect(ways.getByRole("row", { name: /Tap at 2 of 6 blocks/ })).toContainText(
     /half flat after \d+ evenings/,

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { newJob, saved, signIn } from "./shop.ts";
+import { newJob, openJob, saved, signIn } from "./shop.ts";
 
 const field = (page: Page, label: string) =>
   page.getByRole("textbox", { name: label, exact: true });
@@ -194,7 +194,7 @@ test("going back to an earlier revision is one press in the history", async ({ p
 test("a viewer may look at everything and change nothing", async ({ page }) => {
   await signIn(page, "wren");
   await expect(page.getByRole("button", { name: "New job" })).toBeHidden();
-  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
+  await openJob(page, "Aux pods, brake flasher");
   await expect(page.getByText("You may look, not change")).toBeVisible();
   await expect(field(page, "Bench")).toBeDisabled();
   await page.keyboard.press("3");

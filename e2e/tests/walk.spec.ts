@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { newJob, newRun, saved, signIn } from "./shop.ts";
+import { newJob, newRun, openJob, saved, signIn } from "./shop.ts";
 
 /** A new user's walk: from the vehicle on the lift to a sheet that can be built. */
 test("a bar and two pods become a checked circuit, broken on purpose and mended", async ({
@@ -74,10 +74,7 @@ test("undo and redo work by key and by button, and survive nothing being wrong",
 
 test("a parked tell-tale is told with days and mended in one press", async ({ page }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Lambing-watch bar and pods" }).first().click();
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Lambing-watch bar and pods" }),
-  ).toBeVisible();
+  await openJob(page, "Lambing-watch bar and pods");
   await page.keyboard.press("3");
   const findings = page.getByRole("region", { name: "Findings" });
   await expect(findings).toContainText("Parked draw: will not start after 1–1.8 days");
@@ -107,10 +104,7 @@ test("the bench is live: press a control, see what lights, prove it, try the fau
   page,
 }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
-  ).toBeVisible();
+  await openJob(page, "Aux pods, brake flasher");
   await page.keyboard.press("3");
   const front = page.getByRole("img", { name: /^front:/ });
   await expect(front).toHaveAccessibleName(/30 W spot pod 1 100 %/);
@@ -165,10 +159,7 @@ test("a condition of several ways is built with helping relays, and proven", asy
 
 test("hazards on a single pole are found, named and mended in one press", async ({ page }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Hazards feed both sides" }).first().click();
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Hazards feed both sides" }),
-  ).toBeVisible();
+  await openJob(page, "Hazards feed both sides");
   await page.keyboard.press("3");
   await page.getByRole("button", { name: "all off" }).click();
   await page.keyboard.press(",");

@@ -15,6 +15,7 @@ import {
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { useCanEdit, useMe } from "../app/session.ts";
+import { FootDepth } from "../fit/FootDepth.tsx";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
@@ -130,17 +131,7 @@ function HowItTurns({ mark, name }: { mark: WallMark; name: string }) {
           />
         </>
       )}
-      {aim.adjuster === "shim" && (
-        <NumberInput
-          label={`${name}: depth of the foot`}
-          unit="mm foot"
-          value={mount.footMm}
-          min={1}
-          max={500}
-          className="w-16"
-          onCommit={(v) => edit([setIn("mount", mount.id, "footMm", v)])}
-        />
-      )}
+      {aim.adjuster === "shim" && <FootDepth mount={mount} name={name} />}
     </span>
   );
 }

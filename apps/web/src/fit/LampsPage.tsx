@@ -25,6 +25,7 @@ import { Section } from "../ui/Section.tsx";
 import { Empty } from "../ui/states.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { Tick } from "../ui/Tick.tsx";
+import { FootDepth } from "./FootDepth.tsx";
 import { LampViews } from "./LampViews.tsx";
 
 const HAND_WORDS = { any: "either side", left: "left only", right: "right only" } as const;
@@ -62,15 +63,7 @@ function Shim({ mount, name }: { mount: Mount; name: string }) {
         className="w-16"
         onCommit={(v) => set("wantedTiltDeg", v)}
       />
-      <NumberInput
-        label={`${name}: depth of the foot`}
-        unit="mm foot"
-        value={mount.footMm}
-        min={1}
-        max={500}
-        className="w-16"
-        onCommit={(v) => set("footMm", v)}
-      />
+      <FootDepth mount={mount} name={name} />
       <span>
         {Math.abs(turn) < 0.05 ? (
           "no shim"
