@@ -96,10 +96,10 @@ await main(async () => {
 
   // The database starts while packages and build are looked at: neither needs the other.
   const starting = foreign ? null : startPostgres(data, { reset: args.reset });
+  // It is waited for further down: meanwhile its failure is not one that nobody hears.
+  starting?.catch(() => {});
   ensurePackages();
   ensureBuild();
-  postgres = await starting;
-  const url = foreign ?? postgres.url;
   const demo = !args.empty;
   const secrets = secretsFor(args, demo);
   const certificate = args.https ? await certificateFor(data) : null;
@@ -107,29 +107,29 @@ await main(async () => {
   /** One life of the server; answers a promise of how it ended. */
   let announced = false;
   const startServer = () => {
-    const child = spawn(
-      process.execPath,
-      ["--enable-source-maps", fromRoot("apps/server/dist/main.js")],
-      {
-        env: {
-          ...process.env,
-          NODE_ENV: "production",
-          DATABASE_URL: url,
-          PORT: String(args.port),
-          HOST: args.host,
-          DRAGONET_DEMO: demo ? "1" : "0",
-          ...secrets.env,
-          ...(certificate && {
-            TLS_KEY: certificate.key,
-            TLS_CERTIFICATE: certificate.certificate,
-            TLS_AUTHORITY: certificate.authority,
-          }),
-        },
-        stdio: ["ignore", "inherit", "inherit", "ipc"],
-        detached: true,
+    const child = spawn(process.execPath, [fromRoot("apps/server/dist/main.js")], {
+      env: {
+        ...process.env,
+        NODE_ENV: "production",
+        PORT: String(args.port),
+        HOST: args.host,
+        DRAGONET_DEMO: demo ? "1" : "0",
+        ...secrets.env,
+        ...(certificate && {
+          TLS_KEY: certificate.key,
+          TLS_CERTIFICATE: certificate.certificate,
+          TLS_AUTHORITY: certificate.authority,
+        }),
       },
-    );
+      stdio: ["ignore", "inherit", "inherit", "ipc"],
+      detached: true,
+    });
     server = child;
+    // It reads its own code while the database comes up, and waits for this word.
+    void starting?.then(
+      ({ url }) => child.send({ databaseUrl: url }, () => undefined),
+      () => child.kill("SIGTERM"),
+    );
     child.once("message", () => {
       if (!announced) announce(args, demo, secrets, certificate);
       announced = true;
@@ -148,6 +148,12 @@ await main(async () => {
   };
   const isStopping = () => stopping;
   void keepRunning({ name: "The server", start: startServer, stopping: isStopping, say });
+  try {
+    postgres = await starting;
+  } catch (error) {
+    stopping = true;
+    throw error;
+  }
   if (postgres) {
     let first = postgres;
     void keepRunning({

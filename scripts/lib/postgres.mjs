@@ -125,10 +125,10 @@ function initialise(bin, data, user) {
 async function waitReady(bin, port, child, said) {
   const ready = () =>
     spawnSync(join(bin, "pg_isready"), ["-q", "-h", "127.0.0.1", "-p", String(port)]).status === 0;
-  for (let i = 0; i < 300; i += 1) {
+  for (let i = 0; i < 600; i += 1) {
     if (child.exitCode !== null) throw new Failure(explain(said()));
     if (ready()) return;
-    await sleep(100);
+    await sleep(50);
   }
   throw new Failure(explain(`not ready after 30 s\n${said()}`));
 }
