@@ -13,6 +13,7 @@ module.exports = {
           "node_modules/papaparse",
           "node_modules/@types/papaparse",
           "node_modules/fast-deep-equal",
+          "node_modules/dinero.js",
         ],
       },
     },

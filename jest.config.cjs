@@ -21,7 +21,7 @@ const project = (name, folder, more = {}) => ({
   rootDir: `${__dirname}/${folder}`,
   testMatch: ["<rootDir>/test/**/*.test.ts"],
   transform: { "\\.(ts|tsx|mjs|js)$": swc },
-  transformIgnorePatterns: ["/node_modules/(?!(@nestjs|papaparse|zustand)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(@nestjs|dinero\.js|papaparse|zustand)/)"],
   moduleNameMapper: { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` },
   ...more,
 });

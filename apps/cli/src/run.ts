@@ -9,7 +9,9 @@ import { writeCutList } from "./verbs/cutlist.ts";
 import { check } from "./verbs/check.ts";
 import { writeExamples } from "./verbs/examples.ts";
 import { faultsVerb } from "./verbs/faults.ts";
+import { writeHandover } from "./verbs/handover.ts";
 import { proveVerb } from "./verbs/prove.ts";
+import { readShelf, writeQuote } from "./verbs/quote.ts";
 import { writeDiagnosis } from "./verbs/diagnose.ts";
 import { serveMeter } from "./verbs/meter.ts";
 import { writeScript } from "./verbs/script.ts";
@@ -44,6 +46,8 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   meter FILE    a simulated meter (SCPI) on loopback, [--fault ID] hidden in the job, [--port N]
   aim FILE      marks on the wall [--distance M], what was off and what undoes it, road and glare
   beam FILE.ies what a photometric file (LM-63, .ldt) sends [--at AHEAD,RIGHT,UP] of the lamp, in m
+  quote FILE    what it is asked for, and what each option comes to [--shelf PARTS.csv] [--json]
+  handover FILE the owner's sheet in --out DIR, and what is missing before it may go [--json]
   sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
   schema        JSON Schema of the job document
   examples DIR  the demo shop's jobs as job files
@@ -107,6 +111,7 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
         fault: { type: "string", default: "" },
         port: { type: "string", default: "5025" },
         distance: { type: "string" },
+        shelf: { type: "string" },
         at: { type: "string" },
         of: { type: "string", default: "" },
         out: { type: "string", default: "." },
@@ -130,6 +135,19 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
   if (name === "sheet" && file !== undefined) {
     const job = readJob(file, world);
     return job ? writeSheet(job, parsed.values.out, world) : 2;
+  }
+  if (name === "quote" && file !== undefined) {
+    const job = readJob(file, world);
+    const { shelf: path, json } = parsed.values;
+    const text = path === undefined ? null : readText(path, world);
+    if (!job || (path !== undefined && text === null)) return 2;
+    const shelf = path === undefined || text === null ? [] : readShelf(path, text, world);
+    return shelf ? writeQuote(job, shelf, json === true, world) : 2;
+  }
+  if (name === "handover" && file !== undefined) {
+    const job = readJob(file, world);
+    const { out, json } = parsed.values;
+    return job ? writeHandover(job, out, json === true, world) : 2;
   }
   if (name === "cutlist" && file !== undefined) {
     const job = readJob(file, world);

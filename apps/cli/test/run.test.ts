@@ -1,4 +1,4 @@
-import { printJob, type Job } from "@dragonet/core";
+import { JOB_FORMAT, printJob, type Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { run } from "../src/run.ts";
 
@@ -57,7 +57,7 @@ describe("the command line", () => {
   });
 
   it("prints the schema, and its use when asked or misused", () => {
-    expect(JSON.parse(call(["schema"]).out)).toMatchObject({ title: "dragonet-job/5" });
+    expect(JSON.parse(call(["schema"]).out)).toMatchObject({ title: JOB_FORMAT });
     expect(call(["--help"])).toMatchObject({ code: 0, err: "" });
     expect(call([]).code).toBe(2);
     expect(call(["check"]).code).toBe(2);

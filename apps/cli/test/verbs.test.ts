@@ -1,4 +1,4 @@
-import { printJob, type CutList, type Job } from "@dragonet/core";
+import { JOB_FORMAT, printJob, type CutList, type Job } from "@dragonet/core";
 import { call, demo, rowsOf } from "./call.ts";
 
 const tourer = demo("Box lamp: run, turn, brake");
@@ -272,7 +272,7 @@ describe.each([
       err: "gone.json: no such file\n",
     });
     const newer = await call(marshal, [verb, "newer.json"], {
-      "newer.json": printJob(marshal).replace("dragonet-job/5", "dragonet-job/7"),
+      "newer.json": printJob(marshal).replace(JOB_FORMAT, "dragonet-job/99"),
     });
     expect(newer.err).toMatch(/newer\.json: format: .*newer/);
   });

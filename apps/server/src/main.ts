@@ -26,7 +26,11 @@ try {
   const app = await createApp({ page, demo: process.env.DRAGONET_DEMO === "1" });
   await app.listen(port, host);
   process.send?.("ready");
-  void app.get(WorkPool).warm();
+  // A shop that closes before its thread is warm has lost nothing.
+  app
+    .get(WorkPool)
+    .warm()
+    .catch(() => undefined);
   // Whoever started us is gone, perhaps killed: nobody is left to stop us later.
   process.once("disconnect", () => void app.close().finally(() => process.exit(0)));
 } catch (error) {

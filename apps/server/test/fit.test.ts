@@ -273,7 +273,7 @@ describe("a database of an earlier version", () => {
       const { body: list } = await pim.get("/api/jobs").expect(200);
       const { body } = await pim.get(`/api/jobs/${list[0].id}`).expect(200);
       expect(body.document).toMatchObject({
-        format: "dragonet-job/5",
+        format: "dragonet-job/6",
         strip: [],
         vehicle: { places: [] },
       });

@@ -1,6 +1,6 @@
-import { IsIn, Matches } from "class-validator";
+import { IsIn } from "class-validator";
 import { ADJUSTERS, BEAM_KINDS, ROAD_SIDES } from "@dragonet/core";
-import { IsAmount, IsId, IsListOf, IsNullable, IsObjectOf, IsText } from "./fields.ts";
+import { IsAmount, IsId, IsListOf, IsMoment, IsNullable, IsObjectOf, IsText } from "./fields.ts";
 
 class AimErrorDto {
   @IsAmount(0.5, 100)
@@ -15,9 +15,7 @@ class AimErrorDto {
   @IsText(120)
   by!: string;
 
-  @Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/, {
-    message: "at must be a moment (ISO 8601)",
-  })
+  @IsMoment()
   at!: string;
 }
 

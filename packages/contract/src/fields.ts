@@ -66,6 +66,12 @@ export const IsShare = (): PropertyDecorator => applyDecorators(IsNumber(), Min(
 export const IsAmount = (least = 0, most = 1e6): PropertyDecorator =>
   applyDecorators(IsNumber(), Min(least), Max(most));
 
+/** A moment, ISO 8601 with its offset. */
+export const IsMoment = (): PropertyDecorator =>
+  Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/, {
+    message: "$property must be a moment (ISO 8601)",
+  });
+
 /** A nested object of one class. */
 export const IsObjectOf = (type: () => Newable): PropertyDecorator =>
   applyDecorators(IsObject({ message: "needs an object" }), ValidateNested(), Type(type));

@@ -39,6 +39,7 @@ import { PART_TYPES } from "./kit.ts";
 import { LampDto } from "./lamp.ts";
 import { PartDto } from "./part.ts";
 import { ControlDto, RunDto, SupplyDto } from "./run.ts";
+import { QuoteOptionDto, SignatureDto, TariffDto, WorkedDto } from "./trade.ts";
 import { VehicleDto } from "./vehicle.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
 
@@ -110,6 +111,9 @@ class PracticesDto {
 
   @IsListOf(() => UseColourDto, 20)
   colours!: UseColourDto[];
+
+  @IsObjectOf(() => TariffDto)
+  tariff!: TariffDto;
 }
 
 class WishDto {
@@ -331,6 +335,15 @@ export class JobDto {
 
   @IsObjectOf(() => AimingDto)
   aiming!: AimingDto;
+
+  @IsListOf(() => QuoteOptionDto, 12)
+  options!: QuoteOptionDto[];
+
+  @IsListOf(() => WorkedDto, 2000)
+  worked!: WorkedDto[];
+
+  @IsListOf(() => SignatureDto, 200)
+  signatures!: SignatureDto[];
 }
 
 export { PracticesDto };

@@ -1,5 +1,5 @@
 import { Matches } from "class-validator";
-import { IsAmount, IsId, IsNullable, IsText } from "./fields.ts";
+import { IsAmount, IsId, IsMoment, IsNullable, IsText } from "./fields.ts";
 
 /** A step of the test script: kind, controls and place, as the script names it. */
 const STEP = /^(volts|amps|look)(\|[A-Za-z0-9_.+-]{1,300}){2,3}$/;
@@ -29,8 +29,6 @@ export class ReadingDto {
   @IsText(120)
   by!: string;
 
-  @Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/, {
-    message: "at must be a moment (ISO 8601)",
-  })
+  @IsMoment()
   at!: string;
 }

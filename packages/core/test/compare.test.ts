@@ -12,7 +12,7 @@ import {
   synthesise,
   type Job,
   type Way,
-  type WayKind,
+  type FeedWay,
 } from "../src/index.ts";
 import { DEMO_SHELF, MIDGE, PORTER, demoJobs } from "../src/demo/index.ts";
 import { RUN, edited, jobWith } from "./helpers.ts";
@@ -22,9 +22,9 @@ const porterPack = PORTER.system.kind === "pack" ? PORTER.system.pack : null!;
 const lamps = (count: number, part = "pod-plain-10", vehicle = PORTER): Job =>
   jobWith(part, count, allOf("switch"), { feed: { kind: "pack" }, onEngineOff: 1 }, vehicle);
 
-const waysOf = (job: Job): Record<WayKind, Way> =>
+const waysOf = (job: Job): Record<FeedWay, Way> =>
   Object.fromEntries(compareWays(job, RUN, DEMO_SHELF).map((w) => [w.kind, w])) as Record<
-    WayKind,
+    FeedWay,
     Way
   >;
 

@@ -1,8 +1,9 @@
 import { count, eq } from "drizzle-orm";
-import { DEFAULT_PRACTICES, jobSummary } from "@dragonet/core";
+import { jobSummary } from "@dragonet/core";
 import {
   DEMO_PEOPLE,
   demoShelf,
+  DEMO_PRACTICES,
   DEMO_SHOP_NAME,
   DEMO_VEHICLES,
   demoJobs,
@@ -42,7 +43,7 @@ export async function seedDemo(db: Database): Promise<void> {
     })),
   );
   await db.transaction(async (tx) => {
-    await tx.insert(shop).values({ id: 1, name: DEMO_SHOP_NAME, practices: DEFAULT_PRACTICES });
+    await tx.insert(shop).values({ id: 1, name: DEMO_SHOP_NAME, practices: DEMO_PRACTICES });
     const made = await tx.insert(person).values(people).returning();
     await tx.insert(part).values(demoShelf().map((value) => ({ id: value.id, value })));
     await tx

@@ -8,6 +8,7 @@ import {
   nextId,
   setRun,
   type Edit,
+  type FeedWay,
   type Job,
   type Run,
   type RunId,
@@ -24,9 +25,6 @@ import { worstShareV, type Finding } from "../rule/index.ts";
 import { materialsOf } from "../strip/index.ts";
 import { drawOf, loadsOf, synthesise } from "../synthesis/index.ts";
 
-export const WAY_KINDS = ["converter", "series", "block", "battery"] as const;
-export type WayKind = (typeof WAY_KINDS)[number];
-
 /** Volts at the lamps of a run at one voltage of the pack. */
 export interface WayPoint {
   readonly packV: number;
@@ -38,7 +36,7 @@ export interface WayPoint {
 
 /** One way to feed the same lamps from a pack vehicle, with everything that tells it from the others. */
 export interface Way {
-  readonly kind: WayKind;
+  readonly kind: FeedWay;
   readonly label: string;
   /** The edits that choose it. */
   readonly edits: readonly Edit[];
@@ -131,7 +129,7 @@ function costOf(job: Job, runId: RunId): { money: number; parts: string[] } {
 }
 
 interface Draft {
-  readonly kind: WayKind;
+  readonly kind: FeedWay;
   readonly label: string;
   readonly edits: readonly Edit[];
   readonly current: boolean;
@@ -248,6 +246,17 @@ function drafts(job: Job, run: Run, shelf: readonly Part[]): Draft[] {
       effect: "the pack is not touched; one more thing to charge",
     },
   ];
+}
+
+/** The edits that choose one of the ways for a run, or why it cannot be chosen. */
+export function wayEdits(
+  job: Job,
+  run: Run,
+  kind: FeedWay,
+  shelf: readonly Part[],
+): Pick<Draft, "edits" | "refused" | "label"> {
+  const none = { edits: [], label: "", refused: "only a vehicle with a pack has this choice" };
+  return drafts(job, run, shelf).find((draft) => draft.kind === kind) ?? none;
 }
 
 /**

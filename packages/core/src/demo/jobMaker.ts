@@ -1,3 +1,4 @@
+import { DEMO_PRACTICES } from "./people.ts";
 import {
   addLamps,
   adoptPart,
@@ -305,7 +306,7 @@ export const make = (
   customer: string,
   vehicle: Vehicle,
   machine: string,
-): FitMaker => new FitMaker(createJob(title, customer, { ...vehicle, machine }));
+): FitMaker => new FitMaker(createJob(title, customer, { ...vehicle, machine }, DEMO_PRACTICES));
 
 export const part = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);
 export const when = (...inputs: readonly Input[]): Condition => allOf(...inputs);

@@ -29,8 +29,9 @@ export function needsOf(job: Job, circuit: Circuit): Need[] {
   return [...needs.values()];
 }
 
-const plain = (name: string): string => name.toLowerCase().replace(/, metre$/, "");
+/** The name of a need or of a part by which they find each other. */
+export const shelfName = (name: string): string => name.toLowerCase().replace(/, metre$/, "");
 
 /** How much of a part the needs of several jobs take, in pieces or metres. */
 export const takenOf = (partName: string, needs: readonly Need[]): number =>
-  needs.reduce((sum, n) => (plain(n.name) === plain(partName) ? sum + n.count : sum), 0);
+  needs.reduce((sum, n) => (shelfName(n.name) === shelfName(partName) ? sum + n.count : sum), 0);

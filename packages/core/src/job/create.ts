@@ -52,6 +52,9 @@ export function createJob(
     readings: [],
     aims: [],
     aiming: DEFAULT_AIMING,
+    options: [],
+    worked: [],
+    signatures: [],
   };
 }
 

@@ -42,7 +42,10 @@ import type {
   Wish,
 } from "./job.ts";
 import type { Aim, Aiming } from "./aim.ts";
+import type { QuoteOption } from "./quoteOption.ts";
 import type { Reading } from "./reading.ts";
+import type { Signature } from "./signature.ts";
+import type { Worked } from "./tariff.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
 /** The parts of a job that exist once. Their fields are what a `set` edit names. */
@@ -95,6 +98,9 @@ export interface Collections {
   check: Check;
   reading: Reading;
   aim: Aim;
+  option: QuoteOption;
+  worked: Worked;
+  signature: Signature;
 }
 
 export type SingletonName = keyof Singletons;
@@ -212,6 +218,12 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
   bond: { get: (job) => job.bonds, put: (job, bonds) => ({ ...job, bonds }) },
   check: { get: (job) => job.checks, put: (job, checks) => ({ ...job, checks }) },
   aim: { get: (job) => job.aims, put: (job, aims) => ({ ...job, aims }) },
+  option: { get: (job) => job.options, put: (job, options) => ({ ...job, options }) },
+  worked: { get: (job) => job.worked, put: (job, worked) => ({ ...job, worked }) },
+  signature: {
+    get: (job) => job.signatures,
+    put: (job, signatures) => ({ ...job, signatures }),
+  },
   reading: { get: (job) => job.readings, put: (job, readings) => ({ ...job, readings }) },
 };
 

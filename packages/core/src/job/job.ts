@@ -16,10 +16,13 @@ import type {
 } from "./fit.ts";
 import type { RunId } from "./ids.ts";
 import type { Aim, Aiming } from "./aim.ts";
+import type { QuoteOption } from "./quoteOption.ts";
 import type { Reading } from "./reading.ts";
+import type { Signature } from "./signature.ts";
+import { DEFAULT_TARIFF, type Tariff, type Worked } from "./tariff.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
-export const JOB_FORMAT = "dragonet-job/5";
+export const JOB_FORMAT = "dragonet-job/6";
 
 /** The stages in the order people work. */
 export const STAGES = [
@@ -182,6 +185,7 @@ export interface Practices {
   readonly place: string;
   /** The shop's own wire colours; what is not in it is as the plan gives it. */
   readonly colours: readonly UseColour[];
+  readonly tariff: Tariff;
 }
 
 export const DEFAULT_PRACTICES: Practices = {
@@ -195,6 +199,7 @@ export const DEFAULT_PRACTICES: Practices = {
   slack: "spare",
   place: "",
   colours: [],
+  tariff: DEFAULT_TARIFF,
 };
 
 /** One job: the single source of truth that page, server, command line and exports share. */
@@ -235,4 +240,9 @@ export interface Job {
   /** How lamps in place are aimed, and how the vehicle stands at the wall. */
   readonly aims: readonly Aim[];
   readonly aiming: Aiming;
+  /** Other ways to do it that its quote offers beside the plan. */
+  readonly options: readonly QuoteOption[];
+  /** Time taken, as it was written down. */
+  readonly worked: readonly Worked[];
+  readonly signatures: readonly Signature[];
 }

@@ -1,5 +1,5 @@
-import { isOnMark, wallMarks } from "../aim/index.ts";
-import { isOff, latestReadings, type Blocker, type Job, type Stage } from "../job/index.ts";
+import { signedFor, unaimed, untested } from "../handover/gates.ts";
+import type { Blocker, Gate, Job, Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
 import { groupFindings } from "../rule/index.ts";
 import { checkedCircuit } from "./planJob.ts";
@@ -37,25 +37,19 @@ export interface JobSummary {
 /** Stages at which a vehicle has been tested, or goes without. */
 const AFTER_TEST: ReadonlySet<Stage> = new Set(["aim", "handOver"]);
 
-/** Lamps that throw light and stand at no mark yet, though the vehicle is to be handed over. */
-function ofAim(job: Job): Waiting[] {
-  if (job.card.stage !== "handOver") return [];
-  const off = wallMarks(job).filter(({ aim }) => {
-    const last = aim.errors.at(-1);
-    return !last || !isOnMark(last);
-  }).length;
-  if (off === 0) return [];
-  return [{ kind: "dark", text: `${off === 1 ? "a lamp" : `${off} lamps`} not aimed at the wall` }];
-}
+/** A gate of the hand-over that nobody signed for, as something that a job waits for. */
+const waits = (job: Job, gate: Gate, kind: Waiting["kind"], text: string): Waiting[] =>
+  text === "" || signedFor(job, gate) ? [] : [{ kind, text }];
 
-/** What the test of a job leaves to be done: that there was none, or that something reads off. */
-function ofTest(job: Job): Waiting[] {
-  if (AFTER_TEST.has(job.card.stage) && job.readings.length === 0 && job.runs.length > 0) {
-    return [{ kind: "measure", text: "not tested on the vehicle" }];
-  }
-  const off = [...latestReadings(job.readings).values()].filter(isOff).length;
-  if (off === 0) return [];
-  return [{ kind: "measure", text: `${off === 1 ? "a step" : `${off} steps`} of the test off` }];
+/** What the test and the aim leave to be done. */
+function ofProof(job: Job): Waiting[] {
+  const { tested, readings } = untested(job);
+  const { stage } = job.card;
+  return [
+    ...(AFTER_TEST.has(stage) ? waits(job, "tested", "measure", tested) : []),
+    ...waits(job, "readings", "measure", readings),
+    ...(stage === "handOver" ? waits(job, "aimed", "dark", unaimed(job)) : []),
+  ];
 }
 
 /** What blocks a job: what people wrote down, kit that is not there, and findings to stop for. */
@@ -82,8 +76,7 @@ export function jobSummary(job: Job): JobSummary {
     waiting: [
       ...job.blockers.map(({ kind, text }): Waiting => ({ kind, text })),
       ...missing,
-      ...ofTest(job),
-      ...ofAim(job),
+      ...ofProof(job),
       ...stops,
     ],
     curing: job.bonds.flatMap((bond): Curing[] => {

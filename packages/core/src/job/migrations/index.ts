@@ -3,6 +3,7 @@ import { partTo2, practicesTo2, toVersion2, vehicleTo2 } from "./toVersion2.ts";
 import { toVersion3 } from "./toVersion3.ts";
 import { partTo4, practicesTo4, toVersion4, vehicleTo4 } from "./toVersion4.ts";
 import { toVersion5 } from "./toVersion5.ts";
+import { practicesTo6, toVersion6 } from "./toVersion6.ts";
 
 type Migrate = (value: unknown) => unknown;
 
@@ -20,6 +21,7 @@ const STEPS: readonly Step[] = [
   { job: toVersion3 },
   { job: toVersion4, part: partTo4, vehicle: vehicleTo4, practices: practicesTo4 },
   { job: toVersion5 },
+  { job: toVersion6, practices: practicesTo6 },
 ];
 
 /** Version of jobs, shelf parts, vehicle profiles and practices that this program writes. */

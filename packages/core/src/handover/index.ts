@@ -1,0 +1,3 @@
+export * from "./gates.ts";
+export * from "./ownerSheet.ts";
+export * from "./ownerSheetHtml.ts";

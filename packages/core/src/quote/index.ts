@@ -1,0 +1,5 @@
+export * from "./plannedTime.ts";
+export * from "./quoteOf.ts";
+export * from "./optionOf.ts";
+export * from "./suggest.ts";
+export * from "./offer.ts";

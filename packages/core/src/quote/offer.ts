@@ -1,0 +1,152 @@
+import { conditionText, type Job } from "../job/index.ts";
+import { moneyText } from "../money/index.ts";
+import { decimal } from "../quantity/index.ts";
+import type { OptionResult, WorkedQuote } from "./optionOf.ts";
+import type { Quote, Totals } from "./quoteOf.ts";
+
+/** One way to have the job done, as a customer chooses it: the plan, or an option. */
+export interface OfferChoice {
+  /** "" for the plan itself. */
+  readonly id: string;
+  readonly name: string;
+  readonly total: Totals;
+  readonly lowMinor: number;
+  readonly highMinor: number;
+  readonly parts: readonly {
+    readonly name: string;
+    readonly count: number;
+    readonly unit: string;
+  }[];
+  /** What it means beside the plan, one a line. */
+  readonly means: readonly string[];
+}
+
+/**
+ * What a customer is shown: made of one revision of a job and frozen. Nothing of the shop's
+ * other work, its shelf or its notes is in it.
+ */
+export interface Offer {
+  readonly shop: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly vehicle: string;
+  readonly currency: string;
+  readonly taxShare: number;
+  /** Last day on which it may be accepted, as ISO date. */
+  readonly validUntil: string;
+  /** What will be done, in plain words. */
+  readonly work: readonly string[];
+  readonly choices: readonly OfferChoice[];
+}
+
+const PLACE_WORDS = {
+  front: "in front",
+  rear: "behind",
+  left: "on the left",
+  right: "on the right",
+  inside: "inside",
+} as const;
+
+/** "Pods: 2 × Pod 20 W in front, on with high beam and own switch." */
+function workOf(job: Job): string[] {
+  return job.runs.map((run) => {
+    const counts = new Map<string, number>();
+    for (const lamp of job.lamps.filter((l) => l.runId === run.id)) {
+      const part = job.parts.find((p) => p.id === lamp.partId);
+      const words = `${part?.name ?? lamp.label} ${PLACE_WORDS[lamp.place]}`;
+      counts.set(words, (counts.get(words) ?? 0) + 1);
+    }
+    const lamps = [...counts].map(([words, n]) => (n === 1 ? words : `${n} × ${words}`));
+    return `${run.name}: ${lamps.join(", ") || "nothing on it yet"}; on with ${conditionText(run.condition)}.`;
+  });
+}
+
+const choiceOf = (
+  id: string,
+  name: string,
+  quote: Quote,
+  means: readonly string[],
+): OfferChoice => ({
+  ...{ id, name, means, total: quote.total },
+  ...{ lowMinor: quote.low.grossMinor, highMinor: quote.high.grossMinor },
+  parts: quote.parts.map(({ name: part, count, unit }) => ({ name: part, count, unit })),
+});
+
+/** What an option means beside the plan, as a person would put it. */
+export function meansOf(result: Extract<OptionResult, { kind: "worked" }>): string[] {
+  const { quote, moreMinor, moreMinutes, moreUnits, findings, before } = result;
+  const minutes = Math.round(Math.abs(moreMinutes));
+  const things = Math.abs(moreUnits);
+  const fixes = findings.fix - before.fix;
+  const told = (n: number, one: string): string => `${n} ${one}${n === 1 ? "" : "s"}`;
+  return [
+    moreMinor === 0
+      ? "the same price"
+      : `${moneyText(Math.abs(moreMinor), quote.currency)} ${moreMinor > 0 ? "more" : "less"}`,
+    ...(minutes === 0 ? [] : [`${minutes} min ${moreMinutes > 0 ? "more" : "less"} work`]),
+    ...(things === 0
+      ? []
+      : [`${told(things, "thing")} ${moreUnits > 0 ? "more" : "less"} that may fail`]),
+    ...(fixes === 0
+      ? []
+      : [
+          `${told(Math.abs(fixes), "point")} ${fixes > 0 ? "more" : "less"} that will want attention`,
+        ]),
+  ];
+}
+
+/** Why an option is not put before a customer; "" where it is. */
+export function notOffered(result: OptionResult): string {
+  if (result.kind === "refused") return result.reason;
+  return result.findings.stop > result.before.stop
+    ? "the check would stop it: what it finds is said in the plan once it is taken over"
+    : "";
+}
+
+/** A job's offer. Options that cannot be built or that the check stops are left out. */
+export function offerOf(
+  job: Job,
+  { quote, options }: WorkedQuote,
+  { shop, today }: { readonly shop: string; readonly today: Date },
+): Offer {
+  const { tariff } = job.practices;
+  const until = new Date(today.getTime() + tariff.validDays * 24 * 3_600_000);
+  const { model, machine } = job.vehicle;
+  return {
+    shop,
+    title: job.card.title,
+    customer: job.card.customer,
+    vehicle: machine === "" ? model : `${model}, ${machine}`,
+    currency: quote.currency,
+    taxShare: quote.taxShare,
+    validUntil: until.toISOString().slice(0, 10),
+    work: workOf(job),
+    choices: [
+      choiceOf("", "As planned", quote, []),
+      ...options.flatMap((result) =>
+        result.kind === "worked" && notOffered(result) === ""
+          ? [choiceOf(result.option.id, result.option.name, result.quote, meansOf(result))]
+          : [],
+      ),
+    ],
+  };
+}
+
+/** What a job comes to now beside what was accepted, one change a line; none where nothing moved. */
+export function changedSince(accepted: OfferChoice, now: Quote): string[] {
+  const counts = (list: readonly { name: string; count: number }[]): Map<string, number> =>
+    new Map(list.map(({ name, count }) => [name, count]));
+  const [then, today] = [counts(accepted.parts), counts(now.parts)];
+  const names = [...new Set([...then.keys(), ...today.keys()])];
+  const moved = names.flatMap((name) => {
+    const [was, is] = [then.get(name) ?? 0, today.get(name) ?? 0];
+    if (Math.abs(was - is) < 0.005) return [];
+    return [`${name}: ${decimal(was)} then, ${decimal(is)} now`];
+  });
+  const more = now.total.grossMinor - accepted.total.grossMinor;
+  const price =
+    more === 0
+      ? []
+      : [`${moneyText(Math.abs(more), now.currency)} ${more > 0 ? "more" : "less"} than accepted`];
+  return [...price, ...moved];
+}

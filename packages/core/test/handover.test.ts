@@ -1,0 +1,102 @@
+import {
+  GATES,
+  allOf,
+  append,
+  checkedCircuit,
+  jobSummary,
+  notHandedOver,
+  openGates,
+  ownerSheet,
+  ownerSheetHtml,
+  synthesise,
+  type Gate,
+  type Job,
+} from "../src/index.ts";
+import { demoJobs } from "../src/demo/index.ts";
+import { edited, jobWith } from "./helpers.ts";
+import { pods } from "./testing.ts";
+
+const gatesOf = (job: Job) => openGates(job, checkedCircuit(job).findings);
+const refusal = (job: Job) => notHandedOver(job, checkedCircuit(job).findings);
+
+const sign = (job: Job, gate: Gate | "", reason = "the owner would not wait"): Job =>
+  edited(
+    job,
+    append(job, "signature", {
+      ...{ id: `s-${gate}`, gate, name: "Pim Okkerse", reason, at: "2026-11-26T10:00:00Z" },
+    }),
+  );
+
+describe("before a vehicle goes", () => {
+  it("what nobody tested waits for a meter or a name", () => {
+    const job = pods();
+    expect(gatesOf(job).map((g) => g.gate)).toContain("tested");
+    expect(refusal(job)).toContain("not tested on the vehicle");
+    const signed = sign(job, "tested");
+    expect(gatesOf(signed).find((g) => g.gate === "tested")?.signed?.name).toBe("Pim Okkerse");
+    expect(refusal(signed)).toBe("");
+  });
+
+  it("a signature for one thing is none for another", () => {
+    for (const job of demoJobs()) {
+      const open = gatesOf(job).map((g) => g.gate);
+      for (const gate of open) {
+        const left = open.filter((other) => other !== gate);
+        expect(refusal(sign(job, gate)) === "").toBe(left.length === 0);
+      }
+    }
+  });
+
+  it("a reading that is off is held until it is mended or signed for", () => {
+    const job = pods();
+    const read = (value: number): Job =>
+      edited(
+        job,
+        append(job, "reading", {
+          ...{ id: "r", step: "volts|all|a|b", value, low: 12, high: 13, note: "" },
+          ...{ by: "Pim", at: "2026-11-26T10:00:00Z" },
+        }),
+      );
+    expect(gatesOf(read(12.4)).map((g) => g.gate)).not.toContain("readings");
+    expect(gatesOf(read(3)).map((g) => g.gate)).toContain("readings");
+  });
+
+  it("the board asks for no more than the hand-over does", () => {
+    for (const job of demoJobs()) {
+      const late: Job = { ...job, card: { ...job.card, stage: "handOver" } };
+      const all = GATES.reduce((done, gate) => sign(done, gate), late);
+      expect(
+        jobSummary(all).waiting.filter((w) => /tested|of the test|aimed/.test(w.text)),
+      ).toEqual([]);
+    }
+  });
+});
+
+describe("the owner's sheet", () => {
+  it("has every fuse of the circuit with what it protects and where it is", () => {
+    for (const job of demoJobs()) {
+      const circuit = synthesise(job);
+      const fuses = [...circuit.elements.values()].filter((e) => e.kind === "fuse");
+      const sheet = ownerSheet(job, circuit, "metric");
+      expect(sheet.fuses).toHaveLength(fuses.length);
+      for (const fuse of sheet.fuses) {
+        expect(fuse.protects).toMatch(/\S/);
+        expect(fuse.where).toMatch(/\S/);
+      }
+      expect(sheet.added).toHaveLength(job.runs.length);
+    }
+  });
+
+  it("says how long the lamps may burn where there is a battery to start from", () => {
+    const job = jobWith("pod-18", 2, allOf("switch"));
+    const sheet = ownerSheet(job, synthesise(job), "metric");
+    expect(sheet.battery[0]).toMatch(/can still start the engine after [\d.–]+ (minutes|hours)/);
+  });
+
+  it("is text, whatever people typed", () => {
+    const job: Job = { ...pods(), card: { ...pods().card, title: `<script>"&` } };
+    const html = ownerSheetHtml(ownerSheet(job, synthesise(job), "metric"));
+    expect(html).not.toContain("<script>");
+    expect(html).toContain("&lt;script&gt;&quot;&amp;");
+  });
+});
