@@ -20,7 +20,9 @@ describe("quote", () => {
   });
 
   it("refuses a shelf that it cannot read, with line and column", async () => {
-    const shelf = { "shelf.csv": printPartsCsv(DEMO_SHELF).replace("pod-18,load", "pod-18,lantern") };
+    const shelf = {
+      "shelf.csv": printPartsCsv(DEMO_SHELF).replace("pod-18,load", "pod-18,lantern"),
+    };
     const answer = await call(marshal, ["quote", "job.json", "--shelf", "shelf.csv"], shelf);
     expect(answer.code).toBe(2);
     expect(answer.err).toMatch(/shelf\.csv: line \d+, kind: /);

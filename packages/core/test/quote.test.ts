@@ -47,9 +47,9 @@ describe("a quote", () => {
     for (const job of JOBS) {
       const circuit = synthesise(job);
       const quote = quoteOf(job, circuit, DEMO_SHELF);
-      const laid = materialsOf(job, circuit).filter((m) => m.unit === "");
+      const laid = materialsOf(job, circuit).filter((line) => line.unit === "");
       for (const { name } of laid) {
-        const count = laid.reduce((sum, m) => (m.name === name ? sum + m.count : sum), 0);
+        const count = laid.reduce((sum, line) => (line.name === name ? sum + line.count : sum), 0);
         expect({ name, count: quote.parts.find((p) => p.name === name)?.count }).toEqual({
           ...{ name, count },
         });
