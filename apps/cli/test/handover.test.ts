@@ -16,7 +16,7 @@ describe("quote", () => {
     expect(full.unpriced).not.toContain("blade fuse 3 A");
     expect(full.total.netMinor).toBeGreaterThan(bare.total.netMinor);
     const said = (await call(marshal, args, shelf)).out;
-    expect(said).toMatch(/net [\d\u202f.]+ EUR, tax [\d\u202f.]+ EUR, total [\d\u202f.]+ EUR/);
+    expect(said).toMatch(/net [\d\u00a0.]+ EUR, tax [\d\u00a0.]+ EUR, total [\d\u00a0.]+ EUR/);
   });
 
   it("refuses a shelf that it cannot read, with line and column", async () => {

@@ -7,6 +7,7 @@ import { requestValidation } from "./http/requestValidation.ts";
 import { HealthModule } from "./health/health.ts";
 import { JobsModule } from "./jobs/jobs.module.ts";
 import { LiveModule } from "./live/live.module.ts";
+import { OffersModule } from "./offers/offers.module.ts";
 import { AccessGuard } from "./people/access.ts";
 import { PeopleModule } from "./people/people.module.ts";
 import { ShelfModule } from "./shelf/shelf.module.ts";
@@ -21,6 +22,7 @@ import { VehiclesModule } from "./vehicles/vehicles.module.ts";
     WorkModule,
     // Routes are tried in this order: what is asked for most comes first.
     JobsModule,
+    OffersModule,
     LiveModule,
     PeopleModule,
     ShelfModule,

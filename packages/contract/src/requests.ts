@@ -45,6 +45,17 @@ export class SignInCodeRequest {
   code!: string;
 }
 
+/** A customer's word on an offer: which choice, and who says so. */
+export class AcceptOfferRequest {
+  /** Id of an option; "" for the plan itself. */
+  @Matches(/^([A-Za-z0-9][A-Za-z0-9_-]{0,63})?$/, { message: "choice must be one of the offer's" })
+  choice!: string;
+
+  @IsText(120)
+  @Matches(/\S/, { message: "name must be yours: write it as you sign" })
+  name!: string;
+}
+
 export class NewPersonRequest {
   @IsString()
   @MinLength(1)

@@ -50,8 +50,8 @@ describe("money", () => {
   it("knows currencies without and with three decimals (ISO 4217)", () => {
     expect(minorDigits("JPY")).toBe(0);
     expect(minorDigits("KWD")).toBe(3);
-    expect(moneyText(1_234_567, "JPY")).toBe("1\u202f234\u202f567 JPY");
-    expect(moneyText(1_234_567, "KWD")).toBe("1\u202f234.567 KWD");
+    expect(moneyText(1_234_567, "JPY")).toBe("1\u00a0234\u00a0567 JPY");
+    expect(moneyText(1_234_567, "KWD")).toBe("1\u00a0234.567 KWD");
     expect(moneyText(-5, "EUR")).toBe("-0.05 EUR");
     expect(CURRENCY_CODES).toContain("EUR");
     expect(() => moneyText(1, "ABC")).toThrow('invalid currency: "ABC"');

@@ -29,6 +29,9 @@ export const ACTIONS = [
   "changed vehicles",
   "took out a file",
   "took in a file",
+  "made an offer",
+  "took back an offer",
+  "accepted an offer",
   "put a job in the bin",
   "took a job out of the bin",
 ] as const;

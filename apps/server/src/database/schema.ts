@@ -20,6 +20,7 @@ import {
   type Edit,
   type Job,
   type JobSummary,
+  type Offer,
   type Part,
   type Practices,
   type Vehicle,
@@ -157,6 +158,33 @@ export const photo = pgTable(
     at: moment("at"),
   },
   (t) => [primaryKey({ columns: [t.jobId, t.id] })],
+);
+
+/**
+ * A quote as it was put before a customer, frozen. Its link is known by its hash alone; what was
+ * accepted is never changed again.
+ */
+export const offer = pgTable(
+  "offer",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    jobId: uuid("job_id")
+      .notNull()
+      .references(() => job.id, { onDelete: "cascade" }),
+    tokenHash: varchar("token_hash", { length: 64 }).notNull().unique(),
+    /** Of the job that it was made of. */
+    revision: integer("revision").notNull(),
+    value: jsonb("value").$type<Offer>().notNull(),
+    by: text("by").notNull(),
+    at: moment("at"),
+    validUntil: varchar("valid_until", { length: 10 }).notNull(),
+    revokedAt: timestamp("revoked_at", { withTimezone: true }),
+    acceptedAt: timestamp("accepted_at", { withTimezone: true }),
+    /** Who accepted, as they wrote it, and which choice; "" is the plan itself. */
+    acceptedBy: text("accepted_by"),
+    choice: varchar("choice", { length: 64 }),
+  },
+  (t) => [index("offer_job").on(t.jobId)],
 );
 
 /** One saved batch of edits: history, and what a latecomer has missed. */

@@ -9,7 +9,7 @@ import { MOST_PHOTO_BYTES } from "../photos/develop.ts";
 
 /** Largest bodies by what is asked for; the first that fits the path counts. */
 const JSON_LIMITS: readonly (readonly [RegExp, string, string])[] = [
-  [/^\/session/, "8kb", "8 kB"],
+  [/^\/(session|offers)/, "8kb", "8 kB"],
   [/^\/(jobs|parts|vehicles)\/import$/, "9mb", "9 MB"],
   [/^\/jobs\/[^/]+\/edits$/, "3mb", "3 MB"],
   [/./, "1mb", "1 MB"],
@@ -17,8 +17,8 @@ const JSON_LIMITS: readonly (readonly [RegExp, string, string])[] = [
 
 const PHOTO = /^\/jobs\/[^/]+\/photos\/[^/]+$/;
 const ARCHIVE = /^\/shop\/archive$/;
-/** What may be sent without being signed in: to sign in. */
-const OPEN = /^\/session(\/first-owner|\/by-code)?$/;
+/** What may be sent without being signed in: to sign in, and a customer's word. */
+const OPEN = /^\/(session(\/first-owner|\/by-code)?|offers\/[^/]+\/accept)$/;
 
 const hasBody = (req: Request): boolean =>
   Number(req.get("content-length") ?? 0) > 0 || req.get("transfer-encoding") !== undefined;

@@ -41,3 +41,9 @@ export const forbidden = (message: string): HttpException =>
 
 export const notSignedIn = (message = "sign in first"): HttpException =>
   refusal(HttpStatus.UNAUTHORIZED, { message });
+
+/** A link that was never made, or whose job is gone: no word of which. */
+export const refusedLink = (): HttpException =>
+  refusal(HttpStatus.NOT_FOUND, {
+    message: "this link leads to nothing: ask the shop for a new one",
+  });

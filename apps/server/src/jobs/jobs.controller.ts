@@ -149,6 +149,18 @@ export class JobsController {
     sendFile(res, `${document.card.title} strip sheet.pdf`, "application/pdf", pdf, "inline");
   }
 
+  @Get(":id/owner-sheet.pdf")
+  async ownerSheet(
+    @Param("id", ParseUUIDPipe) id: string,
+    @Me() me: SignedIn,
+    @Res() res: Response,
+  ): Promise<void> {
+    const { document } = await this.jobs.read(id);
+    const options = { shop: await this.people.shopName(), units: me.preferences.units };
+    const pdf = await this.pool.run<"ownerSheet">({ kind: "ownerSheet", document, options });
+    sendFile(res, `${document.card.title} owner sheet.pdf`, "application/pdf", pdf, "inline");
+  }
+
   @Needs("owner")
   @Delete(":id")
   @HttpCode(204)

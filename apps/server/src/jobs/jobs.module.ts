@@ -10,5 +10,6 @@ import { JobsService } from "./jobs.service.ts";
   imports: [PeopleModule, PhotosModule],
   controllers: [JobsController, TemplatesController],
   providers: [JobsService, JobSaves],
+  exports: [JobsService],
 })
 export class JobsModule {}

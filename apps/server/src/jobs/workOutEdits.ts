@@ -1,7 +1,9 @@
 import {
   applyEdits,
+  checkedCircuit,
   describeEdit,
   jobSummary,
+  notHandedOver,
   type Edit,
   type Fault,
   type Job,
@@ -30,6 +32,10 @@ function linesOf(edits: readonly Edit[], before: Job, after: Job): string[] {
     : lines;
 }
 
+/** Whether edits put a name under the hand-over itself. */
+const handsOver = (edits: readonly Edit[]): boolean =>
+  edits.some((e) => e.kind === "add" && e.entity === "signature" && e.value.gate === "");
+
 /** Applies edits, checks the whole document after them, and solves it for its summary. */
 export function workOutEdits(document: Job, edits: readonly Edit[]): WorkedOut {
   const applied = applyEdits(document, edits);
@@ -45,6 +51,12 @@ export function workOutEdits(document: Job, edits: readonly Edit[]): WorkedOut {
       message: `${first?.path}: ${first?.message}; nothing was stored`,
       faults: checked.faults,
     };
+  }
+  const missing = handsOver(edits)
+    ? notHandedOver(applied.job, checkedCircuit(applied.job).findings)
+    : "";
+  if (missing !== "") {
+    return { ok: false, message: missing, faults: [{ path: "signatures", message: missing }] };
   }
   return {
     ok: true,

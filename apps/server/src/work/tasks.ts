@@ -1,6 +1,7 @@
 import type { Checked } from "@dragonet/contract";
-import type { CutList, Drawing, Edit, Job, Paper } from "@dragonet/core";
+import type { CutList, Drawing, Edit, Job, Offer, Paper, Part } from "@dragonet/core";
 import type { WorkedOut } from "../jobs/workOutEdits.ts";
+import type { OwnerSheetOptions } from "../sheet/ownerSheetPdf.ts";
 import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
 
 /** What is handed to a worker thread: long enough that other requests would wait for it. */
@@ -10,6 +11,16 @@ export type Task =
   | { readonly kind: "edits"; readonly document: Job; readonly edits: readonly Edit[] }
   | { readonly kind: "jobFile"; readonly text: string }
   | { readonly kind: "sheet"; readonly document: Job; readonly options: SheetOptions }
+  | {
+      readonly kind: "offer";
+      readonly document: Job;
+      readonly shelf: readonly Part[];
+      readonly shop: string;
+      /** The day it is made, ISO 8601. */
+      readonly today: string;
+    }
+  | { readonly kind: "ownerSheet"; readonly document: Job; readonly options: OwnerSheetOptions }
+  | { readonly kind: "quoteSheet"; readonly offer: Offer }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
   | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
 
@@ -19,6 +30,9 @@ export interface Answers {
   readonly edits: WorkedOut;
   readonly jobFile: Checked<Job>;
   readonly sheet: Uint8Array;
+  readonly offer: Offer;
+  readonly ownerSheet: Uint8Array;
+  readonly quoteSheet: Uint8Array;
   readonly labels: Uint8Array;
   readonly template: Uint8Array;
 }

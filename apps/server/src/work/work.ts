@@ -1,6 +1,7 @@
 /** A worker thread's side: does what it is handed, on the same core, away from the requests. */
 import "reflect-metadata";
 import { readJobFile } from "@dragonet/contract";
+import { offerOf, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import type { Answers, Task } from "./tasks.ts";
 
@@ -15,6 +16,14 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
     // What draws paper is loaded where it is asked for: the thread that works out saves never does.
     case "sheet":
       return (await import("../sheet/stripSheetPdf.ts")).stripSheetPdf(task.document, task.options);
+    case "offer": {
+      const { document, shelf, shop, today } = task;
+      return offerOf(document, workedQuote(document, shelf), { shop, today: new Date(today) });
+    }
+    case "ownerSheet":
+      return (await import("../sheet/ownerSheetPdf.ts")).ownerSheetPdf(task.document, task.options);
+    case "quoteSheet":
+      return (await import("../sheet/quotePdf.ts")).quotePdf(task.offer);
     case "labels":
       return (await import("../sheet/labelsPdf.ts")).labelsPdf(task.list, task.title);
     case "template":

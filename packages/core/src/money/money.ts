@@ -32,8 +32,8 @@ export function moneyText(minor: number, code: string): string {
   const [whole = "0", cents] = toDecimal(
     dinero({ amount: BigInt(minor), currency: currencyOf(code) }),
   ).split(".");
-  // A thin gap each three digits, as ISO 80000-1 writes numbers.
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, "\u202f");
+  // A gap that does not break each three digits, as ISO 80000-1 writes numbers.
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, "\u00a0");
   return `${cents === undefined ? grouped : `${grouped}.${cents}`} ${code}`;
 }
 
