@@ -29,7 +29,7 @@ const inJob =
   (title, tab, then = async () => {}) =>
   async (page) => {
     await openJob(title)(page);
-    await page.getByRole("link", { name: tab }).click();
+    await page.getByRole("link", { name: tab, exact: tab === "Sheet" }).click();
     await page.waitForTimeout(700);
     await then(page);
   };
@@ -86,13 +86,6 @@ const SHOTS = [
   { name: "cut-list", go: inFit("Scene lights on the six-way hub", "Cut list") },
   { name: "holes", go: inFit("Box lamp: run, turn, brake", "Holes") },
   { name: "lamps", go: inFit("Box lamp: run, turn, brake", "Lamps in place") },
-  {
-    name: "loom",
-    go: inJob("Scene lights on the six-way hub", "Strip sheet", async (page) => {
-      await page.getByRole("img", { name: /Every part and wire/ }).scrollIntoViewIfNeeded();
-      await page.waitForTimeout(400);
-    }),
-  },
   { name: "circuit-fuse", go: inJob("Lambing-watch bar and pods", "Circuit", breakIt) },
   { name: "prove", go: inJob("Aux pods, brake flasher", "Circuit", proveIt) },
   { name: "test", go: inJob("Lambing-watch bar and pods", "Prove", readDark) },
@@ -102,6 +95,7 @@ const SHOTS = [
       await page.getByText("At 10 m the ground").waitFor();
     }),
   },
+  { name: "hand-over", go: inJob("Aux pods, brake flasher", "Hand over") },
   {
     name: "circuit-phone",
     size: PHONE,
@@ -109,7 +103,7 @@ const SHOTS = [
       page.getByRole("article").first().waitFor(),
     ),
   },
-  { name: "sheet", go: inJob("Lambing-watch bar and pods", "Strip sheet") },
+  { name: "sheet", go: inJob("Lambing-watch bar and pods", "Sheet") },
   { name: "shelf", go: visit("/shelf") },
   { name: "vehicle", go: visit("/vehicles/fellrunner-420") },
   { name: "settings", night: true, go: visit("/settings") },

@@ -42,7 +42,7 @@ test("the strip sheet's PDF says what the page says", async ({ page }) => {
 test("the printed page drops what is not for paper", async ({ page }) => {
   await signIn(page);
   await openJob(page, "Lambing-watch bar and pods");
-  await page.getByRole("link", { name: "Strip sheet" }).click();
+  await page.getByRole("link", { name: "Sheet", exact: true }).click();
   await expect(page.getByRole("region", { name: "Lambing bar" })).toBeVisible();
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("navigation", { name: "Pages" })).toBeHidden();

@@ -30,7 +30,7 @@ test("a kit is unboxed with its harnesses, a wire of it changes colour, and the 
   await colour.fill("pink");
   await colour.press("Enter");
   await saved(page);
-  await page.getByRole("link", { name: "Strip sheet" }).click();
+  await page.getByRole("link", { name: "Sheet", exact: true }).click();
   const harnesses = page.getByRole("region", { name: "Ready-made harnesses" });
   await expect(harnesses).toContainText("Front harness of the road kit");
   await expect(page.getByRole("region", { name: "Tools" })).toContainText("multimeter");

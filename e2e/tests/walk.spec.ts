@@ -35,7 +35,7 @@ test("a bar and two pods become a checked circuit, broken on purpose and mended"
   await expect(findings).toContainText("30 A fuse is above what it protects");
   await expect(findings).toContainText("Source:");
 
-  await page.getByRole("link", { name: "Strip sheet" }).click();
+  await page.getByRole("link", { name: "Sheet", exact: true }).click();
   await expect(page.getByText(/Do not build yet/)).toBeVisible();
   await page.keyboard.press("3");
 
@@ -45,7 +45,7 @@ test("a bar and two pods become a checked circuit, broken on purpose and mended"
   await saved(page);
   await page.reload();
   await expect(page.getByRole("article", { name: "40 W light bar" })).toBeVisible();
-  await page.getByRole("link", { name: "Strip sheet" }).click();
+  await page.getByRole("link", { name: "Sheet", exact: true }).click();
   await expect(page.getByRole("region", { name: "40 W light bar" })).toContainText("18 AWG");
   await expect(page.getByText(/Do not build yet/)).toBeHidden();
   await page.getByRole("link", { name: "Board" }).click();

@@ -90,7 +90,7 @@ describe("the owner's sheet", () => {
   it("says how long the lamps may burn where there is a battery to start from", () => {
     const job = jobWith("pod-18", 2, allOf("switch"));
     const sheet = ownerSheet(job, synthesise(job), "metric");
-    expect(sheet.battery[0]).toMatch(/can still start the engine after [\d.–]+ (minutes|hours)/);
+    expect(sheet.battery[0]).toMatch(/can still start the engine for [\d.–]+ (minutes|hours)/);
   });
 
   it("is text, whatever people typed", () => {

@@ -184,7 +184,7 @@ describe("options of a quote", () => {
     expect(meansOf({ ...sound, moreMinor: -100, moreMinutes: 3, moreUnits: 1 })).toEqual([
       "1.00 EUR less",
       "3 min more work",
-      "1 thing more that may fail",
+      "1 more thing that may fail",
     ]);
   });
 });

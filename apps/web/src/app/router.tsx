@@ -5,6 +5,13 @@ import { PageTrouble } from "./PageTrouble.tsx";
 /** Pages come when they are visited, so that the first one is light. */
 export const router = createBrowserRouter([
   {
+    // Whoever has the link: no sign-in, and nothing of the shop around it.
+    path: "/offer/:token",
+    errorElement: <PageTrouble />,
+    hydrateFallbackElement: <p className="p-4">Loading …</p>,
+    lazy: async () => ({ Component: (await import("../offer/CustomerPage.tsx")).CustomerPage }),
+  },
+  {
     path: "/",
     element: <AppShell />,
     errorElement: <PageTrouble />,
@@ -81,6 +88,12 @@ export const router = createBrowserRouter([
           {
             path: "aim",
             lazy: async () => ({ Component: (await import("../aim/AimPage.tsx")).AimPage }),
+          },
+          {
+            path: "handOver",
+            lazy: async () => ({
+              Component: (await import("../handOver/HandOverPage.tsx")).HandOverPage,
+            }),
           },
           {
             path: "sheet",

@@ -9,11 +9,6 @@ import { useJob, useJobStore, type SaveState } from "./jobStore.ts";
 import { SetAsideNote } from "./SetAsideNote.tsx";
 import { STAGE_WORDS, stageNumber } from "./stages.ts";
 
-/** Stages that have a screen; keys are their numbers. */
-const SCREENS: readonly Stage[] = [
-  ...(["intake", "budget", "circuit", "signals", "fit", "prove", "aim"] as const),
-];
-
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: "Saved",
   waiting: "Saving …",
@@ -34,7 +29,7 @@ function useStageKeys(jobId: string): void {
         target instanceof HTMLTextAreaElement ||
         document.querySelector("[role=dialog], [role=listbox]") !== null;
       if (busy || e.ctrlKey || e.metaKey || e.altKey) return;
-      const stage = SCREENS.find((s) => String(stageNumber(s)) === e.key);
+      const stage = STAGES.find((s) => String(stageNumber(s)) === e.key);
       if (stage) void navigate(`/jobs/${jobId}/${stage}`);
     };
     window.addEventListener("keydown", press);
@@ -49,7 +44,7 @@ export function JobHeader({ jobId }: { jobId: string }) {
   useStageKeys(jobId);
   const { card, vehicle } = job;
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-4 py-1">
+    <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-4 py-1">
       <div className="min-w-0">
         <h1 className="truncate leading-tight">{card.title}</h1>
         <p className="truncate text-small text-muted">
@@ -60,9 +55,9 @@ export function JobHeader({ jobId }: { jobId: string }) {
       </div>
       <nav
         aria-label="Stages"
-        className="flex gap-x-3 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
+        className="flex gap-x-2.5 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
       >
-        {SCREENS.map((stage) => (
+        {STAGES.map((stage) => (
           <Tab key={stage} to={`/jobs/${jobId}/${stage}`}>
             <span className="num text-small text-muted" aria-hidden>
               {stageNumber(stage)}
@@ -70,7 +65,7 @@ export function JobHeader({ jobId }: { jobId: string }) {
             {STAGE_WORDS[stage]}
           </Tab>
         ))}
-        <Tab to={`/jobs/${jobId}/sheet`}>Strip sheet</Tab>
+        <Tab to={`/jobs/${jobId}/sheet`}>Sheet</Tab>
         <Tab to={`/jobs/${jobId}/history`}>History</Tab>
       </nav>
       <div className="ml-auto flex items-center gap-2">

@@ -1,8 +1,9 @@
 import { PLACES, WIRE_USES, type Practices } from "@dragonet/core";
-import type { ReactNode } from "react";
 import { checkColour } from "../ui/checkColour.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { Line } from "./Line.tsx";
+import { TariffLine } from "./TariffLine.tsx";
 
 interface PracticeFieldsProps {
   readonly practices: Practices;
@@ -23,18 +24,6 @@ const USE_WORDS: Readonly<Record<(typeof WIRE_USES)[number], string>> = {
   horn: "horn",
   reverse: "reverse",
 };
-
-function Line({ label, about, children }: { label: string; about: string; children: ReactNode }) {
-  return (
-    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-hair py-2">
-      <div className="min-w-56 flex-1">
-        <p className="font-bold">{label}</p>
-        <p className="text-small text-muted">{about}</p>
-      </div>
-      {children}
-    </div>
-  );
-}
 
 export function PracticeFields({ practices, canEdit, onChange }: PracticeFieldsProps) {
   return (
@@ -109,6 +98,11 @@ export function PracticeFields({ practices, canEdit, onChange }: PracticeFieldsP
           onCommit={(v) => onChange("insulationC", v)}
         />
       </Line>
+      <TariffLine
+        tariff={practices.tariff}
+        canEdit={canEdit}
+        onChange={(tariff) => onChange("tariff", tariff)}
+      />
       <Line
         label="Place"
         about="Whose rules the lamps are held against. Advisory: ask your inspector."

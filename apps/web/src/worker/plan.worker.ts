@@ -67,6 +67,7 @@ import {
   type ProposedAim,
   type ShownLight,
 } from "./light.ts";
+import { handingOverOf, type HandingOver } from "./handingOver.ts";
 import { judgeReadings, provingOf, type Judged, type Proving } from "./proving.ts";
 import { rideReport } from "./rideReport.ts";
 
@@ -333,6 +334,10 @@ const planner = {
   lights: (job: Job): LightOf => lightOf(job),
   lightPictures: (job: Job, request: LightRequest): ShownLight => lightPictures(job, request),
   proposeAim: (job: Job, request: LightRequest): ProposedAim => proposeAim(job, request),
+
+  /** The quote with its options, what is missing before it goes, and the owner's sheet. */
+  handingOver: (job: Job, shelf: readonly Part[], units: UnitSystem): HandingOver =>
+    handingOverOf(job, shelf, units),
 
   /** Why readings cannot be and what was expected, one by one. */
   judge: (job: Job, readings: readonly TakenReading[]): Judged[] => judgeReadings(job, readings),

@@ -97,6 +97,10 @@ export function marshalMotorcycle(): Job {
     .aim(0)
     .aim(1)
     .aiming({ keeps: "left" })
+    .option("Floods in place of the spots", {
+      ...{ kind: "otherPart", partId: part("pod-30"), insteadId: part("pod-18") },
+    })
+    .option("Without the radio outlet", { kind: "leaveOut", runId: asId("outlet") })
     .routed().job;
 }
 
@@ -287,5 +291,8 @@ export function handedOverMotorcycle(): Job {
       ["look|high+key+pods|pods.load1", 1, FULL],
       ["look|high+key+pods|pods.load2", 1, FULL],
       ["amps|high+key+pods|pods.fuse", 4.4, [4.1, 4.81]],
-    ).job;
+    )
+    .worked("2026-11-18", "Pim Okkerse", ["mount", 55], ["wire", 70])
+    .worked("2026-11-19", "Ansa Tordoff", ["test", 12], ["handOver", 10])
+    .signed("2026-11-20", "Ansa Tordoff").job;
 }

@@ -42,6 +42,9 @@ import {
   type Template,
   type TemplateId,
   type Wish,
+  type Gate,
+  type OptionChange,
+  type Task,
 } from "../job/index.ts";
 import { addStep, lengthsOff, readStep, routeOf, takeLengths } from "../fit/index.ts";
 import { measured } from "../quantity/index.ts";
@@ -276,6 +279,37 @@ export class FitMaker extends JobMaker {
   }
 
   /** How the vehicle stands at the wall, and whom its lamps must not blind. */
+  /** An option of its quote. */
+  option(name: string, ...changes: readonly OptionChange[]): this {
+    return this.do(append(this.job, "option", { id: this.mint("option"), name, changes }));
+  }
+
+  /** Minutes taken at the lift, in the morning of a day. */
+  worked(
+    day: string,
+    by: string,
+    ...taken: readonly (readonly [task: Task, minutes: number])[]
+  ): this {
+    return this.do(
+      ...taken.map(([task, minutes], i) =>
+        append(this.job, "worked", {
+          ...{ id: this.mint("work"), task, minutes, by },
+          at: `${day}T${String(9 + i).padStart(2, "0")}:30:00.000Z`,
+        }),
+      ),
+    );
+  }
+
+  /** A name under a gate, or under the hand-over itself. */
+  signed(day: string, name: string, gate: Gate | "" = "", reason = ""): this {
+    return this.do(
+      append(this.job, "signature", {
+        ...{ id: this.mint("signature"), gate, name, reason },
+        at: `${day}T16:00:00.000Z`,
+      }),
+    );
+  }
+
   aiming(fields: Partial<Aiming>): this {
     return this.do(
       ...Object.entries(fields).map(

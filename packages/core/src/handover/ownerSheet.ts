@@ -1,6 +1,6 @@
 import { aimOf, isOnMark } from "../aim/index.ts";
 import { budgetOf, type Budget } from "../budget/index.ts";
-import { endWords, type Circuit, type FuseElement } from "../circuit/index.ts";
+import { controlPath, endWords, type Circuit, type FuseElement } from "../circuit/index.ts";
 import {
   conditionText,
   latestReadings,
@@ -65,6 +65,8 @@ const fuseElements = (circuit: Circuit): FuseElement[] =>
 
 function fusesOf(job: Job, circuit: Circuit, units: UnitSystem): SheetFuse[] {
   const wires = [...circuit.elements.values()].filter((e) => e.kind === "wire");
+  // A fuse that only feeds a coil or a signal is told apart from the one before the lamps.
+  const turning = new Set(circuit.runs.flatMap(controlPath));
   return fuseElements(circuit).map((fuse) => {
     const before = wires.find((w) => w.to === fuse.from);
     const from = before ? endWords(circuit, before.from) : endWords(circuit, fuse.from);
@@ -73,7 +75,7 @@ function fusesOf(job: Job, circuit: Circuit, units: UnitSystem): SheetFuse[] {
     return {
       ratingA: fuse.ratingA,
       resets: fuse.resets,
-      protects: unit && unit.ownerId !== "" ? ownerName(job, unit.ownerId) : (unit?.name ?? ""),
+      protects: `${unit && unit.ownerId !== "" ? ownerName(job, unit.ownerId) : (unit?.name ?? "")}${turning.has(fuse.id) ? ", what turns it on" : ""}`,
       where: fuse.builtIn ? `in ${unit?.name ?? "its box"}` : `${apart}${from}`,
     };
   });
@@ -90,7 +92,7 @@ function batteryOf(budget: Budget): string[] {
   return [
     ...(lasting && until && lasting.low < TWO_DAYS_MIN
       ? [
-          `With the engine off and everything burning as it is used, the battery can still start the engine after ${until.value} ${until.unit}. Before that run the engine, or switch the lamps off.`,
+          `Engine off and everything burning as it is used, the battery can still start the engine for ${until.value} ${until.unit}. Then run the engine, or switch the lamps off.`,
         ]
       : []),
     ...(evening && evening.packShare > 0

@@ -76,22 +76,16 @@ const choiceOf = (
 export function meansOf(result: Extract<OptionResult, { kind: "worked" }>): string[] {
   const { quote, moreMinor, moreMinutes, moreUnits, findings, before } = result;
   const minutes = Math.round(Math.abs(moreMinutes));
-  const things = Math.abs(moreUnits);
   const fixes = findings.fix - before.fix;
-  const told = (n: number, one: string): string => `${n} ${one}${n === 1 ? "" : "s"}`;
+  const told = (by: number, one: string): string =>
+    `${Math.abs(by)} ${by > 0 ? "more" : "fewer"} ${one}${Math.abs(by) === 1 ? "" : "s"}`;
   return [
     moreMinor === 0
       ? "the same price"
       : `${moneyText(Math.abs(moreMinor), quote.currency)} ${moreMinor > 0 ? "more" : "less"}`,
     ...(minutes === 0 ? [] : [`${minutes} min ${moreMinutes > 0 ? "more" : "less"} work`]),
-    ...(things === 0
-      ? []
-      : [`${told(things, "thing")} ${moreUnits > 0 ? "more" : "less"} that may fail`]),
-    ...(fixes === 0
-      ? []
-      : [
-          `${told(Math.abs(fixes), "point")} ${fixes > 0 ? "more" : "less"} that will want attention`,
-        ]),
+    ...(moreUnits === 0 ? [] : [`${told(moreUnits, "thing")} that may fail`]),
+    ...(fixes === 0 ? [] : [`${told(fixes, "point")} that will want attention`]),
   ];
 }
 
@@ -99,7 +93,7 @@ export function meansOf(result: Extract<OptionResult, { kind: "worked" }>): stri
 export function notOffered(result: OptionResult): string {
   if (result.kind === "refused") return result.reason;
   return result.findings.stop > result.before.stop
-    ? "the check would stop it: what it finds is said in the plan once it is taken over"
+    ? "the check says stop to it; what for is told once it is planned so"
     : "";
 }
 

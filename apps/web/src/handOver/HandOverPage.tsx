@@ -1,0 +1,35 @@
+import { useCallback, useMemo } from "react";
+import type { Job } from "@dragonet/core";
+import { useMe } from "../app/session.ts";
+import { useOfJob } from "../job/useOfJob.ts";
+import { useParts } from "../shelf/parts.ts";
+import { Loading } from "../ui/states.tsx";
+import type { HandingOver } from "../worker/handingOver.ts";
+import { planner } from "../worker/planner.ts";
+import { Gates } from "./Gates.tsx";
+import { Offers } from "./Offers.tsx";
+import { OwnerSheetView } from "./OwnerSheetView.tsx";
+import { QuoteSection } from "./QuoteSection.tsx";
+import { TimeTaken } from "./TimeTaken.tsx";
+
+/** Stage 8: the quote before, time at the lift, what is missing before it goes, the owner's sheet. */
+export function HandOverPage() {
+  const { units } = useMe().preferences;
+  const { data } = useParts();
+  const shelf = useMemo(() => data?.map((kept) => kept.value) ?? [], [data]);
+  const made = useOfJob<HandingOver>(
+    useCallback((job: Job) => planner().handingOver(job, shelf, units), [shelf, units]),
+  );
+  if (!made) return <Loading what="the quote and the sheet" />;
+  return (
+    <div className="mx-auto w-full max-w-5xl p-4">
+      <div className="no-print">
+        <QuoteSection made={made} />
+        <Offers made={made} />
+        <TimeTaken planned={made.quote.work} />
+        <Gates gates={made.gates} />
+      </div>
+      <OwnerSheetView sheet={made.sheet} />
+    </div>
+  );
+}

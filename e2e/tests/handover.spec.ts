@@ -1,0 +1,86 @@
+import { expect, test } from "@playwright/test";
+import { openJob, saved, signIn } from "./shop.ts";
+
+test("a quote is offered by a link, accepted on a phone, and changes after are told", async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await openJob(page, "Aux pods, brake flasher");
+  await page.keyboard.press("8");
+  await expect(page.getByRole("heading", { name: "Quote" })).toBeVisible();
+  await page.getByRole("button", { name: "Make an offer" }).click();
+  const dialog = page.getByRole("dialog", { name: "The customer’s link" });
+  const link = await dialog.getByText(/\/offer\//).innerText();
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("waits for an answer")).toBeVisible();
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 800 } });
+  const customer = await phone.newPage();
+  await customer.goto(link);
+  await expect(
+    customer.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
+  ).toBeVisible();
+  const wide = await customer.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  await customer.getByRole("radio", { name: /Without the radio outlet/ }).check();
+  const accept = customer.getByRole("button", { name: "Accept: Without the radio outlet" });
+  await accept.click();
+  await expect(customer.getByText("Write your name")).toBeVisible();
+  await customer.getByLabel("Your name, as you sign").fill("Fenna Hault");
+  await accept.click();
+  await expect(customer.getByText(/Fenna Hault accepted Without the radio outlet/)).toBeVisible();
+  await customer.goto(`${link.slice(0, -3)}abc`);
+  await expect(customer.getByRole("alert")).toContainText("this link leads to nothing");
+  await phone.close();
+
+  await page.reload();
+  await expect(page.getByText(/Fenna Hault chose/)).toContainText("Without the radio outlet");
+  await expect(page.getByText("Otherwise since: tell the customer")).toBeVisible();
+  const option = page.getByRole("listitem").filter({ has: page.getByText(/EUR less/) });
+  await option
+    .filter({ hasText: "min less work" })
+    .getByRole("button", { name: "Plan it so" })
+    .click();
+  await saved(page);
+  await expect(page.getByText("Otherwise since: tell the customer")).toBeHidden();
+});
+
+test("a vehicle goes untested only under a name and a reason", async ({ page }) => {
+  await signIn(page);
+  await openJob(page, "Twin horns and work lamp");
+  await page.keyboard.press("8");
+  const handOver = page.getByRole("button", { name: "Hand it over" });
+  const sign = page.getByRole("button", { name: "Sign for it" });
+  await expect(page.getByRole("heading", { name: "Before it goes" })).toBeVisible();
+  while ((await sign.count()) > 0) {
+    await expect(handOver).toBeDisabled();
+    const left = await sign.count();
+    await sign.first().click();
+    await page.getByRole("button", { name: "Sign", exact: true }).click();
+    await expect(page.getByText("Why does it go out so?")).toBeVisible();
+    await page.getByLabel("Reason").fill("The owner tries it in the field");
+    await page.getByRole("button", { name: "Sign", exact: true }).click();
+    await expect(sign).toHaveCount(left - 1);
+  }
+  await handOver.click();
+  await page.getByRole("button", { name: "Sign", exact: true }).click();
+  await expect(page.getByText("Handed over by Pim Okkerse")).toBeVisible();
+  await saved(page);
+  await expect(page.getByText(/Handed over on \d{4}-\d\d-\d\d by Pim Okkerse/)).toBeVisible();
+});
+
+test("time is started and stopped at the lift, and written down after", async ({ page }) => {
+  await signIn(page);
+  await openJob(page, "Side floods and rear work lamp");
+  await page.keyboard.press("8");
+  await page.getByRole("button", { name: "Start the clock" }).click();
+  await page.reload();
+  await page.getByRole("button", { name: /^Stop: / }).click();
+  await expect(page.getByText(/0\.1 min, Pim Okkerse/)).toBeVisible();
+  await page.getByLabel("Taken, min").fill("45");
+  await page.getByLabel("Taken, min").blur();
+  await page.getByRole("button", { name: "Write it down" }).click();
+  await expect(page.getByText(/45 min, Pim Okkerse/)).toBeVisible();
+  await saved(page);
+});
