@@ -14,6 +14,8 @@ module.exports = {
           "node_modules/@types/papaparse",
           "node_modules/fast-deep-equal",
           "node_modules/dinero.js",
+          "node_modules/chrono-node",
+          "node_modules/fastest-levenshtein",
         ],
       },
     },

@@ -10,6 +10,7 @@ import { check } from "./verbs/check.ts";
 import { writeExamples } from "./verbs/examples.ts";
 import { faultsVerb } from "./verbs/faults.ts";
 import { writeHandover } from "./verbs/handover.ts";
+import { writePlan } from "./verbs/plan.ts";
 import { proveVerb } from "./verbs/prove.ts";
 import { readShelf, writeQuote } from "./verbs/quote.ts";
 import { writeDiagnosis } from "./verbs/diagnose.ts";
@@ -28,6 +29,7 @@ import type { ExitCode, Verb, World } from "./world.ts";
 
 const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
 
+  plan "…"      a job out of one sentence [--vehicle PROFILE] [--out FILE], on the demo shop's shelf
   check FILE    findings and charging verdicts of a job file
   solve FILE    node voltages, branch amps and lamp levels with the controls as set
   units FILE    every unit with its terminals, and its inside as SPICE lines [--json]
@@ -112,6 +114,7 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
         port: { type: "string", default: "5025" },
         distance: { type: "string" },
         shelf: { type: "string" },
+        vehicle: { type: "string", default: "" },
         at: { type: "string" },
         of: { type: "string", default: "" },
         out: { type: "string", default: "." },
@@ -135,6 +138,12 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
   if (name === "sheet" && file !== undefined) {
     const job = readJob(file, world);
     return job ? writeSheet(job, parsed.values.out, world) : 2;
+  }
+  if (name === "plan" && file !== undefined) {
+    const { vehicle, out, json } = parsed.values;
+    // The folder that other verbs write to by themselves is no file.
+    const to = out === "." ? "" : out;
+    return writePlan(file, { vehicle, out: to, json: json === true }, world);
   }
   if (name === "quote" && file !== undefined) {
     const job = readJob(file, world);

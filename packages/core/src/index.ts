@@ -30,5 +30,6 @@ export * from "./fit/index.ts";
 export * from "./aim/index.ts";
 export * from "./handover/index.ts";
 export * from "./quote/index.ts";
+export * from "./sentence/index.ts";
 export * from "./sync/index.ts";
 export * from "./diagnosis/index.ts";

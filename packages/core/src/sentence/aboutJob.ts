@@ -1,0 +1,156 @@
+import { parse } from "chrono-node/en";
+import type { Vehicle, VehicleKind } from "../vehicle/index.ts";
+import type { SentenceWorld } from "./said.ts";
+import { isNear, matches, tokensOf, type Token } from "./token.ts";
+
+/** A part of a sentence that is spoken for: tokens from `at` up to `end`. */
+export interface Span<T> {
+  readonly meaning: T;
+  readonly at: number;
+  readonly end: number;
+}
+
+const BEFORE_DATE: ReadonlySet<string> = new Set([
+  ...["by", "until", "till", "before", "due", "ready", "promised", "on", "for"],
+]);
+
+const pad = (n: number | null): string => String(n ?? 0).padStart(2, "0");
+
+/** The promised day: what a date library reads, where it is told as one. */
+export function dateIn(text: string, tokens: readonly Token[], today: Date): Span<string> | null {
+  for (const found of parse(text, today, { forwardDate: true })) {
+    const { start, index } = found;
+    const [from, to] = [index, index + found.text.length];
+    const inside = tokens.flatMap((t, i) => (t.at < to && t.end > from ? [i] : []));
+    const [first = 0, last = 0] = [inside[0], inside.at(-1)];
+    const told = BEFORE_DATE.has(tokens[first - 1]?.word ?? "");
+    const plain = /tomorrow|today|\d{4}-\d{2}-\d{2}|\bin \w+ (day|week)/i.test(found.text);
+    // "40 W" is no Wednesday, and a sun lamp no Sunday.
+    const words = /[a-z]{3,}|\d{4}-\d{2}/i.test(found.text);
+    const day = start.isCertain("day") || start.isCertain("weekday");
+    if (!day || !words || !(told || plain)) continue;
+    const date = `${start.get("year")}-${pad(start.get("month"))}-${pad(start.get("day"))}`;
+    let begin = first;
+    while (begin > 0 && BEFORE_DATE.has(tokens[begin - 1]?.word ?? "")) begin -= 1;
+    return { meaning: date, at: begin, end: last + 1 };
+  }
+  return null;
+}
+
+const KIND_NAMES: Readonly<Record<string, VehicleKind>> = {
+  ...{
+    quad: "quad",
+    atv: "quad",
+    bike: "motorcycle",
+    motorcycle: "motorcycle",
+    motorbike: "motorcycle",
+  },
+  ...{ cart: "cart", buggy: "buggy", mower: "mower", trike: "trike", scooter: "motorcycle" },
+};
+
+const BEFORE_VEHICLE: ReadonlySet<string> = new Set(
+  "on to onto for the a an his her their our my of customer s".split(" "),
+);
+
+interface Named {
+  readonly vehicle: Vehicle;
+  readonly words: readonly string[];
+}
+
+/** Names by which a vehicle may be called: its model, the model without its maker, one word of it. */
+function namesOf(vehicles: readonly Vehicle[]): Named[] {
+  const wordsOf = (v: Vehicle): string[] => tokensOf(v.model).map((t) => t.word);
+  const uses = (word: string): number => vehicles.filter((v) => wordsOf(v).includes(word)).length;
+  return vehicles.flatMap((vehicle) => {
+    const words = wordsOf(vehicle);
+    const single = words.filter((w) => w.length >= 4 && !/^\d/.test(w) && uses(w) === 1);
+    return [words, words.slice(1), ...single.map((w) => [w])]
+      .filter((name) => name.length > 0)
+      .map((name) => ({ vehicle, words: name }));
+  });
+}
+
+/** The vehicle that is spoken of, by the longest of its names; by its kind where only one is of it. */
+export function vehicleIn(
+  tokens: readonly Token[],
+  { vehicles }: SentenceWorld,
+): Span<Vehicle> | null {
+  const spanOf = (meaning: Vehicle, at: number, length: number): Span<Vehicle>[] =>
+    length > 0 ? [{ meaning, at, end: at + length }] : [];
+  const named = namesOf(vehicles).flatMap(({ vehicle, words }) =>
+    tokens.flatMap((_, i) => spanOf(vehicle, i, matches(tokens, i, words))),
+  );
+  const byKind = tokens.flatMap(({ word }, i) => {
+    const name = Object.keys(KIND_NAMES).find((kind) => isNear(word, kind));
+    const ofKind = vehicles.filter((v) => name !== undefined && v.kind === KIND_NAMES[name]);
+    return ofKind.length === 1 && ofKind[0] ? spanOf(ofKind[0], i, 1) : [];
+  });
+  // The longest name wins; of as long ones, the first that stands there.
+  const [found] = (named.length > 0 ? named : byKind).sort((a, b) => b.end - b.at - (a.end - a.at));
+  if (!found) return null;
+  let { at, end } = found;
+  while (at > 0 && BEFORE_VEHICLE.has(tokens[at - 1]?.word ?? "")) at -= 1;
+  // "Fellrunner 420": the number goes with the name.
+  const model = tokensOf(found.meaning.model).map((t) => t.word);
+  while (/^\d/.test(tokens[end]?.word ?? "") && model.includes(tokens[end]?.word ?? "")) end += 1;
+  return { meaning: found.meaning, at, end };
+}
+
+/** Which one of the model, right behind it: "the grey one", "(marshal 2)". */
+export function machineIn(
+  text: string,
+  tokens: readonly Token[],
+  after: number,
+): Span<string> | null {
+  let i = after;
+  while (tokens[i]?.word === "," || tokens[i]?.word === "(") i += 1;
+  const [the, colour, one] = [tokens[i], tokens[i + 1], tokens[i + 2]];
+  if (the?.word === "the" && colour && one?.word === "one") {
+    return { meaning: text.slice(the.at, one.end), at: after, end: i + 3 };
+  }
+  if (i > after && tokens[i - 1]?.word === "(") {
+    const close = tokens.findIndex((t, k) => k >= i && t.word === ")");
+    const [first, last] = [tokens[i], tokens[close - 1]];
+    if (close > i && first && last) {
+      return { meaning: text.slice(first.at, last.end), at: after, end: close + 1 };
+    }
+  }
+  return null;
+}
+
+const JOINS: ReadonlySet<string> = new Set(["of", "the", "and", "&", "de", "van", "von"]);
+
+const isCapital = (token: Token | undefined): boolean =>
+  token !== undefined && /^\p{Lu}/u.test(token.raw);
+
+/** Whom it is for: a name that the shop knows, or words with capitals behind "for". */
+export function customerIn(
+  text: string,
+  tokens: readonly Token[],
+  { customers }: SentenceWorld,
+  isTaken: (at: number) => boolean,
+): Span<string> | null {
+  const known = customers
+    .filter((name) => name !== "")
+    .map((name) => ({ name, words: tokensOf(name).map((t) => t.word) }))
+    .sort((a, b) => b.words.length - a.words.length);
+  for (const { name, words } of known) {
+    const at = tokens.findIndex((_, i) => !isTaken(i) && matches(tokens, i, words) > 0);
+    if (at < 0) continue;
+    const begin = tokens[at - 1]?.word === "for" ? at - 1 : at;
+    return { meaning: name, at: begin, end: at + words.length };
+  }
+  for (let i = 0; i + 1 < tokens.length; i += 1) {
+    if (!/^(for|customer)$/.test(tokens[i]?.word ?? "") || isTaken(i) || !isCapital(tokens[i + 1]))
+      continue;
+    let end = i + 1;
+    while (end < tokens.length && !isTaken(end)) {
+      const joins = JOINS.has(tokens[end]?.word ?? "") && isCapital(tokens[end + 1]);
+      if (!isCapital(tokens[end]) && !joins) break;
+      end += 1;
+    }
+    const [first, last] = [tokens[i + 1], tokens[end - 1]];
+    if (first && last) return { meaning: text.slice(first.at, last.end), at: i, end };
+  }
+  return null;
+}

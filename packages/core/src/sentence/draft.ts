@@ -1,0 +1,48 @@
+import type { Lamp, Run, Term } from "../job/index.ts";
+import type { LoadPart } from "../part/index.ts";
+import type { SaidFeed } from "./said.ts";
+import type { AskedLoad } from "./shelfMatch.ts";
+
+/** A circuit as far as it has been read. */
+export interface Draft {
+  readonly name: string;
+  part: LoadPart;
+  /** What was asked for; null where a part was called by its name on the shelf. */
+  asked: AskedLoad | null;
+  readonly sorts: readonly string[];
+  /** null where nobody said how many. */
+  readonly count: number | null;
+  readonly plural: boolean;
+  place: Lamp["place"] | null;
+  /** Turn lamps in front and behind: two a side. */
+  bothEnds: boolean;
+  groups: Term[][];
+  always: boolean;
+  feed: SaidFeed;
+  relay: Run["relay"];
+  series: boolean;
+}
+
+/** What was read before a load and belongs to it. */
+export interface Ahead {
+  count: number | null;
+  watts: number | null;
+  kinds: string[];
+  place: Lamp["place"] | null;
+  bothEnds: boolean;
+  /** First token of it. */
+  from: number | null;
+}
+
+export const nothingAhead = (): Ahead => ({
+  ...{ count: null, watts: null, kinds: [], place: null, bothEnds: false, from: null },
+});
+
+/** Words for a lamp that flashes by itself. */
+export const FLASHING: ReadonlySet<string> = new Set([
+  ...["flashing", "flashes", "strobe", "strobing", "blinking"],
+]);
+
+/** Whether two places are the two ends of a vehicle. */
+export const isEnds = (a: Lamp["place"] | null, b: Lamp["place"]): boolean =>
+  (a === "front" && b === "rear") || (a === "rear" && b === "front");

@@ -1,0 +1,73 @@
+import { allOf, type Input, type Lamp } from "../job/index.ts";
+import type { Draft } from "./draft.ts";
+import type { SaidCircuit } from "./said.ts";
+
+const RED: ReadonlySet<string> = new Set(["brake", "tail"]);
+
+/** When a load is on where nobody said: by its sort, as most are wired (common practice). */
+function usualOf({ sorts, part }: Draft): readonly Input[] {
+  if (part.family === "horn") return ["horn"];
+  if (part.family === "outlet" || part.family === "heater") return ["key"];
+  if (sorts.includes("brake")) return ["brake"];
+  if (sorts.includes("tail")) return ["park"];
+  if (sorts.includes("headlight")) return ["low"];
+  return ["switch", "key"];
+}
+
+const usualPlace = ({ sorts }: Draft): Lamp["place"] =>
+  sorts.some((s) => RED.has(s)) ? "rear" : sorts.includes("outlet") ? "inside" : "front";
+
+const INPUT_OF_SIDE = { left: "left", right: "right" } as const;
+
+/** Finishes a draft: turn lamps of which no side was said are one circuit a side. */
+export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
+  const { name, part, feed, relay, series } = draft;
+  // "Heated grips, pair" is one thing of two.
+  const whole = /\b(pair|twin|set)\b/i.test(part.name);
+  const count = draft.count ?? (draft.plural && !whole ? 2 : 1);
+  const base = { part, feed, relay, series };
+  const said = draft.groups.filter((g) => g.length > 0);
+  const inputs = said.flat().map((t) => t.input);
+  const turns = draft.sorts.includes("turn") && !inputs.some((x) => x === "left" || x === "right");
+  if (turns && said.length === 0) {
+    const sides =
+      draft.place === "left" || draft.place === "right"
+        ? [draft.place]
+        : (["left", "right"] as const);
+    const all = draft.count === null && draft.bothEnds ? 2 * sides.length : count;
+    const each = Math.max(1, Math.round(all / sides.length));
+    return sides.map((side) => ({
+      ...base,
+      name: side === "left" ? "Left turn" : "Right turn",
+      count: each,
+      place: side,
+      condition: allOf(INPUT_OF_SIDE[side]),
+    }));
+  }
+  const place = draft.place ?? usualPlace(draft);
+  const usual = usualOf(draft);
+  if (said.length > 0) {
+    // Off with something says nothing of what turns it on.
+    const anyOf = said.map((group) =>
+      group.every((t) => t.negated) && !draft.always
+        ? [...(allOf(...usual).anyOf[0] ?? []), ...group]
+        : group,
+    );
+    return [{ ...base, name, count, place, condition: { anyOf } }];
+  }
+  if (draft.always) return [{ ...base, name, count, place, condition: { anyOf: [[]] } }];
+  if (usual.includes("switch")) {
+    assumed.push(`${name}: own switch with the key, as nobody said what turns it on`);
+  }
+  return [{ ...base, name, count, place, condition: allOf(...usual) }];
+}
+
+/** Circuits of one name are told apart by a number. */
+export function distinct(circuits: readonly SaidCircuit[]): SaidCircuit[] {
+  const seen = new Map<string, number>();
+  return circuits.map((circuit) => {
+    const n = (seen.get(circuit.name) ?? 0) + 1;
+    seen.set(circuit.name, n);
+    return n === 1 ? circuit : { ...circuit, name: `${circuit.name} ${n}` };
+  });
+}

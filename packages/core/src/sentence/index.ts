@@ -1,0 +1,4 @@
+export * from "./said.ts";
+export * from "./readSentence.ts";
+export * from "./printSentence.ts";
+export * from "./planSentence.ts";

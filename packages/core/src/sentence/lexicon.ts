@@ -1,0 +1,213 @@
+import type { Input, Lamp } from "../job/index.ts";
+
+/** What turns a circuit on, as people say it. "light" and "lamp" behind some of them count only after "with". */
+export const INPUT_PHRASES: readonly (readonly [string, Input])[] = [
+  ["own switch", "switch"],
+  ["its own switch", "switch"],
+  ["their own switch", "switch"],
+  ["separate switch", "switch"],
+  ["bar switch", "switch"],
+  ["handlebar switch", "switch"],
+  ["rocker switch", "switch"],
+  ["toggle switch", "switch"],
+  ["rocker", "switch"],
+  ["toggle", "switch"],
+  ["switch", "switch"],
+  ["switched", "switch"],
+  ["key on", "key"],
+  ["key", "key"],
+  ["keyed", "key"],
+  ["ignition on", "key"],
+  ["ignition", "key"],
+  ["engine running", "engine"],
+  ["engine", "engine"],
+  ["park light", "park"],
+  ["parking light", "park"],
+  ["running light", "park"],
+  ["position light", "park"],
+  ["park", "park"],
+  ["parking", "park"],
+  ["sidelight", "park"],
+  ["low beam", "low"],
+  ["dipped beam", "low"],
+  ["dipped", "low"],
+  ["dip", "low"],
+  ["low", "low"],
+  ["lowbeam", "low"],
+  ["headlight", "low"],
+  ["headlamp", "low"],
+  ["high beam", "high"],
+  ["main beam", "high"],
+  ["full beam", "high"],
+  ["hi beam", "high"],
+  ["high", "high"],
+  ["highbeam", "high"],
+  ["braking", "brake"],
+  ["brake", "brake"],
+  ["left turn signal", "left"],
+  ["left turn", "left"],
+  ["left indicator", "left"],
+  ["left blinker", "left"],
+  ["left signal", "left"],
+  ["right turn signal", "right"],
+  ["right turn", "right"],
+  ["right indicator", "right"],
+  ["right blinker", "right"],
+  ["right signal", "right"],
+  ["hazard", "hazard"],
+  ["hazard lights", "hazard"],
+  ["horn button", "horn"],
+  ["reversing", "reverse"],
+  ["reverse gear", "reverse"],
+  ["reverse", "reverse"],
+  ["backing up", "reverse"],
+  ["brake lever", "lever"],
+  ["hand brake lever", "lever"],
+  ["lever", "lever"],
+  ["brake pedal", "pedal"],
+  ["foot brake", "pedal"],
+  ["pedal", "pedal"],
+];
+
+/** Wires of factory lamps: what turns a circuit on only where somebody says "with" before it. */
+export const LAMP_INPUT_PHRASES: readonly (readonly [string, Input])[] = [
+  ["brake light", "brake"],
+  ["brake lamp", "brake"],
+  ["stop light", "brake"],
+  ["stop lamp", "brake"],
+  ["tail light", "park"],
+  ["tail lamp", "park"],
+  ["tail", "park"],
+  ["reverse light", "reverse"],
+  ["reversing light", "reverse"],
+];
+
+export const ALWAYS_PHRASES: readonly (readonly [string, true])[] = [
+  ["always on", true],
+  ["always", true],
+  ["all the time", true],
+  ["permanently", true],
+  ["unswitched", true],
+];
+
+export const NOT_PHRASES: readonly (readonly [string, true])[] = [
+  ["but not", true],
+  ["not", true],
+  ["never", true],
+  ["except", true],
+  ["without", true],
+  ["off with", true],
+  ["off when", true],
+  ["off on", true],
+  ["and not", true],
+];
+
+export const PLACE_PHRASES: readonly (readonly [string, Lamp["place"]])[] = [
+  ["in front", "front"],
+  ["up front", "front"],
+  ["at the front", "front"],
+  ["on the front", "front"],
+  ["front", "front"],
+  ["at the back", "rear"],
+  ["on the back", "rear"],
+  ["at the rear", "rear"],
+  ["on the rear", "rear"],
+  ["out back", "rear"],
+  ["back", "rear"],
+  ["rear", "rear"],
+  ["behind", "rear"],
+  ["on the left side", "left"],
+  ["on the left", "left"],
+  ["left side", "left"],
+  ["left", "left"],
+  ["on the right side", "right"],
+  ["on the right", "right"],
+  ["right side", "right"],
+  ["right", "right"],
+  ["inside", "inside"],
+  ["under the seat", "inside"],
+  ["under the hood", "inside"],
+  ["in the bed", "inside"],
+  ["in the box", "inside"],
+];
+
+/** A sort of lamp or load, by what people call it. The first word of a sort is the one it is named by. */
+export const SORTS: Readonly<Record<string, readonly string[]>> = {
+  bar: ["light bar", "lightbar", "led bar", "bar"],
+  pod: ["light pod", "pod", "cube"],
+  spot: ["spotlight", "spot light", "spot", "driving light", "driving lamp"],
+  flood: ["floodlight", "flood light", "flood"],
+  fog: ["fog light", "fog lamp", "foglight", "fog"],
+  work: ["work light", "work lamp", "worklight", "scene light"],
+  turn: [
+    "turn signal",
+    "turn lamp",
+    "turn light",
+    "turn bulb",
+    "indicator",
+    "blinker",
+    "winker",
+    "flasher lamp",
+  ],
+  tail: ["tail light", "tail lamp", "taillight", "rear light", "rear lamp"],
+  brake: ["brake light", "brake lamp", "stop light", "stop lamp"],
+  strip: ["led strip", "light strip", "strip light", "strip"],
+  path: ["path light", "path lamp", "courtesy light"],
+  headlight: ["headlight bulb", "headlight", "headlamp"],
+  horn: ["horn", "hooter"],
+  outlet: [
+    "charging outlet",
+    "usb outlet",
+    "usb socket",
+    "power outlet",
+    "charger",
+    "outlet",
+    "usb",
+  ],
+  grip: ["heated grip", "grip heater", "grip"],
+  lamp: ["auxiliary light", "auxiliary lamp", "aux light", "aux lamp", "lamp", "light", "aux"],
+};
+
+/** Words before a sort that say what kind of it: part of the name, or a sort of their own. */
+export const KIND_WORDS: readonly string[] = [
+  ...["led", "bright", "small", "big", "round", "new", "auxiliary", "aux", "driving", "combo"],
+  ...["flashing", "flashes", "strobe", "strobing", "blinking", "leds"],
+  ...["amber", "red", "white", "warm", "yellow", "twin", "heated", "charging", "usb"],
+];
+
+export const COLOUR_WORDS: Readonly<Record<string, "amber" | "red" | "white">> = {
+  ...{ amber: "amber", yellow: "amber", red: "red", white: "white" },
+};
+
+export const COUNT_WORDS: Readonly<Record<string, number>> = {
+  ...{ a: 1, an: 1, one: 1, single: 1, two: 2, pair: 2, couple: 2, both: 2, three: 3 },
+  ...{ four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, twelve: 12, dozen: 12 },
+};
+
+/** Words that carry nothing where they stand between others. */
+export const FILLERS: ReadonlySet<string> = new Set(
+  (
+    "a an the and of to it its his her their our my please add fit put mount install want wants " +
+    "would like need needs needing some with on in at when while if only is are be by for from " +
+    "that which who also plus then set pair couple both under fed feed wired run running off, " +
+    "so as , ; : ( ) & + × / new more another customer job kit lit come comes coming should must"
+  ).split(" "),
+);
+
+export const BEFORE_INPUT: ReadonlySet<string> = new Set([
+  ...["with", "on", "when", "while", "if", "only", "by", "under", "off", "follows", "following"],
+]);
+
+/** Every word that means something here: none of them is taken for a slip of another. */
+export const KNOWN_WORDS: ReadonlySet<string> = new Set(
+  [
+    ...[INPUT_PHRASES, LAMP_INPUT_PHRASES, ALWAYS_PHRASES, NOT_PHRASES, PLACE_PHRASES].flatMap(
+      (phrases) => phrases.map(([words]) => words),
+    ),
+    ...Object.values(SORTS).flat(),
+    ...KIND_WORDS,
+    ...Object.keys(COUNT_WORDS),
+    ...FILLERS,
+    ...["battery", "pack", "converter", "relay", "series", "whole"],
+  ].flatMap((words) => words.split(" ")),
+);

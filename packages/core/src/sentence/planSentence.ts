@@ -1,0 +1,84 @@
+import { wayEdits } from "../compare/index.ts";
+import {
+  addLamps,
+  append,
+  applyEdits,
+  asId,
+  createJob,
+  createRun,
+  setRun,
+  type Edit,
+  type Job,
+  type Practices,
+  type RunId,
+} from "../job/index.ts";
+import type { Part } from "../part/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+import type { SaidCircuit, SaidJob } from "./said.ts";
+
+/** Takes edits that were made here for this very job. */
+function done(job: Job, edits: readonly Edit[]): Job {
+  const made = applyEdits(job, edits);
+  if (!made.ok) throw new Error(`${made.path}: ${made.message}`);
+  return made.job;
+}
+
+function withCircuit(job: Job, said: SaidCircuit, n: number, shelf: readonly Part[]): Job {
+  const id = asId<RunId>(`run-${n}`);
+  const { name, condition, place, relay, series, feed } = said;
+  const rear = place === "rear" || ((place === "left" || place === "right") && isTurn(said));
+  const run = {
+    ...createRun(id, name, job.vehicle, rear ? "rear" : "front", condition),
+    ...{ relay, arrangement: series ? ("series" as const) : ("parallel" as const) },
+  };
+  const withRun = done(job, [append(job, "run", run)]);
+  let lamp = 0;
+  const mint = (): string => {
+    lamp += 1;
+    return `lamp-${n}-${lamp}`;
+  };
+  const made = done(withRun, addLamps(withRun, run, said.part, said.count, place, mint));
+  const { kind: system } = job.vehicle.system;
+  switch (feed.kind) {
+    case "pin":
+      return done(made, [setRun(id, "feed", { kind: "pin", pinId: feed.pinId })]);
+    case "battery":
+      return system === "pack" ? made : done(made, [setRun(id, "feed", { kind: "battery" })]);
+    case "pack":
+      return system === "engine" ? made : done(made, [setRun(id, "feed", { kind: "pack" })]);
+    case "converter": {
+      const way = wayEdits(made, run, "converter", shelf);
+      return way.refused === "" ? done(made, way.edits) : made;
+    }
+    case "usual":
+      return made;
+  }
+}
+
+const isTurn = ({ condition }: SaidCircuit): boolean =>
+  condition.anyOf.flat().some((t) => t.input === "left" || t.input === "right");
+
+/** "Bar and pods": what a job is called by what is on it. */
+function titleOf({ circuits }: SaidJob): string {
+  const names = circuits.map((c) => c.name).slice(0, 3);
+  const [last = "", ...before] = names.reverse();
+  const rest = before.reverse().map((n, i) => (i === 0 ? n : n.toLowerCase()));
+  return rest.length === 0 ? last : `${rest.join(", ")} and ${last.toLowerCase()}`;
+}
+
+/** A job as a sentence says it, laid out by the ordinary way. */
+export function planSentence(
+  said: SaidJob,
+  vehicle: Vehicle,
+  practices: Practices,
+  shelf: readonly Part[],
+): Job {
+  const bare = createJob(
+    titleOf(said) || "New job",
+    said.customer,
+    said.machine === "" ? vehicle : { ...vehicle, machine: said.machine },
+    practices,
+  );
+  const carded: Job = { ...bare, card: { ...bare.card, promised: said.promised } };
+  return said.circuits.reduce((job, circuit, i) => withCircuit(job, circuit, i + 1, shelf), carded);
+}

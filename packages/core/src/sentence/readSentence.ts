@@ -1,0 +1,38 @@
+import { customerIn, dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.ts";
+import { circuitsOf, distinct } from "./finish.ts";
+import { Reader } from "./reader.ts";
+import type { SaidJob, SentenceWorld } from "./said.ts";
+import { tokensOf, type Token } from "./token.ts";
+
+const COMMA: Token = { word: ",", raw: ",", at: 0, end: 0 };
+
+/**
+ * Reads what is wanted out of one sentence, forgiving typing; whatever is not understood is told,
+ * never dropped silently.
+ */
+export function readSentence(text: string, world: SentenceWorld): SaidJob {
+  const tokens = tokensOf(text);
+  const taken = new Array<boolean>(tokens.length).fill(false);
+  const take = <T>(span: Span<T> | null): T | null => {
+    if (!span) return null;
+    taken.fill(true, span.at, span.end);
+    return span.meaning;
+  };
+  const promised = take(dateIn(text, tokens, world.today)) ?? "";
+  const vehicleSpan = vehicleIn(tokens, world);
+  const vehicle = take(vehicleSpan) ?? world.vehicle;
+  const machine = take(vehicleSpan && machineIn(text, tokens, vehicleSpan.end)) ?? "";
+  const customer = take(customerIn(text, tokens, world, (i) => taken[i] === true)) ?? "";
+  // What is spoken for leaves a pause: the words around it are no neighbours.
+  const rest = tokens.map((token, i) => (taken[i] === true ? COMMA : token));
+  const reader = new Reader(rest, world, vehicle);
+  reader.read();
+  const assumed: string[] = [...reader.assumed];
+  const circuits = distinct(reader.drafts.flatMap((draft) => circuitsOf(draft, assumed)));
+  return {
+    ...{ vehicle, machine, customer, promised, circuits, assumed },
+    notUnderstood: reader.unknown
+      .sort(([a], [b]) => a - b)
+      .map(([from, to]) => text.slice(tokens[from]?.at ?? 0, tokens[to - 1]?.end ?? text.length)),
+  };
+}

@@ -1,0 +1,48 @@
+import type { Condition, Lamp, PinId, Run } from "../job/index.ts";
+import type { LoadPart, Part } from "../part/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+
+/** Where a circuit is said to be fed from; `usual` where nobody said. */
+export type SaidFeed =
+  | { readonly kind: "usual" }
+  | { readonly kind: "battery" }
+  | { readonly kind: "pack" }
+  | { readonly kind: "converter" }
+  | { readonly kind: "pin"; readonly pinId: PinId };
+
+export interface SaidCircuit {
+  readonly name: string;
+  readonly part: LoadPart;
+  readonly count: number;
+  readonly place: Lamp["place"];
+  readonly condition: Condition;
+  readonly feed: SaidFeed;
+  readonly relay: Run["relay"];
+  readonly series: boolean;
+}
+
+/** What a sentence says of a job, and what of it was not understood. */
+export interface SaidJob {
+  readonly vehicle: Vehicle | null;
+  /** Which one of the model: "the grey one"; "" where nobody said. */
+  readonly machine: string;
+  readonly customer: string;
+  /** Promised day as ISO date, or "". */
+  readonly promised: string;
+  readonly circuits: readonly SaidCircuit[];
+  /** Words that were passed over, as they were written. */
+  readonly notUnderstood: readonly string[];
+  /** What nobody said and was taken as usual, one a line. */
+  readonly assumed: readonly string[];
+}
+
+/** What a sentence may speak of. */
+export interface SentenceWorld {
+  readonly vehicles: readonly Vehicle[];
+  readonly shelf: readonly Part[];
+  readonly customers: readonly string[];
+  /** The day that "Friday" is counted from. */
+  readonly today: Date;
+  /** The vehicle where the sentence names none; null where it has to. */
+  readonly vehicle: Vehicle | null;
+}

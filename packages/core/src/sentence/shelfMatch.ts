@@ -1,0 +1,151 @@
+import { factOf } from "../quantity/index.ts";
+import { asId, type PartId } from "../job/index.ts";
+import type { LightColour, LoadPart, Part } from "../part/index.ts";
+import { COLOUR_WORDS, SORTS } from "./lexicon.ts";
+import { longest, tokensOf, type Token } from "./token.ts";
+
+/** A load as somebody asks for it. */
+export interface AskedLoad {
+  /** Sorts that were said: "work" and "lamp" of a work lamp. */
+  readonly sorts: readonly string[];
+  readonly colour: LightColour | null;
+  readonly watts: number | null;
+  /** It is to flash by itself. */
+  readonly flashes: boolean;
+}
+
+/** A sort with the words that it was called by, as they are spelled. */
+interface CalledSort {
+  readonly sort: string;
+  readonly words: string;
+}
+
+const SORT_PHRASES: readonly (readonly [string, CalledSort])[] = Object.entries(SORTS).flatMap(
+  ([sort, phrases]) => phrases.map((words) => [words, { sort, words }] as const),
+);
+
+/** The sort of load that stands at a place, by its longest name. */
+export const sortAt = (tokens: readonly Token[], at: number) => longest(tokens, at, SORT_PHRASES);
+
+/** All sorts that words speak of, in their order. */
+export function sortsIn(tokens: readonly Token[]): string[] {
+  const found: string[] = [];
+  for (let i = 0; i < tokens.length;) {
+    const sort = sortAt(tokens, i);
+    if (sort) found.push(sort.meaning.sort);
+    i += sort?.length ?? 1;
+  }
+  return [...new Set(found)];
+}
+
+const wattsOf = ({ load }: LoadPart): number | null =>
+  "powerW" in load ? load.powerW.value : null;
+
+const FAMILY: Readonly<Record<string, LoadPart["family"]>> = {
+  ...{ horn: "horn", outlet: "outlet", grip: "heater" },
+};
+
+const familyOf = (sorts: readonly string[]): LoadPart["family"] =>
+  FAMILY[sorts.find((s) => FAMILY[s] !== undefined) ?? ""] ?? "lamp";
+
+/** Points for and against a part; what fits worse than this is not what was asked for. */
+const LEAST = 3;
+const [SORT_POINTS, HEAD_POINTS, COLOUR_POINTS, WATT_POINTS] = [4, 2, 3, 5];
+/** For what nobody asked for: another sort beside, electronics inside, a body that is its ground. */
+const [OTHER_SORT, ODD_LAMP] = [-0.5, -2];
+/** Watts that differ by more than this share are another lamp. */
+const WATT_SHARE = 0.15;
+
+function pointsOf(part: LoadPart, asked: AskedLoad): number {
+  if (part.family !== familyOf(asked.sorts)) return -Infinity;
+  const own = new Set(sortsIn(tokensOf(part.name)));
+  // A bulb is the lamp's inside: nobody who asks for a lamp is given one.
+  const bulb = /bulb/i.test(part.name) && !asked.sorts.includes("headlight") ? -6 : 0;
+  const wanted = asked.sorts.filter((s) => s !== "lamp");
+  const hits = wanted.filter((s) => own.has(s)).length;
+  const misses = wanted.length - hits;
+  const extra = [...own].filter((s) => s !== "lamp" && !wanted.includes(s)).length;
+  if (wanted.length > 0 && hits === 0 && part.family === "lamp") return -Infinity;
+  // The last word says what it is; those before say what for.
+  const head = wanted.at(-1);
+  const named = head !== undefined && own.has(head) ? HEAD_POINTS : 0;
+  const odd = [
+    part.caseGround,
+    part.load.kind !== "drivenLed" && part.family === "lamp" && head !== "strip" && bulb === 0,
+    (part.behaviour !== null) !== asked.flashes,
+  ].filter(Boolean).length;
+  const light = asked.colour ?? usualColour(asked.sorts);
+  const colour = light === null ? 0 : part.light === light ? COLOUR_POINTS : -2 * COLOUR_POINTS;
+  const watts = wattsOf(part);
+  const power =
+    asked.watts === null || watts === null
+      ? 0
+      : Math.abs(watts / asked.watts - 1) <= WATT_SHARE
+        ? WATT_POINTS
+        : -Infinity;
+  return (
+    SORT_POINTS * hits -
+    2 * misses +
+    named +
+    OTHER_SORT * extra +
+    ODD_LAMP * odd +
+    colour +
+    power +
+    bulb +
+    LEAST
+  );
+}
+
+/** How near two parts have to be for either to be what was meant. */
+const AS_GOOD = 0.6;
+
+/** A part that is meant, and another of the shelf that would do as well. */
+export interface FoundPart {
+  readonly part: LoadPart;
+  readonly other: LoadPart | null;
+}
+
+/** The part of a shelf that is meant; null where none is near enough. What is in stock goes first. */
+export function partFor(asked: AskedLoad, shelf: readonly Part[]): FoundPart | null {
+  const ranked = shelf
+    .flatMap((part) => (part.kind === "load" ? [{ part, points: pointsOf(part, asked) }] : []))
+    .filter(({ points }) => points >= LEAST)
+    .sort((a, b) => b.points - a.points || Math.sign(b.part.stock) - Math.sign(a.part.stock) || 0);
+  const [first, second] = ranked;
+  if (!first) return null;
+  const close = second !== undefined && first.points - second.points < AS_GOOD;
+  return { part: first.part, other: close ? second.part : null };
+}
+
+/** The colour that law wants of a sort, where it wants one. */
+const usualColour = (sorts: readonly string[]): LightColour | null =>
+  COLOUR_BY_SORT[sorts.find((s) => COLOUR_BY_SORT[s] !== undefined) ?? ""] ?? null;
+
+const COLOUR_BY_SORT: Readonly<Record<string, LightColour>> = {
+  ...{ turn: "amber", brake: "red", tail: "red" },
+};
+
+/**
+ * A lamp that the shelf has not, as it was asked for: an LED lamp with a driver for 12 to 24 V,
+ * as most are (common practice). Its box says what is right.
+ */
+export function partAsSaid(asked: AskedLoad & { readonly watts: number }): LoadPart {
+  const [sort = "lamp"] = asked.sorts;
+  const noun = SORTS[sort]?.[0] ?? "lamp";
+  const colour = asked.colour ?? usualColour(asked.sorts) ?? "white";
+  return {
+    ...{ kind: "load", family: familyOf(asked.sorts), light: colour },
+    id: asId<PartId>(
+      `said-${sort}-${String(asked.watts).replace(".", "_")}-${colour.split(" ")[0]}`,
+    ),
+    name: `${asked.watts} W ${noun}`,
+    note: "Not from the shelf: as it was asked for.",
+    ...{ price: 0, stock: 0, ingress: "", ratedV: 0, pigtail: "", dim: null, lights: [] },
+    ...{ caseGround: false, behaviour: null },
+    load: { kind: "drivenLed", powerW: factOf(asked.watts, "stated"), minV: 9, maxV: 32 },
+    standbyA: factOf(0, "assumed"),
+  };
+}
+
+export const colourOf = (words: readonly string[]): LightColour | null =>
+  COLOUR_WORDS[words.find((w) => COLOUR_WORDS[w] !== undefined) ?? ""] ?? null;
