@@ -69,7 +69,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
     "",
   ],
   ["heated grips with the ignition", "1 grips-heated front [key on]", "", ""],
-  ["four red strip lights under the seat always on", "4 strip-red-metre inside []", "", ""],
+  ["four red strip lights under the seat always on", "4 strip-12-short inside []", "", ""],
   ["usb outlet from the battery on the key", "1 outlet-usb inside [key on] battery", "", ""],
   ["left turn lamp with left indicator", "1 turn-led left [left turn]", "", ""],
   [
@@ -149,7 +149,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
     "",
     "",
   ],
-  ["stop light strip when braking", "1 strip-red-metre rear [brake]", "", ""],
+  ["stop light strip when braking", "1 strip-12-short rear [brake]", "", ""],
   ["a brake light that flashes", "1 brake-flasher rear [brake]", "", ""],
   ["high beam pods", "2 pod-18 front [high beam]", "", ""],
   ["switched 40 W bar", "1 bar-40 front [own switch]", "", ""],
@@ -193,7 +193,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
   ["3 A horn on the button", "1 horn-3a front [horn button]", "", "button"],
   [
     "strip of red LEDs at the back with the tail light",
-    "1 strip-red-metre rear [park light]",
+    "1 strip-12-short rear [park light]",
     "",
     "",
   ],
@@ -262,6 +262,14 @@ describe("a sentence", () => {
     expect(readSentence("a 60 W bar on its own switch", WORLD).assumed).toEqual([
       "Bar: not on the shelf; taken as an LED lamp of 60 W for 9–32 V",
     ]);
+  });
+
+  it("finds the same part however the shelf is ordered", () => {
+    const shelf = [...DEMO_SHELF].sort((a, b) => (a.id < b.id ? -1 : 1));
+    for (const [text, circuits] of SENTENCES) {
+      const said = readSentence(text, { ...WORLD, shelf });
+      expect(said.circuits.map(circuitWords).join("; ")).toBe(circuits);
+    }
   });
 
   it("takes the vehicle that is given where it names none", () => {

@@ -13,6 +13,7 @@ import { useNow } from "../ui/useNow.ts";
 import { Empty, Loading, Trouble } from "../ui/states.tsx";
 import { ImportJob } from "./ImportJob.tsx";
 import { matches, useJobs, type JobListItem } from "./jobs.ts";
+import { SayJob } from "./SayJob.tsx";
 import { StageRuler } from "./StageRuler.tsx";
 
 /** Its form and lists come when they are asked for: the board is the first page. */
@@ -190,6 +191,7 @@ export function BoardPage() {
           </Button>
         )}
       </div>
+      {canEdit && <SayJob />}
       {opening && (
         <Suspense fallback={null}>
           <NewJob open onClose={() => setOpening(false)} />

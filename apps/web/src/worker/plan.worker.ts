@@ -19,10 +19,13 @@ import {
   groupsOf,
   measureFlash,
   planJob,
+  planSentence,
+  printJob,
   proveGroup,
   printCandump,
   printScript,
   readDbc,
+  readSentence,
   readScript,
   rideSamples,
   routeOf,
@@ -52,6 +55,9 @@ import {
   type RideSamples,
   type RoutePlan,
   type RunId,
+  type Practices,
+  type SaidJob,
+  type SentenceWorld,
   type Seen,
   type TakenReading,
   type Tool,
@@ -338,6 +344,13 @@ const planner = {
   /** The quote with its options, what is missing before it goes, and the owner's sheet. */
   handingOver: (job: Job, shelf: readonly Part[], units: UnitSystem): HandingOver =>
     handingOverOf(job, shelf, units),
+
+  /** What a sentence says of a job, and the job that it makes as a file. */
+  read: (text: string, world: SentenceWorld): SaidJob => readSentence(text, world),
+  jobFileOf(said: SaidJob, practices: Practices, shelf: readonly Part[]): string {
+    if (!said.vehicle) throw new Error("the sentence names no vehicle");
+    return printJob(planSentence(said, said.vehicle, practices, shelf));
+  },
 
   /** Why readings cannot be and what was expected, one by one. */
   judge: (job: Job, readings: readonly TakenReading[]): Judged[] => judgeReadings(job, readings),

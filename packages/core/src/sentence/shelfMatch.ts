@@ -69,12 +69,14 @@ function pointsOf(part: LoadPart, asked: AskedLoad): number {
   // The last word says what it is; those before say what for.
   const head = wanted.at(-1);
   const named = head !== undefined && own.has(head) ? HEAD_POINTS : 0;
+  const light = asked.colour ?? usualColour(asked.sorts);
   const odd = [
+    // Nobody asks for an amber lamp without saying so.
+    light === null && part.family === "lamp" && !/white/.test(part.light),
     part.caseGround,
     part.load.kind !== "drivenLed" && part.family === "lamp" && head !== "strip" && bulb === 0,
     (part.behaviour !== null) !== asked.flashes,
   ].filter(Boolean).length;
-  const light = asked.colour ?? usualColour(asked.sorts);
   const colour = light === null ? 0 : part.light === light ? COLOUR_POINTS : -2 * COLOUR_POINTS;
   const watts = wattsOf(part);
   const power =
@@ -105,12 +107,21 @@ export interface FoundPart {
   readonly other: LoadPart | null;
 }
 
-/** The part of a shelf that is meant; null where none is near enough. What is in stock goes first. */
+/**
+ * The part of a shelf that is meant; null where none is near enough. Of parts that are as near,
+ * what is in stock goes first, then what costs least, however the shelf is ordered.
+ */
 export function partFor(asked: AskedLoad, shelf: readonly Part[]): FoundPart | null {
   const ranked = shelf
     .flatMap((part) => (part.kind === "load" ? [{ part, points: pointsOf(part, asked) }] : []))
     .filter(({ points }) => points >= LEAST)
-    .sort((a, b) => b.points - a.points || Math.sign(b.part.stock) - Math.sign(a.part.stock) || 0);
+    .sort(
+      (a, b) =>
+        b.points - a.points ||
+        Math.sign(b.part.stock) - Math.sign(a.part.stock) ||
+        a.part.price - b.part.price ||
+        (a.part.id < b.part.id ? -1 : 1),
+    );
   const [first, second] = ranked;
   if (!first) return null;
   const close = second !== undefined && first.points - second.points < AS_GOOD;

@@ -1,0 +1,149 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useEffect, useMemo, useState, type RefObject } from "react";
+import { useNavigate } from "react-router";
+import { conditionText, type Practices, type SaidCircuit, type SaidJob } from "@dragonet/core";
+import { ask } from "../app/api.ts";
+import { useParts } from "../shelf/parts.ts";
+import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/Choice.tsx";
+import { useVehicles } from "../vehicles/vehicles.ts";
+import { planner } from "../worker/planner.ts";
+import { useJobs } from "./jobs.ts";
+
+const PLACE_WORDS: Readonly<Record<SaidCircuit["place"], string>> = {
+  ...{ front: "in front", rear: "at the back", left: "on the left", right: "on the right" },
+  inside: "inside",
+};
+
+function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
+  const { name, count, part, place, condition } = circuit;
+  return (
+    <li className="border-t border-hair py-1">
+      <b>{name}</b>: {count} × {part.name} {PLACE_WORDS[place]}, on with{" "}
+      {conditionText(condition) || "nothing: always"}
+    </li>
+  );
+}
+
+/** What was taken as usual and what was not understood, so that nothing is dropped silently. */
+function Remarks({ said }: { said: SaidJob }) {
+  return (
+    <>
+      {said.assumed.map((line) => (
+        <p key={line} className="text-small text-muted">
+          {line}.
+        </p>
+      ))}
+      {said.notUnderstood.length > 0 && (
+        <p role="status">
+          <b>Not understood:</b> {said.notUnderstood.map((words) => `“${words}”`).join(", ")}
+        </p>
+      )}
+    </>
+  );
+}
+
+interface SaidPreviewProps {
+  readonly text: string;
+  /** Called when Enter is pressed in the sentence. */
+  readonly plan: RefObject<(() => void) | null>;
+}
+
+/** A sentence as it was read, to look over, and the press that makes the job. */
+export function SaidPreview({ text, plan }: SaidPreviewProps) {
+  const sentence = useDeferredValue(text);
+  const { data: kept } = useVehicles();
+  const { data: parts } = useParts();
+  const { data: jobs } = useJobs();
+  const { data: practices } = useQuery({
+    queryKey: ["practices"],
+    queryFn: () => ask<Practices>("practices"),
+  });
+  const [profileId, setProfileId] = useState("");
+  const [said, setSaid] = useState<SaidJob | null>(null);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const world = useMemo(() => {
+    if (!kept || !parts || !jobs) return null;
+    const vehicles = kept.map(({ value }) => value);
+    return {
+      vehicles,
+      shelf: parts.map(({ value }) => value),
+      customers: [...new Set(jobs.map((job) => job.customer))],
+      vehicle: vehicles.find((v) => v.profileId === profileId) ?? null,
+    };
+  }, [kept, parts, jobs, profileId]);
+
+  useEffect(() => {
+    if (!world) return;
+    let stale = false;
+    void planner()
+      .read(sentence, { ...world, today: new Date() })
+      .then((read) => {
+        if (!stale) setSaid(read);
+      });
+    return () => {
+      stale = true;
+    };
+  }, [sentence, world]);
+
+  const make = useMutation({
+    mutationFn: async (read: SaidJob) => {
+      if (!world || !practices) throw new Error("the shelf is not there yet: try again");
+      const file = await planner().jobFileOf(read, practices, world.shelf);
+      return ask<{ id: string }>("jobs/import", "POST", { text: file });
+    },
+    onSuccess: async ({ id }) => {
+      await queries.invalidateQueries({ queryKey: ["jobs"] });
+      await navigate(`/jobs/${id}/circuit`);
+    },
+  });
+  const ready = said?.vehicle && said.circuits.length > 0 && !make.isPending ? said : null;
+  useEffect(() => {
+    plan.current = ready ? () => make.mutate(ready) : null;
+    return () => {
+      plan.current = null;
+    };
+  });
+  if (!said || !world) return <p className="mt-1 text-muted">Reading …</p>;
+  const { vehicle, machine, customer, promised } = said;
+  return (
+    <div className="mt-2 border-l-2 border-accent pl-4">
+      <p className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+        {vehicle ? (
+          <b>{machine === "" ? vehicle.model : `${vehicle.model}, ${machine}`}</b>
+        ) : (
+          <Choice<string>
+            label="Which vehicle"
+            value=""
+            className="w-64"
+            options={[
+              { value: "", label: "Which vehicle?" },
+              ...world.vehicles.map((v) => ({ value: v.profileId, label: v.model })),
+            ]}
+            onChange={(id) => setProfileId(id)}
+          />
+        )}
+        {customer !== "" && <span>for {customer}</span>}
+        {promised !== "" && <span className="num">by {promised}</span>}
+      </p>
+      <ul className="mt-1">
+        {said.circuits.map((circuit) => (
+          <CircuitLine key={circuit.name} circuit={circuit} />
+        ))}
+      </ul>
+      {said.circuits.length === 0 && (
+        <p>Say what is added: a bar, two pods, a horn, turn lamps …</p>
+      )}
+      <Remarks said={said} />
+      {make.error && (
+        <p role="alert" className="font-bold">
+          {make.error.message}
+        </p>
+      )}
+      <Button look="main" type="submit" className="mt-2" disabled={!ready}>
+        Plan it
+      </Button>
+    </div>
+  );
+}

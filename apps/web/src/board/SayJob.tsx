@@ -1,0 +1,41 @@
+import { Suspense, lazy, useRef, useState, type FormEvent } from "react";
+
+/** What reads a sentence comes when one is typed: the board is the first page. */
+const SaidPreview = lazy(async () => ({
+  default: (await import("./SaidPreview.tsx")).SaidPreview,
+}));
+
+const EXAMPLE = "40 W bar on its own switch and two pods with high beam on the … for …, by Friday";
+
+/** One sentence that makes a planned job, looked over before it is made. */
+export function SayJob() {
+  const [text, setText] = useState("");
+  const plan = useRef<(() => void) | null>(null);
+  const submit = (e: FormEvent): void => {
+    e.preventDefault();
+    plan.current?.();
+  };
+  return (
+    <form className="mb-4" onSubmit={submit}>
+      <label htmlFor="say-job" className="text-small text-muted">
+        Say the job in one sentence: what is added, what turns it on, on which vehicle, for whom, by
+        when
+      </label>
+      <input
+        id="say-job"
+        className="control w-full"
+        value={text}
+        maxLength={1000}
+        placeholder={EXAMPLE}
+        autoComplete="off"
+        enterKeyHint="go"
+        onChange={(e) => setText(e.target.value)}
+      />
+      {text.trim() !== "" && (
+        <Suspense fallback={null}>
+          <SaidPreview text={text} plan={plan} />
+        </Suspense>
+      )}
+    </form>
+  );
+}
