@@ -1,6 +1,6 @@
 import {
   postsVolts,
-  solveCircuit,
+  solveUnderLoad,
   synthesise,
   type Circuit,
   type CircuitResult,
@@ -16,11 +16,8 @@ export interface SolvedJob {
 /** Solves a job with its controls as set; says why when it cannot, and answers null. */
 export function solveJob(job: Job, controls: Controls, world: World): SolvedJob | null {
   const circuit = synthesise(job);
-  const solved = solveCircuit(
-    circuit,
-    { ...controls, ...postsVolts(job, controls.inputs) },
-    job.practices.ambientC,
-  );
+  const position = { ...controls, ...postsVolts(job, controls.inputs) };
+  const solved = solveUnderLoad(job, circuit, position);
   if (solved.kind === "solved") return { circuit, solved };
   world.err(`no solution: ${JSON.stringify(solved)}\n`);
   return null;

@@ -10,6 +10,7 @@ import {
   scriptOf,
   simulatedReading,
   solveCircuitWith,
+  sourceOhms,
   spiceNames,
   update,
   type Evidence,
@@ -109,7 +110,8 @@ describe("a test bench", () => {
     const celsius = job.practices.ambientC;
     for (const fault of [null, ...faults.filter((f) => f.fault !== "relayStuck").slice(0, 14)]) {
       const changes = fault?.changes ?? [];
-      const change = (network: Network): Network => asMeasured(group.circuit, network, changes);
+      const change = (network: Network): Network =>
+        asMeasured({ circuit: group.circuit, ohms: sourceOhms(job.vehicle) }, network, changes);
       const solved = solveCircuitWith(group.circuit, { position: on.position, celsius, change });
       if (solved.kind !== "solved") throw new Error(solved.kind);
       const network = change(networkOf(group.circuit, solved.options));

@@ -259,7 +259,8 @@ export function SheetPage() {
           {job.vehicle.model}
           {job.vehicle.machine !== "" && `, ${job.vehicle.machine}`}
           {job.card.customer !== "" && ` · for ${job.card.customer}`}
-          {strips[0] && ` · volts at a resting battery, ${decimal(strips[0].sourceV, 1)} V, all on`}
+          {strips[0] &&
+            ` · battery not charging, ${decimal(strips[0].sourceV, 1)} V at its posts with all on`}
         </p>
         {stops > 0 && (
           <p className="mt-1 border-2 border-ink p-2 text-lead font-bold">

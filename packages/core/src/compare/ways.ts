@@ -16,7 +16,7 @@ import {
 } from "../job/index.ts";
 import type { Part } from "../part/index.ts";
 import { workLevel } from "../part/index.ts";
-import { everythingOn, solveCircuit } from "../network/index.ts";
+import { everythingOn, solveUnderLoad } from "../network/index.ts";
 import { packEvening, type PackEvening } from "../budget/packEvening.ts";
 import { faultsOfElement } from "../proof/index.ts";
 import { packRangeV, packRestV, restVolts } from "../source/index.ts";
@@ -70,7 +70,7 @@ function pointsOf(job: Job, circuit: Circuit, runId: RunId): WayPoint[] {
   return Array.from({ length: STEPS }, (_, i): WayPoint => {
     const packV = lowV + ((highV - lowV) * i) / (STEPS - 1);
     const position = everythingOn(job, { ...restVolts(job.vehicle), packV });
-    const solved = solveCircuit(circuit, position, job.practices.ambientC);
+    const solved = solveUnderLoad(job, circuit, position);
     const lamps = run.branches.map((branch) => {
       const at = solved.kind === "solved" ? solved.point.at.get(branch.load) : undefined;
       const load = elementOf(circuit, branch.load);

@@ -1,3 +1,4 @@
+import { sourceOhms, type SourceOhms } from "../source/index.ts";
 import type { Circuit } from "../circuit/index.ts";
 import { elementOf } from "../circuit/index.ts";
 import { asId, type ElementId, type Job } from "../job/index.ts";
@@ -64,12 +65,12 @@ function meterLoads(circuit: Circuit): readonly NetworkBranch[] {
 
 /** The network as it is measured: real sources, faults in it, and the meter's own load. */
 export function asMeasured(
-  circuit: Circuit,
+  { circuit, ohms }: { readonly circuit: Circuit; readonly ohms: SourceOhms },
   network: Network,
   faults: readonly FaultChange[],
   ohm = METER_OHM,
 ): Network {
-  const real = realSources(circuit, withFaults(network, faults));
+  const real = realSources(circuit, withFaults(network, faults), ohms);
   const meters = meterLoads(circuit).map((branch) => ({
     ...branch,
     model: { kind: "resistor" as const, ohm },
@@ -103,8 +104,9 @@ export class Bench implements Predictor {
     const key = `${whole}|${suspect?.id ?? ""}|${state.id}|${estimate}|${ohm}`;
     const known = this.solved.get(key);
     if (known !== undefined) return known;
+    const ohms = sourceOhms(this.job.vehicle);
     const change = (network: Network): Network =>
-      asMeasured(circuit, network, suspect?.changes ?? [], ohm);
+      asMeasured({ circuit, ohms }, network, suspect?.changes ?? [], ohm);
     const result = solveCircuitWith(circuit, {
       position: state.position,
       celsius: this.job.practices.ambientC,

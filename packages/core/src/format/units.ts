@@ -1,6 +1,6 @@
-import { rootV, wiredTerminals, terminalNode, type Circuit } from "../circuit/index.ts";
+import { wiredTerminals, terminalNode, type Circuit } from "../circuit/index.ts";
 import type { NodeId } from "../job/index.ts";
-import type { NetworkOptions } from "../network/index.ts";
+import { postV, type NetworkOptions } from "../network/index.ts";
 import { insideOf } from "../unit/index.ts";
 import { spiceDevice, spiceNumber } from "./spice.ts";
 
@@ -36,9 +36,10 @@ export function toldUnits(
     if (known) known.push(...more);
     else lines.set(unit, [...more]);
   };
-  circuit.posts.forEach(({ unit, node, root }, i) => {
-    const volts = rootV(root, options.position);
-    put(unit, [`Vpost${i}_${unit} ${node} 0 ${spiceNumber(volts)}`]);
+  circuit.posts.forEach((post, i) => {
+    const { unit, node } = post;
+    const heldV = postV(post, options.position);
+    put(unit, [`Vpost${i}_${unit} ${node} 0 ${spiceNumber(heldV)}`]);
   });
   for (const element of circuit.elements.values()) {
     if (element.unit === "") continue;

@@ -4,7 +4,7 @@ import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
 import type { SourceVolts } from "../source/index.ts";
 import { everythingOn, refusedBy, runOn, type Position } from "./position.ts";
-import { solveCircuit } from "./solveCircuit.ts";
+import { solveUnderLoad } from "./underLoad.ts";
 
 /**
  * What a design is judged by: everything on at once, solved; a run that is on only while
@@ -17,10 +17,9 @@ export function designPoint(
   volts: SourceVolts,
   estimate: Estimate = "value",
 ): OperatingPoint {
-  const celsius = job.practices.ambientC;
   const all = everythingOn(job, volts);
   const at = (position: Position): ReadonlyMap<ElementId, ElementPoint> => {
-    const solved = solveCircuit(circuit, position, celsius, estimate);
+    const solved = solveUnderLoad(job, circuit, position, estimate);
     return solved.kind === "solved" ? solved.point.at : new Map();
   };
   const base = at(all);

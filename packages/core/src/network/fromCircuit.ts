@@ -1,14 +1,14 @@
-import { GROUND, rootV, type Circuit } from "../circuit/index.ts";
+import { GROUND, type Circuit } from "../circuit/index.ts";
 import type { NodeId } from "../job/index.ts";
 import { insideOf } from "../unit/index.ts";
 import type { Network } from "./network.ts";
 import type { NetworkOptions } from "./options.ts";
-import type { Position } from "./position.ts";
+import { postV, type Position } from "./position.ts";
 
 /** Ground, and every post of battery and pack, with its voltage in a position. */
 export function heldNodes(circuit: Circuit, position: Position): Map<NodeId, number> {
   const held = new Map<NodeId, number>([[GROUND, 0]]);
-  for (const { node, root } of circuit.posts) held.set(node, rootV(root, position));
+  for (const post of circuit.posts) held.set(post.node, postV(post, position));
   return held;
 }
 

@@ -14,3 +14,4 @@ export {
   type SolvedNetwork,
 } from "./solveNetwork.ts";
 export * from "./solveCircuit.ts";
+export { solveUnderLoad } from "./underLoad.ts";

@@ -1,4 +1,13 @@
-import { INPUTS, asId, type Input, type Job, type Run, type RunId } from "../job/index.ts";
+import { rootV, type Post } from "../circuit/index.ts";
+import {
+  INPUTS,
+  asId,
+  type Input,
+  type Job,
+  type NodeId,
+  type Run,
+  type RunId,
+} from "../job/index.ts";
 import type { SourceVolts } from "../source/index.ts";
 
 /** One position of the vehicle's controls and of the runs' own switches. */
@@ -11,6 +20,8 @@ export interface Position {
   readonly sourceV: number;
   /** Volts of the traction pack; 0 without one. */
   readonly packV: number;
+  /** Volts of posts that are not as they rest: what is drawn makes them sag. */
+  readonly sagged?: ReadonlyMap<NodeId, number>;
   /** Flashers and dimmed channels in their dark phase; in their lit one where it is not said. */
   readonly phase?: "on" | "off";
 }
@@ -35,3 +46,7 @@ export const everythingOn = (job: Job, volts: SourceVolts): Position => ({
   ]),
   ...volts,
 });
+
+/** Volts that a post is held at in a position. */
+export const postV = ({ node, root }: Pick<Post, "node" | "root">, position: Position): number =>
+  position.sagged?.get(node) ?? rootV(root, position);

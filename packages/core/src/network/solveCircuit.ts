@@ -1,6 +1,5 @@
 import {
   elementOf,
-  rootV,
   type Circuit,
   type CoilElement,
   type ConverterElement,
@@ -16,7 +15,7 @@ import { stepConverter } from "./converter.ts";
 import { networkOf } from "./fromCircuit.ts";
 import type { Network } from "./network.ts";
 import type { ConverterState, NetworkOptions } from "./options.ts";
-import type { Position } from "./position.ts";
+import { postV, type Position } from "./position.ts";
 import { solveCompiled, type NetworkResult, type SolvedNetwork } from "./solveNetwork.ts";
 
 /** Volts at which a 12 V relay pulls in at the latest, and lets go at the latest: ISO 7588-1 (m). */
@@ -160,8 +159,8 @@ function setBoard(circuit: Circuit, board: Board, options: NetworkOptions): void
         putLaw(board.compiled, first + i, branch.model);
       });
   }
-  for (const { node, root } of circuit.posts) {
-    hold(board.compiled, node, rootV(root, options.position));
+  for (const post of circuit.posts) {
+    hold(board.compiled, post.node, postV(post, options.position));
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Circuit } from "../circuit/index.ts";
 import { INPUTS, ownerName, type Input, type Job, type RunId } from "../job/index.ts";
-import { solveCircuit, type Position, type SolveHealth } from "../network/index.ts";
+import { solveUnderLoad, type Position, type SolveHealth } from "../network/index.ts";
 import { groupsOf } from "../proof/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import { restVolts, runningVolts, type SourceVolts } from "../source/index.ts";
@@ -47,7 +47,7 @@ export function benchAt(
   units: UnitSystem,
 ): BenchView {
   const position = { ...controls, ...postsVolts(job, controls.inputs) };
-  const solved = solveCircuit(circuit, position, job.practices.ambientC);
+  const solved = solveUnderLoad(job, circuit, position);
   switch (solved.kind) {
     case "solved":
       return {

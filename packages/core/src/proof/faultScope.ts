@@ -3,6 +3,7 @@ import {
   elementOf,
   type Circuit,
   type LoadElement,
+  type Post,
   type RunCircuit,
 } from "../circuit/index.ts";
 import { routeOf, type RoutePlan } from "../fit/index.ts";
@@ -18,17 +19,27 @@ import {
   type SolvedNetwork,
 } from "../network/index.ts";
 import { LIT_LEVEL, workLevel } from "../part/index.ts";
-import { restVolts } from "../source/index.ts";
+import { restVolts, sourceOhms, type SourceOhms } from "../source/index.ts";
 import { partOf } from "./groups.ts";
 
-/** Resistance of a battery with its leads, in Ω: assumed. */
-const BATTERY_OHM = 0.012;
+/** Resistance of what no fact tells, a lighting coil, in Ω: assumed. */
+const OTHER_OHM = 0.012;
+/** Least that a source is taken to have, in Ω: a short has an end. */
+const LEAST_SOURCE_OHM = 1e-3;
 
-/** Sources with some resistance inside, so that a short has an end. */
-export function realSources(circuit: Circuit, network: Network): Network {
+/** Inside resistance of a source as a post shows it, in Ω; a tap has its blocks' share. */
+function ohmOf({ root }: Post, { sourceOhm, packOhm }: SourceOhms): number {
+  if (root.kind === "fixed") return OTHER_OHM;
+  const ohm = root.kind === "battery" ? sourceOhm : packOhm * root.share;
+  return Math.max(LEAST_SOURCE_OHM, ohm);
+}
+
+/** Sources with the resistance that they have inside, so that a short has an end. */
+export function realSources(circuit: Circuit, network: Network, ohms: SourceOhms): Network {
   const held = new Map(network.held);
   const inside: NetworkBranch[] = [];
-  for (const { node: post } of circuit.posts) {
+  for (const at of circuit.posts) {
+    const { node: post } = at;
     const emf = held.get(post) ?? 0;
     if (emf <= 0) continue;
     held.delete(post);
@@ -36,7 +47,7 @@ export function realSources(circuit: Circuit, network: Network): Network {
       id: asId<ElementId>(`${post}.inside`),
       from: post,
       to: GROUND,
-      model: { kind: "source", volts: emf, ohm: BATTERY_OHM },
+      model: { kind: "source", volts: emf, ohm: ohmOf(at, ohms) },
       words: "battery",
     });
   }
@@ -81,7 +92,8 @@ function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stag
   const volts = restVolts(job.vehicle);
   const celsius = job.practices.ambientC;
   const litAt = (position: Position): ReadonlySet<ElementId> => {
-    const change = (network: Network): Network => realSources(circuit, network);
+    const ohms = sourceOhms(job.vehicle);
+    const change = (network: Network): Network => realSources(circuit, network, ohms);
     const solved = solveCircuitWith(circuit, { position, celsius, change });
     if (solved.kind !== "solved") return new Set();
     const lit = loads.filter(({ load }) => levelOf(load, solved.result) >= LIT_LEVEL);

@@ -1,3 +1,4 @@
+import { sourceOhms } from "../source/index.ts";
 import {
   wholePath,
   type Circuit,
@@ -59,9 +60,11 @@ const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
     .map((fault) => ({ ...fault, words: `${name}: ${fault.words}`, element }));
 
 /** Relays and converters as they stand with a fault in place. */
-function solveWithFault(circuit: Circuit, position: Position, celsius: number, trial: Trial) {
-  const change = (network: Network): Network => realSources(circuit, withFaults(network, [trial]));
-  return solveCircuitWith(circuit, { position, celsius, change });
+function solveWithFault(job: Job, circuit: Circuit, position: Position, trial: Trial) {
+  const ohms = sourceOhms(job.vehicle);
+  const change = (network: Network): Network =>
+    realSources(circuit, withFaults(network, [trial]), ohms);
+  return solveCircuitWith(circuit, { position, celsius: job.practices.ambientC, change });
 }
 
 /** What a fault does in one position of the controls. */
@@ -82,7 +85,7 @@ function tryAt(
   position: Position,
 ): Outcome | "chatters" | null {
   const { circuit } = scope;
-  const solved = solveWithFault(circuit, position, job.practices.ambientC, trial);
+  const solved = solveWithFault(job, circuit, position, trial);
   if (solved.kind === "chatters") return "chatters";
   if (solved.kind !== "solved") return null;
   const { result } = solved;

@@ -64,6 +64,7 @@ export interface Strip {
   readonly when: string;
   readonly drawA: Interval;
   readonly totalA: number;
+  /** At its source under what is drawn, in V. */
   readonly sourceV: number;
   /** Steps of a series string; 1 where lamps are side by side. */
   readonly steps: number;
@@ -136,6 +137,13 @@ function partsOf(
   });
 }
 
+/** Volts where a run begins: battery and pack sag under what is drawn. */
+function sourceOf(run: RunCircuit, point: OperatingPoint): number {
+  const [first] = [...run.feedShared, ...run.out];
+  const at = first === undefined ? undefined : point.at.get(first);
+  return run.root.kind === "fixed" || !at ? rootV(run.root, point) : at.fromV;
+}
+
 /** A run's own way back: what it shares on the way to its source stands with that. */
 function ownOf(circuit: Circuit, run: RunCircuit): readonly ElementId[] {
   const own = run.back.filter((id) => elementOf(circuit, id).runId === run.runId);
@@ -178,7 +186,7 @@ function stripOf(
     when: run ? conditionText(run.condition) : "",
     drawA: made.drawA,
     totalA: lamps.reduce((amps, lamp) => amps + lamp.currentA, 0),
-    sourceV: rootV(made.root, point),
+    sourceV: sourceOf(made, point),
     steps: made.steps,
     out: partsOf(circuit, made.out, point, units, "power"),
     lamps,

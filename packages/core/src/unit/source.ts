@@ -10,7 +10,7 @@ import type { BranchModel } from "../network/network.ts";
 import type { Position } from "../network/position.ts";
 import { decimal } from "../quantity/index.ts";
 import { BATTERY_LEAK_OHM, LEAK_OHM, OPEN_OHM } from "../solve/defaults.ts";
-import { openCircuitV } from "../source/index.ts";
+import { batteryOhm, openCircuitV } from "../source/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import { OPEN, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
 
@@ -18,8 +18,6 @@ import { OPEN, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
 const FACTORY_OHM = 0.005;
 /** A flasher's closed contact with its heater or shunt, in Ω: assumed. */
 const FLASHER_OHM = 0.02;
-/** Resistance of a small lead battery times its capacity, in Ω·Ah: 0.012 Ω at 20 Ah, assumed. */
-const BATTERY_OHM_AH = 0.24;
 /** Output resistance of a regulated converter up to its limit, in Ω: assumed. */
 const CONVERTER_OHM = 0.005;
 
@@ -62,7 +60,7 @@ const leakOf = (id: ElementId): ElementId => asId<ElementId>(`${id}.leak`);
 /** A battery of its own. Its negative floats: only a leak gives it a voltage against the vehicle's. */
 export const battery: InsideSpec<BatteryElement> = {
   branches: (e) => {
-    const ohm = BATTERY_OHM_AH / Math.max(1, e.part.capacityAh.value);
+    const ohm = batteryOhm(e.part);
     const volts = -openCircuitV(e.part.chemistry, 1, e.part.cells);
     const leak: BranchModel = { kind: "resistor", ohm: BATTERY_LEAK_OHM };
     return [

@@ -1,0 +1,104 @@
+import type { Circuit, Post } from "../circuit/index.ts";
+import type { ElementId, Job, NodeId } from "../job/index.ts";
+import type { Estimate } from "../solve/elementOhm.ts";
+import { restVolts, sourceOhms, type SourceVolts } from "../source/index.ts";
+import type { Position } from "./position.ts";
+import { solveCircuit, type CircuitResult } from "./solveCircuit.ts";
+
+type Solved = Extract<CircuitResult, { kind: "solved" }>;
+
+/** Volts within which a sag has settled, and rounds that it is given for that. */
+const SETTLED_V = 1e-4;
+const MOST_ROUNDS = 4;
+
+/** Elements that end at a post, and on which side: all that is taken from it goes through them. */
+interface AtPost {
+  readonly id: ElementId;
+  readonly post: NodeId;
+  readonly sign: 1 | -1;
+}
+
+const known = new WeakMap<Circuit, readonly AtPost[]>();
+
+function atPosts(circuit: Circuit): readonly AtPost[] {
+  const before = known.get(circuit);
+  if (before) return before;
+  const posts = new Set(circuit.posts.map(({ node }) => node));
+  const found = [...circuit.elements.values()].flatMap(({ id, from, to }): AtPost[] => [
+    ...(posts.has(from) ? [{ id, post: from, sign: 1 as const }] : []),
+    ...(posts.has(to) ? [{ id, post: to, sign: -1 as const }] : []),
+  ]);
+  known.set(circuit, found);
+  return found;
+}
+
+/** What a circuit takes from each post, in A. */
+function takenFrom(circuit: Circuit, { point }: Solved): ReadonlyMap<NodeId, number> {
+  const taken = new Map<NodeId, number>();
+  for (const { id, post, sign } of atPosts(circuit)) {
+    taken.set(post, (taken.get(post) ?? 0) + sign * (point.at.get(id)?.currentA ?? 0));
+  }
+  return taken;
+}
+
+/**
+ * How far posts sag under what is taken from them. Through the blocks of a pack goes what is
+ * taken at and above them, so that a tap pulls down what lies above it as well.
+ */
+function sagOf(job: Job, posts: readonly Post[], taken: ReadonlyMap<NodeId, number>) {
+  const { sourceOhm, packOhm } = sourceOhms(job.vehicle);
+  const ofPack = posts.flatMap(({ node, root }) =>
+    root.kind === "pack" ? [{ node, share: root.share, amps: taken.get(node) ?? 0 }] : [],
+  );
+  const sags = new Map<NodeId, number>();
+  for (const { node, root } of posts) {
+    if (root.kind === "battery") sags.set(node, sourceOhm * (taken.get(node) ?? 0));
+    if (root.kind !== "pack") continue;
+    const sag = ofPack.reduce((sum, tap) => sum + Math.min(tap.share, root.share) * tap.amps, 0);
+    sags.set(node, packOhm * sag);
+  }
+  return sags;
+}
+
+/** Whether a source stands as it rests: one that is charged is held by its regulator. */
+function atRest(job: Job, { sourceV, packV }: SourceVolts) {
+  const rest = restVolts(job.vehicle);
+  return { battery: sourceV === rest.sourceV, pack: packV > 0 };
+}
+
+/**
+ * Solves a circuit with its sources as they sag under what it takes: a battery that is not being
+ * charged and a pack by their inside resistance. An engine's regulator holds its volts.
+ */
+export function solveUnderLoad(
+  job: Job,
+  circuit: Circuit,
+  position: Position,
+  estimate: Estimate = "value",
+): CircuitResult {
+  const celsius = job.practices.ambientC;
+  let solved = solveCircuit(circuit, position, celsius, estimate);
+  const rests = atRest(job, position);
+  const posts = circuit.posts.filter(
+    ({ root }) =>
+      (root.kind === "battery" && rests.battery) || (root.kind === "pack" && rests.pack),
+  );
+  let before: ReadonlyMap<NodeId, number> = new Map();
+  for (let round = 0; round < MOST_ROUNDS && solved.kind === "solved"; round += 1) {
+    const sags = sagOf(job, posts, takenFrom(circuit, solved));
+    const moved = Math.max(
+      0,
+      ...posts.map(({ node }) => Math.abs((sags.get(node) ?? 0) - (before.get(node) ?? 0))),
+    );
+    if (moved < SETTLED_V) break;
+    before = sags;
+    const sagged = new Map(
+      posts.map((post) => [post.node, restV(post, position) - (sags.get(post.node) ?? 0)]),
+    );
+    solved = solveCircuit(circuit, { ...position, sagged }, celsius, estimate);
+  }
+  return solved;
+}
+
+const restV = ({ root }: Post, { sourceV, packV }: SourceVolts): number =>
+  root.kind === "battery" ? sourceV : root.kind === "pack" ? packV * root.share : 0;
