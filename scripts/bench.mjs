@@ -448,7 +448,7 @@ await main(async () => {
   const { recompute } = computed;
   tell("recompute of a 12-run job after an edit, median", recompute.medianMs, "ms", 10);
   tell("recompute of a 12-run job after an edit, 95th percentile", recompute.p95Ms, "ms", 10);
-  tell("first page, compressed script and style", firstPageKb(), "kB", 200);
+  tell("first page, compressed script and style", firstPageKb(), "kB", 160);
   solverFigures(computed);
   const { budgets } = computed;
   tell("a ride of two hours", budgets.rideMs, "ms", 30);

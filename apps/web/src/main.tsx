@@ -1,12 +1,14 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { StrictMode, Suspense, lazy } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router/dom";
-import { Toaster } from "sonner";
 import { ApiError } from "./app/api.ts";
 import { router } from "./app/router.tsx";
 import { showRememberedTheme } from "./app/theme.ts";
 import "./styles.css";
+
+/** Messages come after the page: none is said before it stands. */
+const Toaster = lazy(async () => ({ default: (await import("sonner")).Toaster }));
 
 showRememberedTheme();
 
@@ -26,10 +28,12 @@ createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <RouterProvider router={router} />
-      <Toaster
-        position="bottom-center"
-        toastOptions={{ className: "!rounded-control !font-sans" }}
-      />
+      <Suspense fallback={null}>
+        <Toaster
+          position="bottom-center"
+          toastOptions={{ className: "!rounded-control !font-sans" }}
+        />
+      </Suspense>
     </QueryClientProvider>
   </StrictMode>,
 );

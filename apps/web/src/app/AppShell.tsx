@@ -1,8 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { Suspense, lazy, useEffect } from "react";
 import { NavLink, Outlet } from "react-router";
-import { FirstOwnerPage } from "../signIn/FirstOwnerPage.tsx";
-import { SignInPage } from "../signIn/SignInPage.tsx";
 import { Loading, Trouble } from "../ui/states.tsx";
 import { useSending } from "../sync/useSending.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
@@ -11,6 +9,14 @@ import { sessionEnds } from "./api.ts";
 import { SignOut } from "./SignOut.tsx";
 import { useSession, type Person } from "./session.ts";
 import { showTheme } from "./theme.ts";
+
+/** Forms and their library come where somebody has to sign in, and to nobody else. */
+const FirstOwnerPage = lazy(async () => ({
+  default: (await import("../signIn/FirstOwnerPage.tsx")).FirstOwnerPage,
+}));
+const SignInPage = lazy(async () => ({
+  default: (await import("../signIn/SignInPage.tsx")).SignInPage,
+}));
 
 const PAGES = [
   { to: "/", label: "Board" },
@@ -63,8 +69,13 @@ export function AppShell() {
 
   if (isPending) return <Loading what="the shop" />;
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
-  if (data.needsFirstOwner) return <FirstOwnerPage />;
-  if (!data.person) return <SignInPage shop={data.shop} />;
+  if (data.needsFirstOwner || !data.person) {
+    return (
+      <Suspense fallback={<Loading what="the shop" />}>
+        {data.needsFirstOwner ? <FirstOwnerPage /> : <SignInPage shop={data.shop} />}
+      </Suspense>
+    );
+  }
   return (
     <div className="flex min-h-dvh flex-col">
       <a
