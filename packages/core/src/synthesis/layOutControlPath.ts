@@ -8,6 +8,8 @@ import { toNegative, type Negative } from "./grounds.ts";
 import { fuseInLine, relayUnit, switchUnit } from "./inline.ts";
 import type { Helper, Way } from "./logic.ts";
 import { tapOf, type Laid } from "./origin.ts";
+import { rangeOfRoot } from "./rangeOf.ts";
+import { rootOfPin } from "./sources.ts";
 import type { RunPlan } from "./plan.ts";
 import { terminalNode, type Site } from "../circuit/index.ts";
 
@@ -68,7 +70,8 @@ export class ControlPath {
       {
         ratingA: COIL_FUSE_A,
         resets: false,
-        systemV: plan.feed.range.highV,
+        // What is tapped from a pack is broken at the pack's volts, whatever the lamps are fed with.
+        systemV: pin ? rangeOfRoot(laid.job, rootOfPin(pin)).highV : plan.feed.range.highV,
         fromSourceM: COIL_FUSE_AT_M,
       },
     );

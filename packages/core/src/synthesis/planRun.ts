@@ -153,7 +153,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     });
   }
 
-  const switchPart = switchOf(job, run, wantedFeed);
+  const switchPart = switchOf(job, run, wantedFeed, tap?.value ?? null);
   const relayPart = relayOf(job, run, box, tap?.value ?? null);
   const wantedFuseA = fuseForDraw(drawA.high, job.practices.fuseSchool);
   if (wantedFuseA === null) {

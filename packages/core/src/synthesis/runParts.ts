@@ -14,12 +14,21 @@ import { decimal } from "../quantity/index.ts";
 import type { Decision } from "./decision.ts";
 import type { FeedPoint } from "./feedPoint.ts";
 import type { PlannedModule } from "./plan.ts";
+import { rangeOfRoot } from "./rangeOf.ts";
+import { rootOfPin } from "./sources.ts";
 
 /** Parts of a run as they are picked, or what is planned with until they are. */
 
-export function switchOf(job: Job, run: Run, feed: FeedPoint): SwitchPart {
+/** A run's own switch: one nobody has picked bears its feed, and the wire that its relay is worked from. */
+export function switchOf(
+  job: Job,
+  run: Run,
+  feed: FeedPoint,
+  tap: ConnectorPin | null,
+): SwitchPart {
   const part = job.parts.find((p) => p.id === run.switchPartId);
-  return part?.kind === "switch" ? part : switchForV(feed.range.highV);
+  const tapV = tap ? rangeOfRoot(job, rootOfPin(tap)).highV : 0;
+  return part?.kind === "switch" ? part : switchForV(Math.max(feed.range.highV, tapV));
 }
 
 export function relayOf(

@@ -21,6 +21,12 @@ const FLASHER_OHM = 0.02;
 /** Output resistance of a regulated converter up to its limit, in Ω: assumed. */
 const CONVERTER_OHM = 0.005;
 
+/**
+ * Input of a converter that is off, in Ω: the divider that watches its volts, assumed. Without it
+ * the leak of an open switch would be enough to wake it, and its load to put it out again.
+ */
+const ASLEEP_OHM = 1e5;
+
 /** Whether a factory wire is live in a position. */
 function isLive(pin: ConnectorPin, { inputs }: Position): boolean {
   if (pin.liveWhen === "always") return true;
@@ -91,7 +97,9 @@ export const converter: InsideSpec<ConverterElement> = {
         id: inputOf(e.id),
         from: e.from,
         to: e.inNeg,
-        model: on ? { kind: "power", powerW: state.inputW, minV: e.part.cutOffV } : OPEN,
+        model: on
+          ? { kind: "power", powerW: state.inputW, minV: e.part.cutOffV }
+          : resistor(ASLEEP_OHM),
         words: `input of ${words}`,
       },
       {
