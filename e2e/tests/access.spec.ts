@@ -51,6 +51,7 @@ const PLANNING: readonly [string, string][] = [
   ["circuit", "Flood pods"],
   ["signals", "Where it is ridden"],
   ["aim", "At 10 m the ground"],
+  ["handOver", "Before it goes"],
   ["sheet", "To lay out"],
   ["history", "job opened"],
 ];

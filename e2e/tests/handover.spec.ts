@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 import { openJob, saved, signIn } from "./shop.ts";
 
@@ -23,6 +24,11 @@ test("a quote is offered by a link, accepted on a phone, and changes after are t
   ).toBeVisible();
   const wide = await customer.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
+  const { violations } = await new AxeBuilder({ page: customer })
+    .setLegacyMode(true)
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+    .analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
   await customer.getByRole("radio", { name: /Without the radio outlet/ }).check();
   const accept = customer.getByRole("button", { name: "Accept: Without the radio outlet" });
   await accept.click();

@@ -19,6 +19,9 @@ import { pods } from "./testing.ts";
 const gatesOf = (job: Job) => openGates(job, checkedCircuit(job).findings);
 const refusal = (job: Job) => notHandedOver(job, checkedCircuit(job).findings);
 
+const sheetOf = (job: Job) =>
+  ownerSheet(job, { circuit: synthesise(job), gates: gatesOf(job) }, "metric");
+
 const sign = (job: Job, gate: Gate | "", reason = "the owner would not wait"): Job =>
   edited(
     job,
@@ -77,7 +80,7 @@ describe("the owner's sheet", () => {
     for (const job of demoJobs()) {
       const circuit = synthesise(job);
       const fuses = [...circuit.elements.values()].filter((e) => e.kind === "fuse");
-      const sheet = ownerSheet(job, circuit, "metric");
+      const sheet = ownerSheet(job, { circuit, gates: [] }, "metric");
       expect(sheet.fuses).toHaveLength(fuses.length);
       for (const fuse of sheet.fuses) {
         expect(fuse.protects).toMatch(/\S/);
@@ -89,13 +92,28 @@ describe("the owner's sheet", () => {
 
   it("says how long the lamps may burn where there is a battery to start from", () => {
     const job = jobWith("pod-18", 2, allOf("switch"));
-    const sheet = ownerSheet(job, synthesise(job), "metric");
+    const sheet = sheetOf(job);
     expect(sheet.battery[0]).toMatch(/can still start the engine for [\d.–]+ (minutes|hours)/);
+  });
+
+  it("says what it goes out without, until that is mended", () => {
+    const signed = sign(pods(), "tested");
+    expect(sheetOf(signed).without).toMatchObject([
+      { of: "not tested on the vehicle", name: "Pim Okkerse", reason: "the owner would not wait" },
+    ]);
+    const tested = edited(
+      signed,
+      append(signed, "reading", {
+        ...{ id: "r", step: "volts|all|a|b", value: 12.4, low: 12, high: 13, note: "" },
+        ...{ by: "Pim", at: "2026-11-26T10:00:00Z" },
+      }),
+    );
+    expect(sheetOf(tested).without).toEqual([]);
   });
 
   it("is text, whatever people typed", () => {
     const job: Job = { ...pods(), card: { ...pods().card, title: `<script>"&` } };
-    const html = ownerSheetHtml(ownerSheet(job, synthesise(job), "metric"));
+    const html = ownerSheetHtml(sheetOf(job));
     expect(html).not.toContain("<script>");
     expect(html).toContain("&lt;script&gt;&quot;&amp;");
   });

@@ -8,8 +8,8 @@ import { printJson, type ExitCode, type World } from "../world.ts";
  */
 export function writeHandover(job: Job, folder: string, json: boolean, world: World): ExitCode {
   const { circuit, findings } = checkedCircuit(job);
-  const sheet = ownerSheet(job, circuit, "metric");
   const gates = openGates(job, findings);
+  const sheet = ownerSheet(job, { circuit, gates }, "metric");
   const open = gates.filter((gate) => gate.signed === null);
   if (json) printJson(world, { sheet, gates });
   else {

@@ -1,9 +1,10 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
 import {
   LAST_WORD,
+  checkedCircuit,
   decimal,
+  openGates,
   ownerSheet,
-  synthesise,
   type Job,
   type OwnerSheet,
   type UnitSystem,
@@ -36,7 +37,8 @@ const fuseLine = (fuse: OwnerSheet["fuses"][number]): Content => ({
 
 /** The owner's sheet: large print, one or two pages, for the glove box. */
 export function ownerSheetPdf(job: Job, { shop, units }: OwnerSheetOptions): Promise<Buffer> {
-  const sheet = ownerSheet(job, synthesise(job), units);
+  const { circuit, findings } = checkedCircuit(job);
+  const sheet = ownerSheet(job, { circuit, gates: openGates(job, findings) }, units);
   const signed = sheet.handedOver;
   const document: TDocumentDefinitions = {
     info: { title: `${sheet.title}: owner's sheet`, author: shop, creator: "Dragonet" },
@@ -68,7 +70,7 @@ export function ownerSheetPdf(job: Job, { shop, units }: OwnerSheetOptions): Pro
       ...section("What was proved", [...sheet.proved]),
       ...section(
         "Handed over without",
-        sheet.without.map((s) => `${s.reason} (${s.name}, ${s.at.slice(0, 10)})`),
+        sheet.without.map((s) => `${s.of}: ${s.reason} (${s.name}, ${s.at.slice(0, 10)})`),
       ),
       signed
         ? {

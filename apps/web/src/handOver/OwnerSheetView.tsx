@@ -63,7 +63,7 @@ export function OwnerSheetView({ sheet }: { sheet: OwnerSheet }) {
         <Part title="What was proved" lines={sheet.proved} />
         <Part
           title="Handed over without"
-          lines={sheet.without.map((s) => `${s.reason} (${s.name}, ${s.at.slice(0, 10)})`)}
+          lines={sheet.without.map((s) => `${s.of}: ${s.reason} (${s.name}, ${s.at.slice(0, 10)})`)}
         />
         <p className="mt-3 font-bold">
           {sheet.handedOver

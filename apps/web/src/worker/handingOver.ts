@@ -23,10 +23,11 @@ export interface HandingOver extends WorkedQuote {
 export function handingOverOf(job: Job, shelf: readonly Part[], units: UnitSystem): HandingOver {
   const { circuit, findings } = checkedCircuit(job);
   const there = new Set(job.options.map((o) => JSON.stringify(o.changes)));
+  const gates = openGates(job, findings);
   return {
     ...workedQuote(job, shelf),
     suggested: suggestOptions(job, shelf).filter((s) => !there.has(JSON.stringify(s.changes))),
-    gates: openGates(job, findings),
-    sheet: ownerSheet(job, circuit, units),
+    gates,
+    sheet: ownerSheet(job, { circuit, gates }, units),
   };
 }

@@ -11,7 +11,7 @@ import {
 } from "../job/index.ts";
 import { decimal, lastsFor, lengthText, times, type UnitSystem } from "../quantity/index.ts";
 import { adhesiveOf } from "../fit/index.ts";
-import { signedFor } from "./gates.ts";
+import { signedFor, type OpenGate } from "./gates.ts";
 
 export interface SheetFuse {
   readonly ratingA: number;
@@ -40,7 +40,7 @@ export interface OwnerSheet {
   readonly check: readonly string[];
   /** What was measured and aimed, and what it went out without. */
   readonly proved: readonly string[];
-  readonly without: readonly Signature[];
+  readonly without: readonly (Signature & { readonly of: string })[];
   readonly handedOver: Signature | null;
 }
 
@@ -155,8 +155,12 @@ function provedOf(job: Job): string[] {
   ];
 }
 
-/** The owner's sheet of a job, from its circuit and what was proved. */
-export function ownerSheet(job: Job, circuit: Circuit, units: UnitSystem): OwnerSheet {
+/** The owner's sheet of a job, from its circuit, what was proved, and what it goes without. */
+export function ownerSheet(
+  job: Job,
+  { circuit, gates }: { readonly circuit: Circuit; readonly gates: readonly OpenGate[] },
+  units: UnitSystem,
+): OwnerSheet {
   const { model, machine } = job.vehicle;
   return {
     title: job.card.title,
@@ -168,7 +172,8 @@ export function ownerSheet(job: Job, circuit: Circuit, units: UnitSystem): Owner
     road: roadOf(job),
     check: checkOf(job, circuit),
     proved: provedOf(job),
-    without: job.signatures.filter((s) => s.gate !== ""),
+    // What was mended after it was signed for is not missing any more.
+    without: gates.flatMap((gate) => (gate.signed ? [{ ...gate.signed, of: gate.text }] : [])),
     handedOver: signedFor(job, ""),
   };
 }

@@ -27,7 +27,9 @@ export function ownerSheetHtml(sheet: OwnerSheet): string {
     (f) => `${decimal(f.ratingA)} A${f.resets ? " breaker" : ""}: ${f.protects}, ${f.where}`,
   );
   const added = sheet.added.map((a) => `${a.name}: ${a.lamps}, on with ${a.when}`);
-  const without = sheet.without.map((s) => `${s.reason} (${s.name}, ${s.at.slice(0, 10)})`);
+  const without = sheet.without.map(
+    (s) => `${s.of}: ${s.reason} (${s.name}, ${s.at.slice(0, 10)})`,
+  );
   const signed = sheet.handedOver
     ? `<p>Handed over ${text(sheet.handedOver.at.slice(0, 10))}, ${text(sheet.handedOver.name)}.</p>`
     : "";
