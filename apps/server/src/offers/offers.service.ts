@@ -73,8 +73,9 @@ export class OffersService {
     const shelf = (
       await this.db.select({ value: part.value }).from(part).orderBy(asc(part.id))
     ).map((row) => row.value);
+    const records = (await this.jobs.list()).flatMap(({ time }) => time);
     const value = await this.pool.run<"offer">({
-      ...{ kind: "offer", document, shelf },
+      ...{ kind: "offer", document, shelf, records },
       ...{ shop: await this.people.shopName(), today: new Date().toISOString() },
     });
     const token = randomBytes(32).toString("base64url");

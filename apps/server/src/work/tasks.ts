@@ -1,5 +1,5 @@
 import type { Checked } from "@dragonet/contract";
-import type { CutList, Drawing, Edit, Job, Offer, Paper, Part } from "@dragonet/core";
+import type { CutList, Drawing, Edit, Job, Offer, Paper, Part, TimeRecord } from "@dragonet/core";
 import type { WorkedOut } from "../jobs/workOutEdits.ts";
 import type { OwnerSheetOptions } from "../sheet/ownerSheetPdf.ts";
 import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
@@ -16,6 +16,7 @@ export type Task =
       readonly document: Job;
       readonly shelf: readonly Part[];
       readonly shop: string;
+      readonly records: readonly TimeRecord[];
       /** The day it is made, ISO 8601. */
       readonly today: string;
     }

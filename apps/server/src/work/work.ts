@@ -1,7 +1,7 @@
 /** A worker thread's side: does what it is handed, on the same core, away from the requests. */
 import "reflect-metadata";
 import { readJobFile } from "@dragonet/contract";
-import { offerOf, workedQuote } from "@dragonet/core";
+import { offerOf, paceOf, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import type { Answers, Task } from "./tasks.ts";
 
@@ -17,8 +17,11 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
     case "sheet":
       return (await import("../sheet/stripSheetPdf.ts")).stripSheetPdf(task.document, task.options);
     case "offer": {
-      const { document, shelf, shop, today } = task;
-      return offerOf(document, workedQuote(document, shelf), { shop, today: new Date(today) });
+      const { document, shelf, shop, today, records } = task;
+      return offerOf(document, workedQuote(document, shelf, paceOf(records)), {
+        shop,
+        today: new Date(today),
+      });
     }
     case "ownerSheet":
       return (await import("../sheet/ownerSheetPdf.ts")).ownerSheetPdf(task.document, task.options);

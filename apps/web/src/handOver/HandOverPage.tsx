@@ -1,6 +1,7 @@
 import { useCallback, useMemo } from "react";
 import type { Job } from "@dragonet/core";
 import { useMe } from "../app/session.ts";
+import { useJobs } from "../board/jobs.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Loading } from "../ui/states.tsx";
@@ -16,9 +17,17 @@ import { TimeTaken } from "./TimeTaken.tsx";
 export function HandOverPage() {
   const { units } = useMe().preferences;
   const { data } = useParts();
-  const shelf = useMemo(() => data?.map((kept) => kept.value) ?? [], [data]);
+  const { data: jobs } = useJobs();
+  const shop = useMemo(
+    () => ({
+      shelf: data?.map((kept) => kept.value) ?? [],
+      // Oldest first, so that each estimate can be tried on the jobs before it.
+      records: [...(jobs ?? [])].reverse().flatMap(({ time }) => time),
+    }),
+    [data, jobs],
+  );
   const made = useOfJob<HandingOver>(
-    useCallback((job: Job) => planner().handingOver(job, shelf, units), [shelf, units]),
+    useCallback((job: Job) => planner().handingOver(job, shop, units), [shop, units]),
   );
   if (!made) return <Loading what="the quote and the sheet" />;
   return (
@@ -26,7 +35,7 @@ export function HandOverPage() {
       <div className="no-print">
         <QuoteSection made={made} />
         <Offers made={made} />
-        <TimeTaken planned={made.quote.work} />
+        <TimeTaken planned={made.quote.work} backtest={made.backtest} />
         <Gates gates={made.gates} />
       </div>
       <OwnerSheetView sheet={made.sheet} />

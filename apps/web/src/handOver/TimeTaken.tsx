@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { useParams } from "react-router";
-import { TASKS, TASK_WORDS, append, type Task, type WorkLine } from "@dragonet/core";
+import { TASKS, TASK_WORDS, append, type Backtest, type Task, type WorkLine } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
 import { momentText } from "../app/moment.ts";
 import { useCanEdit, useMe } from "../app/session.ts";
@@ -58,8 +58,22 @@ function Running({
   );
 }
 
+/** What the plan has learned, and how well it would have done. */
+function learnedText(tried: Backtest | null): string {
+  if (!tried)
+    return "Planned by the trade’s estimates: no job of this shop has its time written down.";
+  const percent = (share: number): string => `${Math.round(100 * share)} %`;
+  return `Planned by ${tried.jobs} times that this shop has written down. Each tried on those before it, estimates lay ${percent(tried.learnedError)} off, without learning ${percent(tried.plainError)}.`;
+}
+
 /** Time planned and taken by kind of work, and a clock for the lift. */
-export function TimeTaken({ planned }: { planned: readonly WorkLine[] }) {
+export function TimeTaken({
+  planned,
+  backtest,
+}: {
+  planned: readonly WorkLine[];
+  backtest: Backtest | null;
+}) {
   const { jobId = "" } = useParams();
   const job = useJob();
   const edit = useEdit();
@@ -80,7 +94,7 @@ export function TimeTaken({ planned }: { planned: readonly WorkLine[] }) {
   const tookOf = (t: Task): number =>
     job.worked.reduce((sum, w) => (w.task === t ? sum + w.minutes : sum), 0);
   return (
-    <Section title="Time">
+    <Section title="Time" about={learnedText(backtest)}>
       <table className="w-full">
         <thead>
           <tr className="text-left text-small text-muted">

@@ -73,7 +73,7 @@ import {
   type ProposedAim,
   type ShownLight,
 } from "./light.ts";
-import { handingOverOf, type HandingOver } from "./handingOver.ts";
+import { handingOverOf, type HandingOver, type ShopKnows } from "./handingOver.ts";
 import { judgeReadings, provingOf, type Judged, type Proving } from "./proving.ts";
 import { rideReport } from "./rideReport.ts";
 
@@ -342,8 +342,8 @@ const planner = {
   proposeAim: (job: Job, request: LightRequest): ProposedAim => proposeAim(job, request),
 
   /** The quote with its options, what is missing before it goes, and the owner's sheet. */
-  handingOver: (job: Job, shelf: readonly Part[], units: UnitSystem): HandingOver =>
-    handingOverOf(job, shelf, units),
+  handingOver: (job: Job, shop: ShopKnows, units: UnitSystem): HandingOver =>
+    handingOverOf(job, shop, units),
 
   /** What a sentence says of a job, and the job that it makes as a file. */
   read: (text: string, world: SentenceWorld): SaidJob => readSentence(text, world),

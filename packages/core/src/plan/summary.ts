@@ -2,6 +2,7 @@ import { signedFor, unaimed, untested } from "../handover/gates.ts";
 import type { Blocker, Gate, Job, Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
 import { groupFindings } from "../rule/index.ts";
+import { timeRecords, type TimeRecord } from "../quote/pace.ts";
 import { checkedCircuit } from "./planJob.ts";
 
 /** One thing that a job waits for, as the board shows it. */
@@ -32,6 +33,8 @@ export interface JobSummary {
   readonly curing: readonly Curing[];
   /** What it takes from the shelf until it is handed over. */
   readonly needs: readonly Need[];
+  /** Time planned and taken, by kind of work: what the shop's pace is learned from. */
+  readonly time: readonly TimeRecord[];
 }
 
 /** Stages at which a vehicle has been tested, or goes without. */
@@ -91,5 +94,7 @@ export function jobSummary(job: Job): JobSummary {
       ];
     }),
     needs: stage === "handOver" ? [] : needsOf(job, circuit),
+    // Before it is handed over its time is not all there.
+    time: stage === "handOver" ? timeRecords(job, circuit) : [],
   };
 }

@@ -1,4 +1,5 @@
 export * from "./plannedTime.ts";
+export * from "./pace.ts";
 export * from "./quoteOf.ts";
 export * from "./optionOf.ts";
 export * from "./suggest.ts";

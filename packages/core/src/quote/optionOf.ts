@@ -12,6 +12,7 @@ import {
 import type { Part } from "../part/index.ts";
 import { checkedCircuit, type CheckedCircuit } from "../plan/index.ts";
 import { groupFindings, type Severity } from "../rule/index.ts";
+import { PLAIN_PACE, type ScaleOf } from "./plannedTime.ts";
 import { quoteOf, type Quote } from "./quoteOf.ts";
 
 /** What an option of a quote comes to, beside the plan. */
@@ -109,9 +110,13 @@ export interface WorkedQuote {
 }
 
 /** Prices a job and each of its options; `shelf` has the prices and the parts not used yet. */
-export function workedQuote(job: Job, shelf: readonly Part[]): WorkedQuote {
+export function workedQuote(
+  job: Job,
+  shelf: readonly Part[],
+  pace: ScaleOf = PLAIN_PACE,
+): WorkedQuote {
   const planned = checkedCircuit(job);
-  const quote = quoteOf(job, planned.circuit, shelf);
+  const quote = quoteOf(job, planned.circuit, shelf, pace);
   const before = countFindings(planned);
   const options = job.options.map((option): OptionResult => {
     const found = optionEdits(job, option, shelf);
@@ -119,7 +124,7 @@ export function workedQuote(job: Job, shelf: readonly Part[]): WorkedQuote {
     const made = applyEdits(job, found.edits);
     if (!made.ok) return { kind: "refused", option, reason: made.message };
     const then = checkedCircuit(made.job);
-    const own = quoteOf(made.job, then.circuit, shelf);
+    const own = quoteOf(made.job, then.circuit, shelf, pace);
     return {
       ...{ kind: "worked", option, quote: own, edits: found.edits, before },
       moreMinor: own.total.grossMinor - quote.total.grossMinor,

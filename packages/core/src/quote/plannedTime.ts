@@ -22,8 +22,17 @@ export const TASK_WORDS: Readonly<Record<Task, string>> = {
   handOver: "Handing over",
 };
 
-/** How far such estimates lie from what is taken, either way: common practice. */
-const SPREAD = 0.3;
+/** How a kind of work is scaled to a shop: a factor, and a factor either way that bounds a job. */
+export type ScaleOf = Readonly<Record<Task, { readonly factor: number; readonly spread: number }>>;
+
+/** How far such estimates lie from what is taken, as a factor either way: common practice. */
+const SPREAD = 1.3;
+
+/** As the trade's estimates are, before a shop has written down any time. */
+export const PLAIN_PACE: ScaleOf = Object.fromEntries(
+  TASKS.map((task) => [task, { factor: 1, spread: SPREAD }]),
+) as ScaleOf;
+
 /** A panel off and on again that nobody has timed yet, min. */
 const PANEL_MIN = 5;
 /** An end cut, stripped, crimped, shrunk and put in its place, min. */
@@ -79,9 +88,10 @@ function wireOf(job: Job, circuit: Circuit): { mid: number; of: string } {
 
 /**
  * What a job is thought to take, by kind of work: from its ledger, its circuit and its lamps.
- * The minutes of each are common practice; their spread says how little they promise.
+ * The minutes of each are common practice, scaled by what the shop has taken for such work so far;
+ * their spread says how little they promise.
  */
-export function plannedTime(job: Job, circuit: Circuit): PlannedTask[] {
+export function plannedTime(job: Job, circuit: Circuit, pace: ScaleOf = PLAIN_PACE): PlannedTask[] {
   const lamps = job.lamps.length;
   const marks = wallMarks(job).length;
   const of: Readonly<Record<Task, { mid: number; of: string }>> = {
@@ -98,9 +108,9 @@ export function plannedTime(job: Job, circuit: Circuit): PlannedTask[] {
     },
     handOver: { mid: job.runs.length > 0 ? HAND_OVER_MIN : 0, of: "explained and signed" },
   };
-  return TASKS.filter((task) => of[task].mid > 0).map((task) => ({
-    task,
-    minutes: interval(of[task].mid * (1 - SPREAD), of[task].mid, of[task].mid * (1 + SPREAD)),
-    of: of[task].of,
-  }));
+  return TASKS.filter((task) => of[task].mid > 0).map((task) => {
+    const { factor, spread } = pace[task];
+    const mid = of[task].mid * factor;
+    return { task, minutes: interval(mid / spread, mid, mid * spread), of: of[task].of };
+  });
 }

@@ -3,7 +3,7 @@ import { needsOf, shelfName } from "../fit/index.ts";
 import type { Job, Task } from "../job/index.ts";
 import { minorOf, sumMinor, timesMinor } from "../money/index.ts";
 import type { Part } from "../part/index.ts";
-import { plannedTime } from "./plannedTime.ts";
+import { PLAIN_PACE, plannedTime, type ScaleOf } from "./plannedTime.ts";
 
 /** One line of a quote: pieces or metres of something. Money in the currency's smallest unit. */
 export interface PartsLine {
@@ -65,9 +65,15 @@ function totalsOf(netMinor: number, taxShare: number, currency: string): Totals 
  * A job's quote: parts as its circuit counts them, each once, wire by what is cut, work by its
  * plan. Every line is rounded by itself, a half away from zero, and the tax on their sum.
  *
+ * @param pace how the shop's time lies to the trade's estimates
  * @param shelf prices of what the job has no copies of: wire, fuses, terminals
  */
-export function quoteOf(job: Job, circuit: Circuit, shelf: readonly Part[]): Quote {
+export function quoteOf(
+  job: Job,
+  circuit: Circuit,
+  shelf: readonly Part[],
+  pace: ScaleOf = PLAIN_PACE,
+): Quote {
   const { currency, hourMinor, taxShare, markupShare } = job.practices.tariff;
   const prices = pricesOf(job, shelf);
   const parts = needsOf(job, circuit).map((need): PartsLine => {
@@ -77,7 +83,7 @@ export function quoteOf(job: Job, circuit: Circuit, shelf: readonly Part[]): Quo
     const netMinor = eachMinor === null ? null : timesMinor(eachMinor, need.count, currency);
     return { ...need, eachMinor, netMinor };
   });
-  const work = plannedTime(job, circuit).map((task): WorkLine => ({
+  const work = plannedTime(job, circuit, pace).map((task): WorkLine => ({
     ...task,
     netMinor: timesMinor(hourMinor, task.minutes.mid / HOUR_MIN, currency),
   }));
