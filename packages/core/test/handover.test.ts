@@ -111,6 +111,14 @@ describe("the owner's sheet", () => {
     expect(sheetOf(tested).without).toEqual([]);
   });
 
+  it("warns of lamps in front that dazzle, placed or not, and of none where there are none", () => {
+    const dazzle =
+      "Driving lamps go off whenever somebody comes towards you or rides ahead of you.";
+    expect(pods().mounts).toEqual([]);
+    expect(sheetOf(pods()).road).toContain(dazzle);
+    expect(sheetOf(jobWith("outlet-usb", 1, allOf("key"))).road).not.toContain(dazzle);
+  });
+
   it("is text, whatever people typed", () => {
     const job: Job = { ...pods(), card: { ...pods().card, title: `<script>"&` } };
     const html = ownerSheetHtml(sheetOf(job));

@@ -115,14 +115,15 @@ export function BenchPage() {
       <section aria-label="Strips" className="min-w-0 px-4 pb-6">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
           <VerdictLine plan={plan} />
-          <span className="ml-auto" />
-          <Button onClick={() => setPractising(true)}>Practices</Button>
-          {canEdit && <Button onClick={() => setFeeding(true)}>New feed or control</Button>}
-          {canEdit && (
-            <Button look="main" onClick={() => setAdding(true)}>
-              <Plus size={16} aria-hidden /> New run
-            </Button>
-          )}
+          <div className="ml-auto flex flex-wrap gap-x-4 gap-y-1">
+            <Button onClick={() => setPractising(true)}>Practices</Button>
+            {canEdit && <Button onClick={() => setFeeding(true)}>New feed or control</Button>}
+            {canEdit && (
+              <Button look="main" onClick={() => setAdding(true)}>
+                <Plus size={16} aria-hidden /> New run
+              </Button>
+            )}
+          </div>
         </div>
         <ControlBar job={job} controls={plan.controls} pressed={pressed} onChange={setChosen} />
         {view.kind === "trouble" && (

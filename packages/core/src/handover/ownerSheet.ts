@@ -3,10 +3,12 @@ import { budgetOf, type Budget } from "../budget/index.ts";
 import { controlPath, endWords, type Circuit, type FuseElement } from "../circuit/index.ts";
 import {
   conditionText,
+  lampWork,
   latestReadings,
   ownerName,
   type BeamKind,
   type Job,
+  type RunId,
   type Signature,
 } from "../job/index.ts";
 import { decimal, lastsFor, lengthText, times, type UnitSystem } from "../quantity/index.ts";
@@ -118,6 +120,12 @@ const BEAM_ROAD: Readonly<Record<BeamKind, string>> = {
 
 function roadOf(job: Job): string[] {
   const beams = new Set(job.mounts.map((mount) => aimOf(job, mount).beam));
+  // Lamps in front that nobody has placed yet dazzle as well.
+  const low = (id: RunId): boolean =>
+    job.runs.some((r) => r.id === id && r.condition.anyOf.flat().some((t) => t.input === "low"));
+  if (job.lamps.some((l) => lampWork(job, l) === "headlight" && !low(l.runId))) {
+    beams.add("driving");
+  }
   const flashing = job.runs.some((r) => r.program !== null);
   return [
     ...(Object.keys(BEAM_ROAD) as BeamKind[]).filter((b) => beams.has(b)).map((b) => BEAM_ROAD[b]),

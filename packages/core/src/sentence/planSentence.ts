@@ -79,6 +79,8 @@ export function planSentence(
     said.machine === "" ? vehicle : { ...vehicle, machine: said.machine },
     practices,
   );
-  const carded: Job = { ...bare, card: { ...bare.card, promised: said.promised } };
+  // What is said is what is wanted: it stands at its circuit, to be looked over.
+  const stage = said.circuits.length > 0 ? ("circuit" as const) : bare.card.stage;
+  const carded: Job = { ...bare, card: { ...bare.card, stage, promised: said.promised } };
   return said.circuits.reduce((job, circuit, i) => withCircuit(job, circuit, i + 1, shelf), carded);
 }
