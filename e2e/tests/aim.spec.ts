@@ -1,4 +1,5 @@
 import { expect, test } from "@playwright/test";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { openJob, saved, signIn } from "./shop.ts";
 
 test("two errors measured at the wall become turns, and the pair is held together", async ({
@@ -85,4 +86,21 @@ test("a photometric file is taken on the shelf, and a broken one refused by its 
     .first()
     .click();
   await expect(dialog.getByText(/from a file, by Beck bench/)).toBeVisible();
+});
+
+test("the wall sheet has on paper what the page says", async ({ page }) => {
+  await signIn(page);
+  const base = await openJob(page, "Aux pods, brake flasher");
+  await page.keyboard.press("7");
+  await expect(page.getByRole("heading", { name: "Marks on the wall" })).toBeVisible();
+  const said = await page.getByRole("main").innerText();
+  const height = /(\d+\s?mm)\s+up/.exec(said)?.[1]?.replace(/\s/g, " ") ?? "";
+  expect(height).not.toBe("");
+  const answer = await page.request.get(`/api${base}/wall-sheet.pdf`);
+  const document = await getDocument({ data: new Uint8Array(await answer.body()) }).promise;
+  expect(document.numPages).toBe(1);
+  const { items } = await (await document.getPage(1)).getTextContent();
+  const text = items.map((item) => ("str" in item ? item.str : "")).join(" ");
+  expect(text).toContain(`${height} up`);
+  expect(text).toContain("Looked at before, signed by");
 });

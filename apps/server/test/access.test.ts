@@ -37,6 +37,7 @@ const DOORS: readonly Door[] = [
   { method: "get", path: ({ job }) => `jobs/${job}/file`, least: "viewer" },
   { method: "get", path: ({ job }) => `jobs/${job}/ledger-before`, least: "viewer" },
   { method: "get", path: ({ job }) => `jobs/${job}/strip-sheet.pdf`, least: "viewer" },
+  { method: "get", path: ({ job }) => `jobs/${job}/wall-sheet.pdf`, least: "viewer" },
   { method: "get", path: ({ job }) => `jobs/${job}/owner-sheet.pdf`, least: "viewer" },
   { method: "get", path: ({ job }) => `jobs/${job}/offers`, least: "viewer" },
   { method: "post", path: () => `jobs/${GONE}/offers`, least: "installer", body: {} },

@@ -161,6 +161,18 @@ export class JobsController {
     sendFile(res, `${document.card.title} owner sheet.pdf`, "application/pdf", pdf, "inline");
   }
 
+  @Get(":id/wall-sheet.pdf")
+  async wallSheet(
+    @Param("id", ParseUUIDPipe) id: string,
+    @Me() me: SignedIn,
+    @Res() res: Response,
+  ): Promise<void> {
+    const { document } = await this.jobs.read(id);
+    const options = { shop: await this.people.shopName(), units: me.preferences.units };
+    const pdf = await this.pool.run<"wallSheet">({ kind: "wallSheet", document, options });
+    sendFile(res, `${document.card.title} wall sheet.pdf`, "application/pdf", pdf, "inline");
+  }
+
   @Needs("owner")
   @Delete(":id")
   @HttpCode(204)

@@ -2,6 +2,7 @@ import type { Checked } from "@dragonet/contract";
 import type { CutList, Drawing, Edit, Job, Offer, Paper, Part, TimeRecord } from "@dragonet/core";
 import type { WorkedOut } from "../jobs/workOutEdits.ts";
 import type { OwnerSheetOptions } from "../sheet/ownerSheetPdf.ts";
+import type { WallSheetOptions } from "../sheet/wallSheetPdf.ts";
 import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
 
 /** What is handed to a worker thread: long enough that other requests would wait for it. */
@@ -21,6 +22,7 @@ export type Task =
       readonly today: string;
     }
   | { readonly kind: "ownerSheet"; readonly document: Job; readonly options: OwnerSheetOptions }
+  | { readonly kind: "wallSheet"; readonly document: Job; readonly options: WallSheetOptions }
   | { readonly kind: "quoteSheet"; readonly offer: Offer }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
   | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
@@ -33,6 +35,7 @@ export interface Answers {
   readonly sheet: Uint8Array;
   readonly offer: Offer;
   readonly ownerSheet: Uint8Array;
+  readonly wallSheet: Uint8Array;
   readonly quoteSheet: Uint8Array;
   readonly labels: Uint8Array;
   readonly template: Uint8Array;

@@ -25,6 +25,8 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
     }
     case "ownerSheet":
       return (await import("../sheet/ownerSheetPdf.ts")).ownerSheetPdf(task.document, task.options);
+    case "wallSheet":
+      return (await import("../sheet/wallSheetPdf.ts")).wallSheetPdf(task.document, task.options);
     case "quoteSheet":
       return (await import("../sheet/quotePdf.ts")).quotePdf(task.offer);
     case "labels":

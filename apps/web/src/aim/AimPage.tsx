@@ -1,6 +1,14 @@
 import { useCallback, useMemo, useState } from "react";
-import { Link } from "react-router";
-import { aimAt, applyEdits, pairsApart, wallMarks, type Job, type WallMark } from "@dragonet/core";
+import { Link, useParams } from "react-router";
+import {
+  aimAt,
+  applyEdits,
+  pairsApart,
+  tapeText,
+  wallMarks,
+  type Job,
+  type WallMark,
+} from "@dragonet/core";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
@@ -16,7 +24,6 @@ import { turnAll } from "./turnAll.ts";
 import { useLight } from "./useLight.ts";
 import { Wide } from "./Wide.tsx";
 import { WallPicture } from "./WallPicture.tsx";
-import { tapeText } from "./words.ts";
 
 const NONE: Readonly<Record<string, Turned>> = {};
 /** A twentieth of a degree: 7 mm at 25 ft, finer than a hand holds a mark. */
@@ -44,6 +51,7 @@ function Apart({ job, marks }: { job: Job; marks: readonly WallMark[] }) {
 
 /** Stage 7: marks on the wall, what was off and what undoes it, and the light on the road. */
 export function AimPage() {
+  const { jobId = "" } = useParams();
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
@@ -83,9 +91,14 @@ export function AimPage() {
         title="Marks on the wall"
         about="Over level ground, before a wall square to the vehicle. Rules are from memory and advisory: your inspector and local law have the last word."
         action={
-          <Button look="quiet" className="no-print" onClick={() => window.print()}>
-            Print
-          </Button>
+          <span className="no-print flex items-baseline gap-2">
+            <a className="touch text-accent" href={`/api/jobs/${jobId}/wall-sheet.pdf`}>
+              PDF
+            </a>
+            <Button look="quiet" onClick={() => window.print()}>
+              Print
+            </Button>
+          </span>
         }
       >
         <Stand />

@@ -1,7 +1,9 @@
 import { useState } from "react";
 import {
   ADJUSTERS,
+  ADJUSTER_WORDS,
   BEAM_KINDS,
+  BEAM_WORDS,
   correctionOf,
   decimal,
   isOnMark,
@@ -9,6 +11,7 @@ import {
   setAim,
   setIn,
   takeAimError,
+  tapeText,
   type Aim,
   type AimError,
   type WallMark,
@@ -20,7 +23,7 @@ import { useEdit, useJob } from "../job/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
-import { ADJUSTER_WORDS, BEAM_WORDS, fromMm, tapeText, toMm, unitOf } from "./words.ts";
+import { fromMm, toMm, unitOf } from "./words.ts";
 
 /** Turns in quarters, as a screwdriver counts them. */
 const turnsText = (turns: number, more: string, less: string): string =>
