@@ -152,9 +152,14 @@ function solverFigures({ solver, denseMs }) {
     `proof of ${solver.sharedPositions} positions of ten runs on one feed`,
     solver.sharedProofMs,
     "ms",
-    1000,
+    150,
   );
-  tell(`${solver.faults} single faults of the largest example`, solver.faultsMs, "ms", 15000);
+  tell(
+    `a fault of ${solver.faults} single faults of the largest example`,
+    solver.faultsMs / solver.faults,
+    "ms",
+    0.25,
+  );
 }
 
 const CLIENTS = 20;

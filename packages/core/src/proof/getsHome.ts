@@ -33,6 +33,28 @@ function goesWith({ family, liveWhen }: ConnectorPin): readonly FactoryLamp[] {
   return family === "lighting" || liveWhen === "park" ? BY_NIGHT : [];
 }
 
+/** Lamps of a job that do one work, and how many of the factory's are left for it. */
+interface AtWork {
+  readonly work: FactoryLamp;
+  readonly own: readonly LampId[];
+  readonly left: number | null;
+}
+
+const atWork = new WeakMap<Job, readonly AtWork[]>();
+
+/** The same for every fault of a job: a sweep asks it hundreds of times. */
+function worksOf(job: Job): readonly AtWork[] {
+  const known = atWork.get(job);
+  if (known) return known;
+  const made = FACTORY_LAMPS.map((work) => ({
+    work,
+    own: job.lamps.filter((lamp) => lampWork(job, lamp) === work).map((lamp) => lamp.id),
+    left: factoryLampsLeft(job, work),
+  }));
+  atWork.set(job, made);
+  return made;
+}
+
 /**
  * Whether it rides home with these lamps of the job dark, and with the factory fuse of a wire
  * open where that is what a fault opens.
@@ -45,13 +67,12 @@ export function getsHome(
   const gone = opened ? goesWith(opened) : [];
   const lost: FactoryLamp[] = [];
   const uncounted: FactoryLamp[] = [];
-  for (const work of FACTORY_LAMPS) {
-    const own = job.lamps.filter((lamp) => lampWork(job, lamp) === work);
-    const touched = gone.includes(work) || own.some((lamp) => dark.has(lamp.id));
-    if (!touched || own.some((lamp) => !dark.has(lamp.id))) continue;
-    const left = gone.includes(work) ? 0 : factoryLampsLeft(job, work);
-    if (left === 0) lost.push(work);
-    if (left === null) uncounted.push(work);
+  for (const { work, own, left } of worksOf(job)) {
+    const touched = gone.includes(work) || own.some((id) => dark.has(id));
+    if (!touched || own.some((id) => !dark.has(id))) continue;
+    const still = gone.includes(work) ? 0 : left;
+    if (still === 0) lost.push(work);
+    if (still === null) uncounted.push(work);
   }
   if (opened?.family === "ignition") return { ridesHome: "no", lost, uncounted };
   const night = lost.some((work) => BY_NIGHT.includes(work));
