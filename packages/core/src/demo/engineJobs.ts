@@ -1,6 +1,7 @@
 import { asId, type Job, type LampId } from "../job/index.ts";
 import { fitTourer } from "./fits.ts";
-import { from, make, part, when } from "./jobMaker.ts";
+import { make } from "./fitMaker.ts";
+import { from, part, when } from "./jobMaker.ts";
 import { CARRICK, FELLRUNNER, LAPWING, PETREL, SWATHE } from "./vehicles.ts";
 
 /** What the test script expects of a clamp with all off, a dark lamp, and one that does all. */

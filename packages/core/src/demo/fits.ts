@@ -1,5 +1,5 @@
 import { asId, type HoleId, type LandmarkId } from "../job/index.ts";
-import type { FitMaker } from "./jobMaker.ts";
+import type { FitMaker } from "./fitMaker.ts";
 
 const mark = (id: string) => asId<LandmarkId>(id);
 

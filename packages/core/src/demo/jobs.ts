@@ -9,7 +9,8 @@ import {
   wallQuad,
   handedOverMotorcycle,
 } from "./engineJobs.ts";
-import { from, make, when } from "./jobMaker.ts";
+import { make } from "./fitMaker.ts";
+import { from, when } from "./jobMaker.ts";
 import { shuttleCart, pathLights, trialsBike, stretcherBuggy } from "./packJobs.ts";
 import { newJobs } from "./newJobs.ts";
 import { FELLRUNNER, LITTER } from "./vehicles.ts";

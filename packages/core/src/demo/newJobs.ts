@@ -16,7 +16,8 @@ import { measured, stated } from "../quantity/index.ts";
 import { wiresOf } from "../circuit/index.ts";
 import { synthesise } from "../synthesis/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
-import { eitherOf, from, make, part, when, type FitMaker } from "./jobMaker.ts";
+import { make, type FitMaker } from "./fitMaker.ts";
+import { eitherOf, from, part, when } from "./jobMaker.ts";
 import { demoPart } from "./shelf.ts";
 import { CARRICK, LAPWING, LITTER, MIDGE, PETREL, PORTER } from "./vehicles.ts";
 

@@ -1,6 +1,7 @@
 import type { Job } from "../job/index.ts";
 import { fitShuttle } from "./fits.ts";
-import { eitherOf, from, make, part, when, type FitMaker } from "./jobMaker.ts";
+import { make, type FitMaker } from "./fitMaker.ts";
+import { eitherOf, from, part, when } from "./jobMaker.ts";
 import { LITTER, MIDGE, PORTER } from "./vehicles.ts";
 
 /** The shuttle cart's road kit: converter, relay board, flasher, and controls of its own. */

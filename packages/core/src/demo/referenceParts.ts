@@ -2,7 +2,8 @@ import { measured, stated } from "../quantity/index.ts";
 import { asId, type Condition, type Feed, type Job, type Run, type RunId } from "../job/index.ts";
 import type { BatteryPart, LoadPart, LoadSpec, SwitchPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
-import { make, when, type FitMaker } from "./jobMaker.ts";
+import { make, type FitMaker } from "./fitMaker.ts";
+import { when } from "./jobMaker.ts";
 import { PETREL } from "./vehicles.ts";
 import { adoptPart, append, createRun, createSupply, replaceLamp } from "../job/index.ts";
 

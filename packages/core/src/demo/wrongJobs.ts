@@ -1,5 +1,6 @@
 import type { Input, Job, Lamp } from "../job/index.ts";
-import { from, make, part, when, type FitMaker } from "./jobMaker.ts";
+import { make, type FitMaker } from "./fitMaker.ts";
+import { from, part, when } from "./jobMaker.ts";
 import { roadKit } from "./packJobs.ts";
 import { FELLRUNNER, LAPWING, LITTER, PETREL, PORTER, SWATHE } from "./vehicles.ts";
 
