@@ -1,4 +1,5 @@
 import { createEvents, type EventAttributes } from "ics";
+import { vehicleName } from "@dragonet/core";
 import type { JobListItem } from "./jobs.service.ts";
 
 const utc = (iso: string): [number, number, number, number, number] => {
@@ -15,7 +16,7 @@ const utc = (iso: string): [number, number, number, number, number] => {
 /** The bench calendar as iCalendar: promised days, and until when adhesive keeps a vehicle. */
 export function benchCalendar(jobs: readonly JobListItem[]): string {
   const events = jobs.flatMap((job): EventAttributes[] => {
-    const name = `${job.model}${job.machine === "" ? "" : `, ${job.machine}`}`;
+    const name = vehicleName(job);
     const [year = 0, month = 0, day = 0] = job.promised.split("-").map(Number);
     const promised: EventAttributes[] =
       job.promised === ""

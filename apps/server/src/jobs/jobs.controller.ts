@@ -18,9 +18,7 @@ import { EditsRequest, NewJobRequest, RestoreRequest, TextRequest } from "@drago
 import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
-import { WorkPool } from "../work/pool.ts";
 import { benchCalendar } from "./calendar.ts";
-import { PeopleService } from "../people/people.service.ts";
 import {
   JobsService,
   type BinItem,
@@ -37,8 +35,6 @@ export class JobsController {
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(JobSaves) private readonly saves: JobSaves,
     @Inject(Audit) private readonly audit: Audit,
-    @Inject(WorkPool) private readonly pool: WorkPool,
-    @Inject(PeopleService) private readonly people: PeopleService,
   ) {}
 
   @Get()
@@ -134,43 +130,6 @@ export class JobsController {
     const { document } = await this.jobs.read(id);
     await this.audit.note(me.name, "took out a file", document.card.title);
     sendFile(res, `${document.card.title}.dragonet.json`, "application/json", printJob(document));
-  }
-
-  @Get(":id/strip-sheet.pdf")
-  async sheet(
-    @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
-    @Res() res: Response,
-  ): Promise<void> {
-    const { document, revision } = await this.jobs.read(id);
-    const shop = await this.people.shopName();
-    const options = { shop, revision, units: me.preferences.units };
-    const pdf = await this.pool.run<"sheet">({ kind: "sheet", document, options });
-    sendFile(res, `${document.card.title} strip sheet.pdf`, "application/pdf", pdf, "inline");
-  }
-
-  @Get(":id/owner-sheet.pdf")
-  async ownerSheet(
-    @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
-    @Res() res: Response,
-  ): Promise<void> {
-    const { document } = await this.jobs.read(id);
-    const options = { shop: await this.people.shopName(), units: me.preferences.units };
-    const pdf = await this.pool.run<"ownerSheet">({ kind: "ownerSheet", document, options });
-    sendFile(res, `${document.card.title} owner sheet.pdf`, "application/pdf", pdf, "inline");
-  }
-
-  @Get(":id/wall-sheet.pdf")
-  async wallSheet(
-    @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
-    @Res() res: Response,
-  ): Promise<void> {
-    const { document } = await this.jobs.read(id);
-    const options = { shop: await this.people.shopName(), units: me.preferences.units };
-    const pdf = await this.pool.run<"wallSheet">({ kind: "wallSheet", document, options });
-    sendFile(res, `${document.card.title} wall sheet.pdf`, "application/pdf", pdf, "inline");
   }
 
   @Needs("owner")

@@ -7,14 +7,8 @@ import {
   ownerSheet,
   type Job,
   type OwnerSheet,
-  type UnitSystem,
 } from "@dragonet/core";
-import { MM, setPdf } from "./pdf.ts";
-
-export interface OwnerSheetOptions {
-  readonly shop: string;
-  readonly units: UnitSystem;
-}
+import { MM, setPdf, type PaperOptions } from "./pdf.ts";
 
 const section = (title: string, lines: readonly Content[]): Content[] =>
   lines.length === 0
@@ -36,7 +30,7 @@ const fuseLine = (fuse: OwnerSheet["fuses"][number]): Content => ({
 });
 
 /** The owner's sheet: large print, one or two pages, for the glove box. */
-export function ownerSheetPdf(job: Job, { shop, units }: OwnerSheetOptions): Promise<Buffer> {
+export function ownerSheetPdf(job: Job, { shop, units }: PaperOptions): Promise<Buffer> {
   const { circuit, findings } = checkedCircuit(job);
   const sheet = ownerSheet(job, { circuit, gates: openGates(job, findings) }, units);
   const signed = sheet.handedOver;

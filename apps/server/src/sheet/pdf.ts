@@ -1,6 +1,14 @@
 import pdfmake from "pdfmake";
 import type { TDocumentDefinitions } from "pdfmake/interfaces.js";
+import type { UnitSystem } from "@dragonet/core";
 import { sheetFonts } from "./fonts.ts";
+
+/** What stands on every paper of a job beside the job itself. */
+export interface PaperOptions {
+  readonly shop: string;
+  readonly revision: number;
+  readonly units: UnitSystem;
+}
 
 export const MM = 72 / 25.4;
 

@@ -19,13 +19,7 @@ import {
   type UnitSystem,
 } from "@dragonet/core";
 import { loomPage } from "@dragonet/loom";
-import { setPdf } from "./pdf.ts";
-
-export interface SheetOptions {
-  readonly shop: string;
-  readonly revision: number;
-  readonly units: UnitSystem;
-}
+import { setPdf, type PaperOptions } from "./pdf.ts";
 
 const INK = "#16211f";
 const HAIR = "#9aa3a0";
@@ -223,7 +217,7 @@ function inspector(job: Job): Content[] {
 }
 
 /** The strip sheet of a job as a PDF document: a page a run, then budget, findings, parts. */
-export async function stripSheetPdf(job: Job, options: SheetOptions): Promise<Buffer> {
+export async function stripSheetPdf(job: Job, options: PaperOptions): Promise<Buffer> {
   const plan = planJob(job, options.units);
   const strips = plan.strips.engineOff;
   const loom = await loomPage(job, options.units, {

@@ -1,26 +1,18 @@
 import type { Content, TableCell, TDocumentDefinitions } from "pdfmake/interfaces.js";
 import {
-  ADJUSTER_WORDS,
   AIM_CHECKS,
   BEAM_WORDS,
   LAST_WORD,
-  correctionOf,
-  decimal,
-  isOnMark,
   lengthText,
   tapeText,
+  undoText,
   wallMarks,
   wallSvg,
   type Job,
   type UnitSystem,
   type WallMark,
 } from "@dragonet/core";
-import { MM, setPdf } from "./pdf.ts";
-
-export interface WallSheetOptions {
-  readonly shop: string;
-  readonly units: UnitSystem;
-}
+import { MM, setPdf, type PaperOptions } from "./pdf.ts";
 
 const INK = "#16211f";
 
@@ -38,16 +30,8 @@ function placeOf({ groundM, markUpM, markRightM, behind }: WallMark, units: Unit
 function foundOf({ aim, mount }: WallMark, units: UnitSystem): string {
   const last = aim.errors.at(-1);
   if (!last) return "";
-  if (isOnMark(last)) return "on its mark";
-  const { upTurns, rightTurns, shimMm } = correctionOf(last, aim, mount.footMm);
   const off = `${tapeText(Math.abs(last.upMm) / 1000, units)} ${last.upMm < 0 ? "low" : "high"}, ${tapeText(Math.abs(last.rightMm) / 1000, units)} ${last.rightMm < 0 ? "left" : "right"}`;
-  const way =
-    upTurns !== null
-      ? `${decimal(Math.abs(upTurns), 2)} turns ${upTurns > 0 ? "up" : "down"}, ${decimal(Math.abs(rightTurns ?? 0), 2)} turns ${(rightTurns ?? 0) > 0 ? "right" : "left"}`
-      : shimMm !== null
-        ? `shim of ${decimal(Math.abs(shimMm), 1)} mm under the ${shimMm > 0 ? "front" : "rear"} edge`
-        : ADJUSTER_WORDS[aim.adjuster];
-  return `${off}: ${way}`;
+  return `${off}: ${undoText(last, aim, mount.footMm)}`;
 }
 
 const row = (mark: WallMark, i: number, units: UnitSystem): TableCell[] => [
@@ -69,7 +53,7 @@ const checkLine = (job: Job, id: string, words: string): Content => {
 };
 
 /** The sheet that is taped beside the wall: where each mark belongs, what was off, room to sign. */
-export function wallSheetPdf(job: Job, { shop, units }: WallSheetOptions): Promise<Buffer> {
+export function wallSheetPdf(job: Job, { shop, units }: PaperOptions): Promise<Buffer> {
   const marks = wallMarks(job);
   const { distanceM, frontSagMm, rearSagMm } = job.aiming;
   const sag = (mm: number): string => tapeText(mm / 1000, units);

@@ -1,9 +1,7 @@
 import type { Checked } from "@dragonet/contract";
 import type { CutList, Drawing, Edit, Job, Offer, Paper, Part, TimeRecord } from "@dragonet/core";
+import type { PaperOptions } from "../sheet/pdf.ts";
 import type { WorkedOut } from "../jobs/workOutEdits.ts";
-import type { OwnerSheetOptions } from "../sheet/ownerSheetPdf.ts";
-import type { WallSheetOptions } from "../sheet/wallSheetPdf.ts";
-import type { SheetOptions } from "../sheet/stripSheetPdf.ts";
 
 /** What is handed to a worker thread: long enough that other requests would wait for it. */
 export type Task =
@@ -11,7 +9,12 @@ export type Task =
   | { readonly kind: "warm" }
   | { readonly kind: "edits"; readonly document: Job; readonly edits: readonly Edit[] }
   | { readonly kind: "jobFile"; readonly text: string }
-  | { readonly kind: "sheet"; readonly document: Job; readonly options: SheetOptions }
+  /** What of a job is printed. */
+  | {
+      readonly kind: "stripSheet" | "ownerSheet" | "wallSheet";
+      readonly document: Job;
+      readonly options: PaperOptions;
+    }
   | {
       readonly kind: "offer";
       readonly document: Job;
@@ -21,8 +24,6 @@ export type Task =
       /** The day it is made, ISO 8601. */
       readonly today: string;
     }
-  | { readonly kind: "ownerSheet"; readonly document: Job; readonly options: OwnerSheetOptions }
-  | { readonly kind: "wallSheet"; readonly document: Job; readonly options: WallSheetOptions }
   | { readonly kind: "quoteSheet"; readonly offer: Offer }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
   | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
@@ -32,7 +33,7 @@ export interface Answers {
   readonly warm: null;
   readonly edits: WorkedOut;
   readonly jobFile: Checked<Job>;
-  readonly sheet: Uint8Array;
+  readonly stripSheet: Uint8Array;
   readonly offer: Offer;
   readonly ownerSheet: Uint8Array;
   readonly wallSheet: Uint8Array;

@@ -1,8 +1,5 @@
 import { expose } from "comlink";
 import {
-  BusFollower,
-  CandumpReader,
-  SIMULATED_DBC,
   alternatives,
   benchAt,
   boundsOfRides,
@@ -14,7 +11,6 @@ import {
   faultsOfTrunk,
   fitChargingCurve,
   flashRemedies,
-  framesOf,
   groupFindings,
   groupsOf,
   measureFlash,
@@ -22,9 +18,6 @@ import {
   planSentence,
   printJob,
   proveGroup,
-  printCandump,
-  printScript,
-  readDbc,
   readSentence,
   readScript,
   rideSamples,
@@ -75,8 +68,10 @@ import {
 } from "./light.ts";
 import { handingOverOf, type HandingOver, type ShopKnows } from "./handingOver.ts";
 import { judgeReadings, provingOf, type Judged, type Proving } from "./proving.ts";
+import { busLog, checkDbc, replay, stopReplay } from "./replay.ts";
 import { rideReport } from "./rideReport.ts";
 
+export type { Replay } from "./replay.ts";
 export type { RideReport } from "./rideReport.ts";
 
 export interface BenchPlan extends JobPlan {
@@ -102,16 +97,6 @@ let trial = 0;
 let bounding = 0;
 /** Rides drawn within the bounds of their facts: enough for the edges to stand still. */
 const BOUND_SAMPLES = 200;
-
-/** What a log of the bus gave: the controls as a script, and how much of it was known. */
-export interface Replay {
-  readonly script: string;
-  readonly known: number;
-  readonly unknown: number;
-  readonly faults: readonly Fault[];
-}
-
-let replaying = 0;
 
 export type PlayReport =
   | {
@@ -270,53 +255,10 @@ const planner = {
     return routeOf(job, synthesise(job));
   },
 
-  /** Faults of a DBC file; none when it can be used. */
-  checkDbc(text: string): readonly Fault[] {
-    const read = readDbc(text);
-    return read.ok ? [] : read.faults;
-  },
-
-  /** A script's controls as a candump log of the simulated bus. */
-  busLog(job: Job, text: string): string {
-    const script = readScript(job, text);
-    const dbc = readDbc(SIMULATED_DBC);
-    return script.ok && dbc.ok ? printCandump(framesOf(dbc.value, script.value)) : "";
-  },
-
-  /** Follows a candump log of any length, piece by piece; null when it was stopped. */
-  async replay(
-    file: File,
-    dbcText: string | null,
-    onProgress: (share: number) => void,
-  ): Promise<Replay | null> {
-    replaying += 1;
-    const mine = replaying;
-    const dbc = readDbc(dbcText ?? SIMULATED_DBC);
-    if (!dbc.ok) return { script: "", known: 0, unknown: 0, faults: dbc.faults };
-    const reader = new CandumpReader();
-    const follower = new BusFollower(dbc.value);
-    const stream = file.stream().pipeThrough(new TextDecoderStream()).getReader();
-    let taken = 0;
-    for (;;) {
-      const { done, value } = await stream.read();
-      if (done) break;
-      if (mine !== replaying) {
-        await stream.cancel();
-        return null;
-      }
-      follower.push(reader.push(value));
-      taken += value.length;
-      onProgress(Math.min(1, taken / Math.max(1, file.size)));
-    }
-    follower.push(reader.end());
-    const { events, endS, known, unknown } = follower;
-    const script = events.length > 0 ? printScript({ events, endS: endS + 5 }) : "";
-    return { script, known, unknown, faults: reader.faults };
-  },
-
-  stopReplay(): void {
-    replaying += 1;
-  },
+  checkDbc,
+  busLog,
+  replay,
+  stopReplay,
 
   /** The whole loom as SVG; the layout library is fetched when it is first asked for. */
   async loom(job: Job, units: UnitSystem): Promise<string> {
