@@ -226,7 +226,7 @@ describe("a measured error", () => {
       const test = { ...readingOf("a", 0, 1, 0.5) };
       return jobSummary({ ...job, card, readings: [test] }).waiting.map(({ text }) => text);
     };
-    expect(waits("handOver", { errors: [error(5)] })).toContain("a lamp not aimed at the wall");
+    expect(waits("handOver", { errors: [error(5)] })).toContain("1 lamp not aimed at the wall");
     expect(waits("handOver", { errors: [error(500)] })).toContain("2 lamps not aimed at the wall");
     const aimed = [{ errors: [error(500), error(5)] }, { errors: [error(0)] }];
     expect(waits("handOver", ...aimed).join()).not.toContain("not aimed");

@@ -284,6 +284,18 @@ describe("a sentence", () => {
         for (const phrase of said.notUnderstood) expect(text).toContain(phrase);
       }),
     );
+    // Words of letters that no word here begins with: each has to be told, in its order.
+    const made = fc.string({
+      unit: fc.constantFrom("q", "x", "z", "v"),
+      minLength: 4,
+      maxLength: 9,
+    });
+    fc.assert(
+      fc.property(fc.array(made, { minLength: 1, maxLength: 6 }), (words) => {
+        const told = readSentence(`two pods with ${words.join(" and ")}`, WORLD).notUnderstood;
+        expect(told.join(" ").split(/\s+and\s+|\s+/)).toEqual(words);
+      }),
+    );
     const nonsense = readSentence("zorp the quibble", WORLD);
     expect(nonsense.notUnderstood).toEqual(["zorp", "quibble"]);
   });

@@ -12,6 +12,7 @@ import {
   spillShare,
   spreadAt,
   staysWhenDipped,
+  undoText,
   wallMarks,
   type Job,
   type WallMark,
@@ -122,14 +123,9 @@ export function writeAim(
     if (!withinRule) world.out(`    outside the rule: ${rule.source}\n`);
     const last = aim.errors.at(-1);
     if (!last) continue;
-    const fix = correctionOf(last, aim, mount.footMm);
-    const way =
-      fix.upTurns === null
-        ? fix.shimMm === null
-          ? ""
-          : `; shim of ${decimal(Math.abs(fix.shimMm), 1)} mm under the ${fix.shimMm > 0 ? "front" : "rear"} edge`
-        : `; ${decimal(fix.upTurns, 2)} turns up, ${decimal(fix.rightTurns ?? 0, 2)} turns right`;
-    world.out(`    off ${last.upMm} mm up, ${last.rightMm} mm right${way}\n`);
+    world.out(
+      `    off ${last.upMm} mm up, ${last.rightMm} mm right: ${undoText(last, aim, mount.footMm)}\n`,
+    );
   }
   return 0;
 }

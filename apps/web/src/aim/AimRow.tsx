@@ -4,16 +4,14 @@ import {
   ADJUSTER_WORDS,
   BEAM_KINDS,
   BEAM_WORDS,
-  correctionOf,
   decimal,
-  isOnMark,
   lengthText,
   setAim,
   setIn,
   takeAimError,
   tapeText,
+  undoText,
   type Aim,
-  type AimError,
   type WallMark,
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
@@ -24,35 +22,6 @@ import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import { fromMm, toMm, unitOf } from "./words.ts";
-
-/** Turns in quarters, as a screwdriver counts them. */
-const turnsText = (turns: number, more: string, less: string): string =>
-  `${decimal(Math.abs(turns), 2)} turn${Math.abs(turns) === 1 ? "" : "s"} ${turns > 0 ? more : less}`;
-
-/** What brings the beam from where it stood to its mark. */
-function Undo({ error, aim, footMm }: { error: AimError; aim: Aim; footMm: number }) {
-  if (isOnMark(error)) return <b>on its mark</b>;
-  const { upDeg, rightDeg, upTurns, rightTurns, shimMm } = correctionOf(error, aim, footMm);
-  const said = [
-    ...(Math.abs(upDeg) < 0.03
-      ? []
-      : [
-          upTurns !== null
-            ? turnsText(upTurns, "up", "down")
-            : shimMm !== null
-              ? `shim of ${decimal(Math.abs(shimMm), 1)} mm under the ${shimMm > 0 ? "front" : "rear"} edge`
-              : `${decimal(Math.abs(upDeg), 1)}° ${upDeg > 0 ? "down" : "up"}`,
-        ]),
-    ...(Math.abs(rightDeg) < 0.03
-      ? []
-      : [
-          rightTurns !== null
-            ? turnsText(rightTurns, "to the right", "to the left")
-            : `turn it ${decimal(Math.abs(rightDeg), 1)}° to the ${rightDeg > 0 ? "left" : "right"}`,
-        ]),
-  ];
-  return <b>{said.join("; ")}</b>;
-}
 
 /** How far a beam stands off its mark, typed as it is measured. */
 function ErrorFields({ mark, name }: { mark: WallMark; name: string }) {
@@ -216,8 +185,7 @@ export function AimRow({ mark, number, name }: { mark: WallMark; number: number;
           <span>
             last {tapeText(Math.abs(last.upMm) / 1000, units)} {last.upMm < 0 ? "low" : "high"},{" "}
             {tapeText(Math.abs(last.rightMm) / 1000, units)} to the{" "}
-            {last.rightMm < 0 ? "left" : "right"}:{" "}
-            <Undo error={last} aim={aim} footMm={mount.footMm} />
+            {last.rightMm < 0 ? "left" : "right"}: <b>{undoText(last, aim, mount.footMm)}</b>
           </span>
         ) : (
           <span className="text-small text-muted">not measured at the wall yet</span>

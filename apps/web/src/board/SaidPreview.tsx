@@ -1,7 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useState, type RefObject } from "react";
 import { useNavigate } from "react-router";
-import { conditionText, type Practices, type SaidCircuit, type SaidJob } from "@dragonet/core";
+import {
+  PLACE_WORDS,
+  conditionText,
+  vehicleName,
+  type Practices,
+  type SaidCircuit,
+  type SaidJob,
+} from "@dragonet/core";
 import { ask } from "../app/api.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
@@ -9,11 +16,6 @@ import { Choice } from "../ui/Choice.tsx";
 import { useVehicles } from "../vehicles/vehicles.ts";
 import { planner } from "../worker/planner.ts";
 import { useJobs } from "./jobs.ts";
-
-const PLACE_WORDS: Readonly<Record<SaidCircuit["place"], string>> = {
-  ...{ front: "in front", rear: "at the back", left: "on the left", right: "on the right" },
-  inside: "inside",
-};
 
 function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
   const { name, count, part, place, condition } = circuit;
@@ -61,6 +63,7 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
   });
   const [profileId, setProfileId] = useState("");
   const [said, setSaid] = useState<SaidJob | null>(null);
+  const [failed, setFailed] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
   const world = useMemo(() => {
@@ -81,6 +84,9 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
       .read(sentence, { ...world, today: new Date() })
       .then((read) => {
         if (!stale) setSaid(read);
+      })
+      .catch((error: unknown) => {
+        if (!stale) setFailed(error instanceof Error ? error.message : String(error));
       });
     return () => {
       stale = true;
@@ -105,13 +111,14 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
       plan.current = null;
     };
   });
+  if (failed !== "") return <p role="alert">{failed}</p>;
   if (!said || !world) return <p className="mt-1 text-muted">Reading …</p>;
   const { vehicle, machine, customer, promised } = said;
   return (
     <div className="mt-2 border-l-2 border-accent pl-4">
       <p className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
         {vehicle ? (
-          <b>{machine === "" ? vehicle.model : `${vehicle.model}, ${machine}`}</b>
+          <b>{vehicleName({ model: vehicle.model, machine })}</b>
         ) : (
           <Choice<string>
             label="Which vehicle"

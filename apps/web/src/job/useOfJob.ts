@@ -11,9 +11,18 @@ export function useOfJob<T>(compute: (job: Job) => Promise<T>): T | null {
   const [made, setMade] = useState<T | null>(null);
   useEffect(() => {
     let stale = false;
-    void compute(job).then((next) => {
-      if (!stale) setMade(next);
-    });
+    compute(job)
+      .then((next) => {
+        if (!stale) setMade(next);
+      })
+      .catch((error: unknown) => {
+        // Thrown while rendering, so that the page says it and the way on.
+        if (!stale) {
+          setMade(() => {
+            throw error;
+          });
+        }
+      });
     return () => {
       stale = true;
     };

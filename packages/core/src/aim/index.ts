@@ -17,5 +17,5 @@ export { bestAim, roadWorth, type BestAim, type GlareLimit } from "./bestAim.ts"
 export { lampsOf, type LampsAhead, type PlacedLamp } from "./lampsOf.ts";
 export { andHigh, staysWhenDipped, withHighOnly } from "./dipped.ts";
 export { wallSvg, type WallSvgOptions } from "./wallSvg.ts";
-export { ADJUSTER_WORDS, BEAM_WORDS } from "./words.ts";
+export { ADJUSTER_WORDS, BEAM_WORDS, undoText } from "./words.ts";
 export { AIM_CHECKS, setAim, takeAimError, turnLamp } from "./edits.ts";

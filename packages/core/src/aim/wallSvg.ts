@@ -1,4 +1,4 @@
-import { fixed, tapeText, type UnitSystem } from "../quantity/index.ts";
+import { tapeText, type UnitSystem } from "../quantity/index.ts";
 import type { WallMark } from "./marks.ts";
 
 export interface WallSvgOptions {
@@ -6,6 +6,9 @@ export interface WallSvgOptions {
   readonly ink: string;
   readonly units: UnitSystem;
 }
+
+/** A coordinate of SVG, in tenths of a point. */
+const at = (points: number): string => points.toFixed(1);
 
 /** Size of the picture, and room around the wall, in points. */
 const [WIDTH, HEIGHT, EDGE] = [760, 300, 40];
@@ -35,9 +38,9 @@ export function wallSvg(
   const x = (rightM: number): number => WIDTH / 2 + rightM * scale;
   const y = (upM: number): number => HEIGHT - EDGE - upM * scale;
   const line = (x1: number, y1: number, x2: number, y2: number, width: number, dash = ""): string =>
-    `<line x1="${fixed(x1, 1)}" y1="${fixed(y1, 1)}" x2="${fixed(x2, 1)}" y2="${fixed(y2, 1)}" stroke="${ink}" stroke-width="${width}"${dash === "" ? "" : ` stroke-dasharray="${dash}"`}/>`;
+    `<line x1="${at(x1)}" y1="${at(y1)}" x2="${at(x2)}" y2="${at(y2)}" stroke="${ink}" stroke-width="${width}"${dash === "" ? "" : ` stroke-dasharray="${dash}"`}/>`;
   const text = (atX: number, atY: number, size: number, words: string, weight = 400): string =>
-    `<text x="${fixed(atX, 1)}" y="${fixed(atY, 1)}" font-size="${size}" font-family="${fontFamily}" font-weight="${weight}" fill="${ink}" text-anchor="middle">${words}</text>`;
+    `<text x="${at(atX)}" y="${at(atY)}" font-size="${size}" font-family="${fontFamily}" font-weight="${weight}" fill="${ink}" text-anchor="middle">${words}</text>`;
   const drawn = onWall.flatMap(({ mark, number }) => {
     const [cx, cy] = [x(mark.markRightM), y(mark.markUpM)];
     const side = tapeText(Math.abs(mark.markRightM), units);

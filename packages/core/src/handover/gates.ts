@@ -1,6 +1,7 @@
 import { isOnMark, wallMarks } from "../aim/index.ts";
 import { notClosed } from "../fit/index.ts";
 import { isOff, latestReadings, type Gate, type Job, type Signature } from "../job/index.ts";
+import { counted } from "../quantity/index.ts";
 import { groupFindings, type Finding } from "../rule/index.ts";
 
 /** Something that is missing before a vehicle may go, and who signed for it going without. */
@@ -10,9 +11,6 @@ export interface OpenGate {
   readonly text: string;
   readonly signed: Signature | null;
 }
-
-const counted = (n: number, one: string, many: string): string =>
-  n === 1 ? `a ${one}` : `${n} ${many}`;
 
 /** That nobody has put a meter to it, or that something read off; "" where all is well. */
 export function untested(job: Job): { readonly tested: string; readonly readings: string } {

@@ -4,6 +4,7 @@ import { controlPath, endWords, type Circuit, type FuseElement } from "../circui
 import {
   conditionText,
   lampWork,
+  lampsText,
   latestReadings,
   ownerName,
   type BeamKind,
@@ -11,7 +12,15 @@ import {
   type RunId,
   type Signature,
 } from "../job/index.ts";
-import { decimal, lastsFor, lengthText, times, type UnitSystem } from "../quantity/index.ts";
+import {
+  counted,
+  decimal,
+  lastsFor,
+  lengthText,
+  times,
+  type UnitSystem,
+} from "../quantity/index.ts";
+import { vehicleName } from "../vehicle/index.ts";
 import { adhesiveOf } from "../fit/index.ts";
 import { signedFor, type OpenGate } from "./gates.ts";
 
@@ -46,21 +55,10 @@ export interface OwnerSheet {
   readonly handedOver: Signature | null;
 }
 
-function addedOf(job: Job): OwnerSheet["added"] {
-  return job.runs.map((run) => {
-    const counts = new Map<string, number>();
-    for (const lamp of job.lamps.filter((l) => l.runId === run.id)) {
-      const part = job.parts.find((p) => p.id === lamp.partId);
-      const name = part?.name ?? lamp.label;
-      counts.set(name, (counts.get(name) ?? 0) + 1);
-    }
-    return {
-      name: run.name,
-      lamps: [...counts].map(([name, n]) => (n === 1 ? name : `${n} × ${name}`)).join(", "),
-      when: conditionText(run.condition),
-    };
-  });
-}
+const addedOf = (job: Job): OwnerSheet["added"] =>
+  job.runs.map(({ id, name, condition }) => ({
+    ...{ name, lamps: lampsText(job, id, false), when: conditionText(condition) },
+  }));
 
 const fuseElements = (circuit: Circuit): FuseElement[] =>
   [...circuit.elements.values()].filter((e) => e.kind === "fuse");
@@ -158,8 +156,8 @@ function provedOf(job: Job): string[] {
     return last !== undefined && isOnMark(last);
   }).length;
   return [
-    ...(readings > 0 ? [`${readings} readings taken on the vehicle`] : []),
-    ...(aimed > 0 ? [`${aimed === 1 ? "1 lamp" : `${aimed} lamps`} aimed at the wall`] : []),
+    ...(readings > 0 ? [`${counted(readings, "reading")} taken on the vehicle`] : []),
+    ...(aimed > 0 ? [`${counted(aimed, "lamp")} aimed at the wall`] : []),
   ];
 }
 
@@ -169,11 +167,10 @@ export function ownerSheet(
   { circuit, gates }: { readonly circuit: Circuit; readonly gates: readonly OpenGate[] },
   units: UnitSystem,
 ): OwnerSheet {
-  const { model, machine } = job.vehicle;
   return {
     title: job.card.title,
     customer: job.card.customer,
-    vehicle: machine === "" ? model : `${model}, ${machine}`,
+    vehicle: vehicleName(job.vehicle),
     added: addedOf(job),
     fuses: fusesOf(job, circuit, units),
     battery: batteryOf(budgetOf(job, circuit)),

@@ -20,6 +20,7 @@ export * from "./describe.ts";
 export * from "./fault.ts";
 export * from "./integrity.ts";
 export * from "./lampWork.ts";
+export * from "./lampWords.ts";
 export * from "./ownerName.ts";
 export * from "./migrations/index.ts";
 export * from "./fitEdits.ts";

@@ -60,10 +60,10 @@ function sagOf(job: Job, posts: readonly Post[], taken: ReadonlyMap<NodeId, numb
   return sags;
 }
 
-/** Whether a source stands as it rests: one that is charged is held by its regulator. */
+/** What sags: a battery that stands no higher than at rest; above that its regulator holds it. A pack always. */
 function atRest(job: Job, { sourceV, packV }: SourceVolts) {
   const rest = restVolts(job.vehicle);
-  return { battery: sourceV === rest.sourceV, pack: packV > 0 };
+  return { battery: sourceV <= rest.sourceV, pack: packV > 0 };
 }
 
 /**

@@ -55,11 +55,12 @@ export function lastsFor(hours: Interval): { readonly value: string; readonly un
   return days < 730 ? by(1 / 24, "days", days < 10 ? 1 : 0) : by(1 / 24 / 365.25, "years", 0);
 }
 
-/** Millimetres in an inch, by definition. */
-const MM_PER_IN = 25.4;
-
-/** A measure for the tape at the wall: whole millimetres, or tenths of an inch. */
+/** A measure for a tape on paper or wall: whole millimetres, or tenths of an inch. */
 export const tapeText = (metres: number, units: UnitSystem): string =>
   units === "us"
-    ? `${decimal((metres * 1000) / MM_PER_IN, 1)} in`
+    ? `${decimal((metres / METRES_PER_FOOT) * 12, 1)} in`
     : `${decimal(metres * 1000, 0)} mm`;
+
+/** So many of something: "1 circuit", "3 circuits". */
+export const counted = (n: number, one: string, many = `${one}s`): string =>
+  `${n} ${n === 1 ? one : many}`;

@@ -1,6 +1,7 @@
-import { conditionText, type Job } from "../job/index.ts";
+import { conditionText, lampsText, type Job } from "../job/index.ts";
 import { moneyText } from "../money/index.ts";
-import { decimal } from "../quantity/index.ts";
+import { counted, decimal } from "../quantity/index.ts";
+import { vehicleName } from "../vehicle/index.ts";
 import type { OptionResult, WorkedQuote } from "./optionOf.ts";
 import type { Quote, Totals } from "./quoteOf.ts";
 
@@ -39,27 +40,12 @@ export interface Offer {
   readonly choices: readonly OfferChoice[];
 }
 
-const PLACE_WORDS = {
-  front: "in front",
-  rear: "behind",
-  left: "on the left",
-  right: "on the right",
-  inside: "inside",
-} as const;
-
-/** "Pods: 2 × Pod 20 W in front, on with high beam and own switch." */
-function workOf(job: Job): string[] {
-  return job.runs.map((run) => {
-    const counts = new Map<string, number>();
-    for (const lamp of job.lamps.filter((l) => l.runId === run.id)) {
-      const part = job.parts.find((p) => p.id === lamp.partId);
-      const words = `${part?.name ?? lamp.label} ${PLACE_WORDS[lamp.place]}`;
-      counts.set(words, (counts.get(words) ?? 0) + 1);
-    }
-    const lamps = [...counts].map(([words, n]) => (n === 1 ? words : `${n} × ${words}`));
-    return `${run.name}: ${lamps.join(", ") || "nothing on it yet"}; on with ${conditionText(run.condition)}.`;
+/** "Pods: 2 × Pod 20 W in front; on with high beam and own switch." */
+const workOf = (job: Job): string[] =>
+  job.runs.map((run) => {
+    const lamps = lampsText(job, run.id, true) || "nothing on it yet";
+    return `${run.name}: ${lamps}; on with ${conditionText(run.condition)}.`;
   });
-}
 
 const choiceOf = (
   id: string,
@@ -77,8 +63,10 @@ export function meansOf(result: Extract<OptionResult, { kind: "worked" }>): stri
   const { quote, moreMinor, moreMinutes, moreUnits, findings, before } = result;
   const minutes = Math.round(Math.abs(moreMinutes));
   const fixes = findings.fix - before.fix;
-  const told = (by: number, one: string): string =>
-    `${Math.abs(by)} ${by > 0 ? "more" : "fewer"} ${one}${Math.abs(by) === 1 ? "" : "s"}`;
+  const told = (by: number, one: string): string => {
+    const more = by > 0 ? "more" : "fewer";
+    return counted(Math.abs(by), `${more} ${one}`);
+  };
   return [
     moreMinor === 0
       ? "the same price"
@@ -105,12 +93,11 @@ export function offerOf(
 ): Offer {
   const { tariff } = job.practices;
   const until = new Date(today.getTime() + tariff.validDays * 24 * 3_600_000);
-  const { model, machine } = job.vehicle;
   return {
     shop,
     title: job.card.title,
     customer: job.card.customer,
-    vehicle: machine === "" ? model : `${model}, ${machine}`,
+    vehicle: vehicleName(job.vehicle),
     currency: quote.currency,
     taxShare: quote.taxShare,
     validUntil: until.toISOString().slice(0, 10),

@@ -2,7 +2,7 @@ import { wallMarks } from "../aim/index.ts";
 import type { Circuit, UnitKind } from "../circuit/index.ts";
 import { cutListOf } from "../fit/index.ts";
 import { TASKS, type Job, type Task } from "../job/index.ts";
-import { interval, type Interval } from "../quantity/index.ts";
+import { counted, interval, type Interval } from "../quantity/index.ts";
 
 /** Time that one kind of work is thought to take, and what it is made of. */
 export interface PlannedTask {
@@ -53,9 +53,6 @@ const WALL_MIN = 15;
 const LAMP_AIM_MIN = 6;
 /** Explained, tried together, signed, min. */
 const HAND_OVER_MIN = 15;
-
-const counted = (n: number, one: string, many = `${one}s`): string =>
-  `${n} ${n === 1 ? one : many}`;
 
 /** A kind of work whose parts are not known yet takes what is usual for one of its size. */
 function stripOf(job: Job): { mid: number; of: string } {

@@ -1,10 +1,5 @@
-import { conditionText, type Lamp } from "../job/index.ts";
+import { PLACE_WORDS, conditionText } from "../job/index.ts";
 import type { SaidCircuit, SaidJob } from "./said.ts";
-
-const PLACE_WORDS: Readonly<Record<Lamp["place"], string>> = {
-  ...{ front: "in front", rear: "at the back", left: "on the left", right: "on the right" },
-  inside: "inside",
-};
 
 function circuitText({ count, part, place, condition, relay, series, feed }: SaidCircuit): string {
   const always = condition.anyOf.every((group) => group.length === 0);

@@ -1,6 +1,7 @@
 import type { Input, Term } from "../job/index.ts";
 import type { LoadPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
+import { ARTICLES, feedAt } from "./feedAt.ts";
 import { FLASHING, isEnds, nothingAhead, type Ahead, type Draft } from "./draft.ts";
 import {
   ALWAYS_PHRASES,
@@ -15,9 +16,7 @@ import {
 } from "./lexicon.ts";
 import type { SentenceWorld } from "./said.ts";
 import { colourOf, partAsSaid, partFor, sortAt, sortsIn, type AskedLoad } from "./shelfMatch.ts";
-import { isNear, longest, matches, tokensOf, type Token } from "./token.ts";
-
-const ARTICLES: ReadonlySet<string> = new Set(["the", "its", "their", "his", "her", "a", "an"]);
+import { longest, matches, tokensOf, type Token } from "./token.ts";
 
 /** Reads what is left of a sentence when vehicle, customer and day are out of it. */
 export class Reader {
@@ -182,35 +181,11 @@ export class Reader {
     return 2;
   }
 
-  /** "from the battery", "off the accessory outlet", "through a converter". */
   private takeFeed(): number {
-    if (!/^(from|off|through|via)$/.test(this.word(this.i)) || !this.current) return 0;
-    let at = this.i + 1;
-    if (/^(of|from)$/.test(this.word(at))) at += 1;
-    while (ARTICLES.has(this.word(at)) || this.word(at) === "whole") at += 1;
-    const word = this.word(at);
-    const plain = (["battery", "pack", "converter"] as const).find((w) => isNear(word, w));
-    if (plain) {
-      this.current.feed = { kind: plain };
-      return at + 1 - this.i;
-    }
-    const pins = this.vehicle?.pins.filter((pin) => pin.liveWhen !== "ground") ?? [];
-    const found = longest(
-      this.tokens,
-      at,
-      pins.map(
-        (pin) =>
-          [
-            tokensOf(pin.carries)
-              .map((t) => t.word)
-              .join(" "),
-            pin.id,
-          ] as const,
-      ),
-    );
-    if (!found) return 0;
-    this.current.feed = { kind: "pin", pinId: found.meaning };
-    return at + found.length - this.i;
+    const found = this.current ? feedAt(this.tokens, this.i, this.vehicle) : null;
+    if (!found || !this.current) return 0;
+    this.current.feed = found.meaning;
+    return found.length;
   }
 
   private takeNot(): number {

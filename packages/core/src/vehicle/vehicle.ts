@@ -226,3 +226,7 @@ export interface Vehicle {
   readonly connectors: readonly Connector[];
   readonly pins: readonly ConnectorPin[];
 }
+
+/** A vehicle as people tell it from others: "Ostrel Petrel 650, marshal 2". */
+export const vehicleName = ({ model, machine }: Pick<Vehicle, "model" | "machine">): string =>
+  machine === "" ? model : `${model}, ${machine}`;
