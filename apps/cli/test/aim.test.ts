@@ -45,7 +45,9 @@ describe("aim", () => {
     const { out } = await call(wall, ["aim", "job.json"]);
     expect(out).toMatch(/40 W light bar \(centre, driving\): spot 1040 mm up/);
     // 130 mm high at 7.62 m under a foot of 40 mm: 0.68 mm, under the rear edge to bring it down.
-    expect(out).toMatch(/off 130 mm up, 10 mm right: shim of 0\.7 mm under the rear edge; turn it 0\.1° to the left/);
+    expect(out).toMatch(
+      /off 130 mm up, 10 mm right: shim of 0\.7 mm under the rear edge; turn it 0\.1° to the left/,
+    );
     const { light } = JSON.parse((await call(marshal, ["aim", "job.json", "--json"])).out) as {
       light: { glare: { dippedLamps: string[] }; seeing: { metres: number } };
     };
