@@ -14,6 +14,8 @@ test("a quote is offered by a link, accepted on a phone, and changes after are t
   const dialog = page.getByRole("dialog", { name: "The customer’s link" });
   const link = await dialog.getByText(/\/offer\//).innerText();
   await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Make an offer" })).toBeFocused();
+  await expect(page).toHaveTitle("Aux pods, brake flasher: Hand over · Dragonet");
   await expect(page.getByText("waits for an answer")).toBeVisible();
 
   const phone = await browser.newContext({ viewport: { width: 390, height: 800 } });
@@ -68,6 +70,11 @@ test("a vehicle goes untested only under a name and a reason", async ({ page }) 
     await page.getByLabel("Reason").fill("The owner tries it in the field");
     await page.getByRole("button", { name: "Sign", exact: true }).click();
     await expect(sign).toHaveCount(left - 1);
+    // The keyboard goes on from the list that was signed in, not from the top of the page.
+    await page.keyboard.press("Tab");
+    expect(await page.evaluate(() => document.activeElement?.closest("section") !== null)).toBe(
+      true,
+    );
   }
   await handOver.click();
   await page.getByRole("button", { name: "Sign", exact: true }).click();

@@ -1,4 +1,4 @@
-import { useState, type FormEvent } from "react";
+import { useEffect, useRef, useState, type FormEvent } from "react";
 import { Link } from "react-router";
 import { append, signedFor, type Gate, type OpenGate } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
@@ -113,6 +113,14 @@ export function Gates({ gates }: { gates: readonly OpenGate[] }) {
   const edit = useEdit();
   const canEdit = useCanEdit();
   const [signing, setSigning] = useState<OpenGate | "handOver" | null>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const signatures = job.signatures.length;
+  const before = useRef(signatures);
+  useEffect(() => {
+    // What was signed for has lost its button: the focus goes on from the list.
+    if (signatures > before.current) list.current?.focus();
+    before.current = signatures;
+  }, [signatures]);
   const done = signedFor(job, "");
   const open = gates.filter((g) => g.signed === null).length;
   const sign = (name: string, reason: string): void => {
@@ -127,12 +135,14 @@ export function Gates({ gates }: { gates: readonly OpenGate[] }) {
   };
   return (
     <Section title="Before it goes">
-      {gates.length === 0 && <p>Tested, aimed and closed: nothing is missing.</p>}
-      <ul>
-        {gates.map((gate) => (
-          <GateLine key={gate.gate} gate={gate} onSign={() => setSigning(gate)} />
-        ))}
-      </ul>
+      <div ref={list} tabIndex={-1} className="outline-none">
+        {gates.length === 0 && <p>Tested, aimed and closed: nothing is missing.</p>}
+        <ul>
+          {gates.map((gate) => (
+            <GateLine key={gate.gate} gate={gate} onSign={() => setSigning(gate)} />
+          ))}
+        </ul>
+      </div>
       <div className="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-hair pt-2">
         {done ? (
           <>

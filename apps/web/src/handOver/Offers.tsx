@@ -116,9 +116,8 @@ export function Offers({ made }: { made: HandingOver }) {
       about="An offer is frozen as the job is saved when it is made; what changes after is told as a change."
       action={
         canEdit && (
-          <Button disabled={make.isPending} onClick={() => make.mutate()}>
-            Make an offer
-          </Button>
+          // Not disabled while it is made: the focus would be lost, and come back to nothing.
+          <Button onClick={() => !make.isPending && make.mutate()}>Make an offer</Button>
         )
       }
     >

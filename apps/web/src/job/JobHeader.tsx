@@ -1,10 +1,11 @@
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect } from "react";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
 import { useCanEdit } from "../app/session.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { Tab } from "../ui/Tab.tsx";
+import { useTitle } from "../ui/useTitle.ts";
 import { useJob, useJobStore, type SaveState } from "./jobStore.ts";
 import { SetAsideNote } from "./SetAsideNote.tsx";
 import { STAGE_WORDS, stageNumber } from "./stages.ts";
@@ -42,6 +43,9 @@ export function JobHeader({ jobId }: { jobId: string }) {
   const canEdit = useCanEdit();
   const { edit, undo, redo, undoSteps, redoSteps, saveState } = useJobStore();
   useStageKeys(jobId);
+  const at = useLocation().pathname.split("/")[3] ?? "";
+  const here = STAGES.find((stage) => stage === at);
+  useTitle(`${job.card.title}: ${here ? STAGE_WORDS[here] : at}`);
   const { card, vehicle } = job;
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-4 py-1">

@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState, type FormEvent } from "react";
+import { useState, type FormEvent } from "react";
 import { useParams } from "react-router";
 import { decimal, moneyText, type Offer, type OfferChoice } from "@dragonet/core";
 import { ask } from "../app/api.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/FormField.tsx";
 import { Loading, Trouble } from "../ui/states.tsx";
+import { useTitle } from "../ui/useTitle.ts";
 
 interface CustomerOffer {
   readonly offer: Offer;
@@ -110,9 +111,7 @@ export function CustomerPage() {
     retry: false,
   });
   const [picked, setPicked] = useState("");
-  useEffect(() => {
-    document.title = data ? `${data.offer.title}: quote` : "Quote";
-  }, [data]);
+  useTitle(data ? `${data.offer.title}: quote` : "Quote");
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the offer" />;
   const { offer, state, accepted } = data;

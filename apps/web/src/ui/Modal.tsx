@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import type { ReactNode } from "react";
+import { useRef, type ReactNode } from "react";
 
 interface ModalProps {
   readonly open: boolean;
@@ -25,6 +25,16 @@ function toFirstField(e: Event): void {
 }
 
 export function Modal({ open, onClose, title, children, about, firm = false }: ModalProps) {
+  const opener = useRef<HTMLElement | null>(null);
+  const enter = (e: Event): void => {
+    opener.current = document.activeElement instanceof HTMLElement ? document.activeElement : null;
+    toFirstField(e);
+  };
+  /** Back to what opened it: there is no trigger that the dialog would know of. */
+  const leave = (e: Event): void => {
+    e.preventDefault();
+    if (opener.current?.isConnected === true) opener.current.focus();
+  };
   const hold = (e: Event): void => {
     if (firm) e.preventDefault();
   };
@@ -35,7 +45,8 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
         <Dialog.Content
           onEscapeKeyDown={hold}
           onPointerDownOutside={hold}
-          onOpenAutoFocus={toFirstField}
+          onOpenAutoFocus={enter}
+          onCloseAutoFocus={leave}
           className="fixed top-[6vh] left-1/2 z-40 max-h-[88vh] w-[min(46rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-control border border-edge bg-paper p-5"
           {...(about === undefined ? { "aria-describedby": undefined } : {})}
         >
