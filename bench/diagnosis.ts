@@ -4,6 +4,7 @@ import {
   diagnose,
   scriptOf,
   simulatedReading,
+  soundRange,
   seeded,
   type Diagnosis,
   type Evidence,
@@ -62,20 +63,26 @@ const random = (): Choose => {
 
 const byInformation: Choose = ({ next }) => next?.probe ?? null;
 
-/** What the customer says: a lamp that does otherwise than it should, if one does. */
-function complaint(probes: readonly Probe[], fault: FaultSuspect): Evidence[] {
+/** What brings it in: a lamp that does otherwise than it should, or a step of the script that is off. */
+function complaint(group: Testable, probes: readonly Probe[], fault: FaultSuspect): Evidence[] {
   const seen = probes.find((probe) => {
     if (probe.at.kind !== "look") return false;
     const value = probe.bench.reads(fault, probe);
     return value !== null && Math.abs(value - probe.bench.sound(probe).value) > 0.3;
   });
   const reading = seen && simulatedReading(fault, seen);
-  return reading ? [reading] : [];
+  if (reading) return [reading];
+  for (const { probe } of scriptOf(group).steps) {
+    const read = simulatedReading(fault, probe);
+    const [low, high] = soundRange(probe);
+    if (read && (read.value < low || read.value > high)) return [read];
+  }
+  return [];
 }
 
 function follow(group: Testable, fault: FaultSuspect, choose: Choose): number | null {
   const probes = group.runs.flatMap((run) => [...run.probes]);
-  const evidence = complaint(probes, fault);
+  const evidence = complaint(group, probes, fault);
   const first = evidence.length;
   let found = diagnose(group, evidence);
   for (;;) {
@@ -83,10 +90,10 @@ function follow(group: Testable, fault: FaultSuspect, choose: Choose): number | 
     const mine = found.ranked.find(({ suspect }) => suspect.id === fault.id);
     const tied = top && mine && mine.share > 0.5 * top.share;
     const sure = top?.suspect.id === fault.id && top.share > 0.5;
+    // What no probe parts from it is as good as it: both are looked at.
+    const alike = top && mine && alikeTo(fault, [top.suspect], probes).length > 0;
     const asked = new Set(evidence.map(({ probe }) => probe.id));
-    if (tied && (sure || alikeTo(fault, [top.suspect], probes).length > 0 || !found.next)) {
-      return evidence.length - first;
-    }
+    if (sure || alike || (tied && !found.next)) return evidence.length - first;
     const probe = choose(
       found,
       group,

@@ -1,15 +1,11 @@
-import { Equals, IsIn, IsInt, IsNumber, Matches, Max, Min } from "class-validator";
+import { Equals, IsIn, IsInt, Matches, Max, Min } from "class-validator";
 import {
   BLOCKER_KINDS,
   DEVIATION_KINDS,
   WIRE_ENDS,
-  FUSE_SCHOOLS,
   JOB_FORMAT,
-  PLACES,
   PURPOSES,
-  SLACK_SCHOOLS,
   STAGES,
-  WIRE_USES,
 } from "@dragonet/core";
 import {
   CIRCUIT_ID,
@@ -21,25 +17,16 @@ import {
   IsShare,
   IsText,
 } from "./fields.ts";
-import {
-  BondDto,
-  CheckDto,
-  FastenerDto,
-  HoleDto,
-  LandmarkDto,
-  MountDto,
-  PhotoDto,
-  StripPlugDto,
-  StripStepDto,
-  TemplateDto,
-} from "./fit.ts";
+import { BondDto, CheckDto, HoleDto, LandmarkDto, MountDto, PhotoDto, TemplateDto } from "./fit.ts";
+import { FastenerDto, StripPlugDto, StripStepDto } from "./ledger.ts";
+import { PracticesDto } from "./practices.ts";
 import { AimDto, AimingDto } from "./aim.ts";
-import { ReadingDto } from "./reading.ts";
+import { MendDto, ReadingDto } from "./reading.ts";
 import { PART_TYPES } from "./kit.ts";
 import { LampDto } from "./lamp.ts";
 import { PartDto } from "./part.ts";
 import { ControlDto, RunDto, SupplyDto } from "./run.ts";
-import { QuoteOptionDto, SignatureDto, TariffDto, WorkedDto } from "./trade.ts";
+import { QuoteOptionDto, SignatureDto, WorkedDto } from "./trade.ts";
 import { VehicleDto } from "./vehicle.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
 
@@ -63,57 +50,6 @@ class JobCardDto {
 
   @IsText(4000)
   note!: string;
-}
-
-class UseColourDto {
-  @IsIn(WIRE_USES)
-  use!: string;
-
-  @IsText(40)
-  colour!: string;
-}
-
-class PracticesDto {
-  @IsIn(FUSE_SCHOOLS)
-  fuseSchool!: string;
-
-  @IsIn(["positive", "negative"])
-  coilSwitching!: string;
-
-  @IsIn(["awg", "metric"])
-  wireSystem!: string;
-
-  @IsNumber()
-  @Min(0.005)
-  @Max(0.2)
-  dropTarget!: number;
-
-  @IsNumber()
-  @Min(-40)
-  @Max(120)
-  ambientC!: number;
-
-  @IsNumber()
-  @Min(60)
-  @Max(200)
-  insulationC!: number;
-
-  @IsInt()
-  @Min(1)
-  @Max(50)
-  bundledWires!: number;
-
-  @IsIn(SLACK_SCHOOLS)
-  slack!: string;
-
-  @IsIn(["", ...PLACES.map((p) => p.id)])
-  place!: string;
-
-  @IsListOf(() => UseColourDto, 20)
-  colours!: UseColourDto[];
-
-  @IsObjectOf(() => TariffDto)
-  tariff!: TariffDto;
 }
 
 class WishDto {
@@ -330,6 +266,9 @@ export class JobDto {
   @IsListOf(() => ReadingDto, 5000)
   readings!: ReadingDto[];
 
+  @IsListOf(() => MendDto, 1000)
+  mends!: MendDto[];
+
   @IsListOf(() => AimDto, 1000)
   aims!: AimDto[];
 
@@ -345,5 +284,3 @@ export class JobDto {
   @IsListOf(() => SignatureDto, 200)
   signatures!: SignatureDto[];
 }
-
-export { PracticesDto };

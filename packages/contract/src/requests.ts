@@ -11,6 +11,7 @@ import {
   IsObject,
   IsOptional,
   IsString,
+  IsUUID,
   Matches,
   Max,
   MaxLength,
@@ -18,8 +19,9 @@ import {
   MinLength,
   ValidateNested,
 } from "class-validator";
-import { IsId, IsText } from "./fields.ts";
-import { PracticesDto } from "./job.ts";
+import { IsId, IsNullable, IsText } from "./fields.ts";
+import { PracticesDto } from "./practices.ts";
+import { TEST_STEP } from "./reading.ts";
 
 /** The largest revision that the database can count to. */
 export const MOST_REVISION = 2_147_483_647;
@@ -43,6 +45,33 @@ export class SignInRequest {
 export class SignInCodeRequest {
   @Matches(/^[A-Za-z0-9_-]{10,60}$/, { message: "code must be one that Settings shows" })
   code!: string;
+}
+
+/** Which step a meter is asked for. */
+export class MeterStepQuery {
+  @Matches(TEST_STEP, { message: "step must be one of the test script's" })
+  step!: string;
+}
+
+/** How a drill or a hidden fault went. */
+export class TrainingResultRequest {
+  @IsUUID()
+  id!: string;
+
+  @Matches(/^[A-Za-z][A-Za-z0-9:]{0,59}$/, { message: "topic must be a drill or a kind of fault" })
+  topic!: string;
+
+  @IsBoolean()
+  right!: boolean;
+
+  @IsNullable("integer")
+  @IsInt()
+  @Min(0)
+  @Max(100)
+  score!: number | null;
+
+  @IsText(500)
+  about!: string;
 }
 
 /** A customer's word on an offer: which choice, and who says so. */

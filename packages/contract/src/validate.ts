@@ -12,7 +12,8 @@ import {
   type Vehicle,
   createJob,
 } from "@dragonet/core";
-import { JobDto, PracticesDto } from "./job.ts";
+import { JobDto } from "./job.ts";
+import { PracticesDto } from "./practices.ts";
 import { PART_TYPES } from "./kit.ts";
 import { PartDto } from "./part.ts";
 import { unsound } from "./sound.ts";

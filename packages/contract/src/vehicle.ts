@@ -1,5 +1,6 @@
 import { IsIn, IsInt, Max, Min } from "class-validator";
 import {
+  BEAM_KINDS,
   CERTAINTIES,
   CIRCUIT_FAMILIES,
   LIVE_WHEN,
@@ -11,6 +12,7 @@ import {
 } from "@dragonet/core";
 import { applyDecorators } from "./applyDecorators.ts";
 import { EngineSystemDto, PackAndBatterySystemDto, PackSystemDto, SystemDto } from "./electrics.ts";
+import { PhotometryDto } from "./photometry.ts";
 import { PlaceDto, SegmentDto, SizeDto } from "./routeMap.ts";
 import {
   IsAmount,
@@ -47,6 +49,32 @@ class TurnDto {
 
   @IsFact()
   bulbW!: Fact;
+}
+
+class FactoryBeamDto {
+  @IsId()
+  id!: string;
+
+  @IsText(80)
+  name!: string;
+
+  @IsIn(BEAM_KINDS)
+  beam!: string;
+
+  @IsFact()
+  heightM!: Fact;
+
+  @IsFact()
+  backM!: Fact;
+
+  @IsAmount(-3, 3)
+  rightM!: number;
+
+  @IsAmount(-45, 45)
+  tiltDeg!: number;
+
+  @IsObjectOf(() => PhotometryDto)
+  photometry!: PhotometryDto;
 }
 
 class FactoryLampsDto {
@@ -207,6 +235,9 @@ export class VehicleDto {
 
   @IsObjectOf(() => FactoryLampsDto)
   factoryLamps!: FactoryLampsDto;
+
+  @IsListOf(() => FactoryBeamDto, 20)
+  beams!: FactoryBeamDto[];
 
   @IsObjectOf(() => ReachesDto)
   reaches!: ReachesDto;

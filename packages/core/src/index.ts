@@ -33,3 +33,4 @@ export * from "./quote/index.ts";
 export * from "./sentence/index.ts";
 export * from "./sync/index.ts";
 export * from "./diagnosis/index.ts";
+export * from "./training/index.ts";

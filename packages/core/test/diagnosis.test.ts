@@ -178,7 +178,7 @@ describe("a test bench", () => {
       const list = ranked.slice(0, 60);
       const total = list.reduce((sum, r) => sum + r.share, 0);
       const shares = list.map((r) => r.share / total);
-      const range = { volts: 100, amps: 40, look: 1.5 }[probe.at.kind];
+      const range = { ohms: 10_000, volts: 100, amps: 40, look: 1.5 }[probe.at.kind];
       const expected = list.map((r) => probe.bench.expects(r.suspect, probe));
       const after = expected.map((truth) =>
         Number.isFinite(truth.sigma)

@@ -40,6 +40,7 @@ describe("a step said in one breath", () => {
       step: {
         name: "left cover",
         after: ["seat", "rack"],
+        covers: [],
         fasteners: [
           {
             count: 2,

@@ -12,20 +12,23 @@ export const fitTourer = (maker: FitMaker): FitMaker =>
     .lampsAt("box-right", "trunk-lid")
     .lampsAt("fogs", "nose", "nose")
     .step(
-      "rider seat: 2 socket M6 x 18 rear 7 Nm; plug heated seat, under the nose of the seat; slides back, then up; forget the heated-seat plug; 4 min",
+      "rider seat: 2 socket M6 x 18 rear 7 Nm; plug heated seat, under the nose of the seat; slides back, then up; forget the heated-seat plug; covers battery, fuse-box; 4 min",
       3,
     )
     .step(
       "left side cover: 1 cross M5 x 12 front, 2 push lower edge; after rider seat; paint; catch two lugs under the tank; 3 min",
       4,
     )
-    .step("trunk liner: 6 push around the rim, 2 cross M5 x 16 floor; slides up and out; 6 min", 9)
+    .step(
+      "trunk liner: 6 push around the rim, 2 cross M5 x 16 floor; slides up and out; covers trunk-hinge; 6 min",
+      9,
+    )
     .step(
       "trunk lid: 4 hex M6 x 20 hinges 9 Nm medium; plug trunk lamp, left hinge, behind the liner; after trunk liner; hold; paint; forget the gas strut's clip; 8 min",
       11,
     )
     .step(
-      "left fairing pocket: 3 six-lobe M5 x 14 rim; plug accessory outlet, behind the pocket; 5 min",
+      "left fairing pocket: 3 six-lobe M5 x 14 rim; plug accessory outlet, behind the pocket; covers fairing-left; 5 min",
     )
     .template("lid", {
       name: "Trunk lid, outer skin",
@@ -97,17 +100,22 @@ export const fitShuttle = (maker: FitMaker): FitMaker =>
       "sill-right",
       "sill-right",
     )
-    .step("seat cushion: 2 hand knobs rear; lifts at the back; heavy; 2 min", 2)
     .step(
-      "battery cover: 4 hex M6 x 16 corners 6 Nm; after seat cushion; forget the cover's drain hose; 5 min",
+      "seat cushion: 2 hand knobs rear; lifts at the back; heavy; covers battery, bay; 2 min",
+      2,
+    )
+    .step(
+      "battery cover: 4 hex M6 x 16 corners 6 Nm; after seat cushion; forget the cover's drain hose; covers battery; 5 min",
       6,
     )
     .step(
-      "front cowl: 6 push lower edge, 2 cross #10-24 x 19 top; plug key switch, behind the glove tray; paint; catch two hooks under the screen; 10 min",
+      "front cowl: 6 push lower edge, 2 cross #10-24 x 19 top; plug key switch, behind the glove tray; paint; catch two hooks under the screen; covers front cowl; 10 min",
       14,
     )
-    .step("glove tray: 3 cross 4 mm back wall; after front cowl; 4 min")
-    .step("rear body: 4 hex 1/4-20 x 25 bumper, 2 hex 1/4-20 x 19 sides; hold; paint; 12 min")
+    .step("glove tray: 3 cross 4 mm back wall; after front cowl; covers dash; 4 min")
+    .step(
+      "rear body: 4 hex 1/4-20 x 25 bumper, 2 hex 1/4-20 x 19 sides; hold; paint; covers tail; 12 min",
+    )
     .template("cowl", {
       name: "Front cowl, driver's side",
       where: "From the front",

@@ -1,4 +1,5 @@
 import { entropyBits, likelihood, update } from "./bayes.ts";
+import { OPEN_WAY_OHM } from "./ohms.ts";
 import { PAIR_FACTOR } from "./priors.ts";
 import { TURN_MIN, type Expected, type Probe } from "./probe.ts";
 import type { Testable } from "./testable.ts";
@@ -36,7 +37,7 @@ export interface Diagnosis {
 }
 
 /** Ranges of the instruments, for what "anything at all" would read. */
-const RANGE = { volts: 100, amps: 40, look: 1.5 } as const;
+const RANGE = { ohms: OPEN_WAY_OHM, volts: 100, amps: 40, look: 1.5 } as const;
 
 /** Suspects with less than this are left out when the next probe is chosen, and at most so many. */
 const LEAST_SHARE = 1e-3;
@@ -118,15 +119,26 @@ function bitsAfter(probe: Probe, considered: readonly Ranked[]): number {
   return bits;
 }
 
+/** Those that still count, and what is not known of them, in bits. */
+function open(ranked: readonly Ranked[]): { considered: Ranked[]; now: number } {
+  const considered = ranked.filter(({ share }) => share > LEAST_SHARE).slice(0, MOST_CONSIDERED);
+  const total = considered.reduce((sum, { share }) => sum + share, 0);
+  return { considered, now: entropyBits(considered.map(({ share }) => share / total)) };
+}
+
+/** What a probe promises to tell of suspects by their shares, in bits. */
+export function worthOf(ranked: readonly Ranked[], probe: Probe): number {
+  const { considered, now } = open(ranked);
+  return Math.max(0, now - bitsAfter(probe, considered));
+}
+
 /** The probe that tells most for each minute of work; null where none tells anything more. */
 export function nextProbe(
   ranked: readonly Ranked[],
   probes: readonly Probe[],
   stateId: string | null,
 ): NextProbe | null {
-  const considered = ranked.filter(({ share }) => share > LEAST_SHARE).slice(0, MOST_CONSIDERED);
-  const total = considered.reduce((sum, { share }) => sum + share, 0);
-  const now = entropyBits(considered.map(({ share }) => share / total));
+  const { considered, now } = open(ranked);
   let best: NextProbe | null = null;
   for (const probe of probes) {
     const bits = now - bitsAfter(probe, considered);
@@ -174,7 +186,7 @@ export function diagnose(group: Testable, evidence: readonly Evidence[]): Diagno
     ranked = rank(all, sharesAfter(all, evidence));
   }
   const asked = new Set(evidence.map(({ probe }) => probe.id));
-  const open = probesNear(group, ranked).filter((probe) => !asked.has(probe.id));
+  const left = probesNear(group, ranked).filter((probe) => !asked.has(probe.id));
   const top = ranked[0];
   const near = ranked
     .slice(0, MOST_CONSIDERED)
@@ -182,10 +194,10 @@ export function diagnose(group: Testable, evidence: readonly Evidence[]): Diagno
     .map(({ suspect }) => suspect);
   return {
     ranked: ranked.filter(({ share }) => share > LEAST_SHARE),
-    alike: top ? alikeTo(top.suspect, near, open) : [],
+    alike: top ? alikeTo(top.suspect, near, left) : [],
     noneOfThem: top?.suspect.kind === "other",
     bits: entropyBits(ranked.map(({ share }) => share)),
-    next: nextProbe(ranked, open, evidence.at(-1)?.probe.state.id ?? null),
+    next: nextProbe(ranked, left, evidence.at(-1)?.probe.state.id ?? null),
   };
 }
 

@@ -1,11 +1,12 @@
 import type { Evidence } from "./diagnose.ts";
+import { OPEN_WAY_OHM } from "./ohms.ts";
 import { SEEN_LEVELS, seenRank } from "./seen.ts";
 import type { Probe } from "./probe.ts";
 import type { FaultSuspect } from "./suspects.ts";
 
 /** Share and digits of the stand-in's own accuracy, and what its tips add of resistance, in Ω. */
 const SHARE = 0.003;
-const DIGITS = { volts: 0.01, amps: 0.02 } as const;
+const DIGITS = { volts: 0.01, amps: 0.02, ohms: 0.1 } as const;
 
 /** Uniform in −1 … 1 from a seed and a place: the same reading for the same thing, each time. */
 function wobble(seed: number, text: string): number {
@@ -32,7 +33,10 @@ export function simulatedReading(
     // A person says one of three words, no more.
     return { probe, value: SEEN_LEVELS[seenRank(value)] };
   }
+  // An open way is shown as one.
+  if (probe.at.kind === "ohms" && value >= OPEN_WAY_OHM) return { probe, value };
   const digits = DIGITS[probe.at.kind];
   const off = wobble(seed, probe.id) * (SHARE * Math.abs(value) + digits);
-  return { probe, value: Number((value + off).toFixed(2)) };
+  const shown = Number((value + off).toFixed(2));
+  return { probe, value: probe.at.kind === "ohms" ? Math.max(0, shown) : shown };
 }

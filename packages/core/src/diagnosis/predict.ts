@@ -1,7 +1,7 @@
 import { sourceOhms, type SourceOhms } from "../source/index.ts";
 import type { Circuit } from "../circuit/index.ts";
 import { elementOf } from "../circuit/index.ts";
-import { asId, type ElementId, type Job } from "../job/index.ts";
+import { asId, type ElementId, type Job, type NodeId } from "../job/index.ts";
 import {
   solveCircuitWith,
   type Network,
@@ -10,7 +10,11 @@ import {
 } from "../network/index.ts";
 import { workLevel } from "../part/index.ts";
 import { realSources, withFaults, type FaultChange } from "../proof/index.ts";
+import { BAD_JOINT_OHM } from "../unit/index.ts";
+import { OPEN_OHM } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
+import { between } from "./behind.ts";
+import { ohmSigma, ohmsBetween, underOhmMeter } from "./ohms.ts";
 import { reachable, type Expected, type Predictor, type Probe, type ProbeAt } from "./probe.ts";
 import type { TestState } from "./states.ts";
 import type { FaultSuspect, Suspect } from "./suspects.ts";
@@ -32,6 +36,8 @@ export function valueAt(circuit: Circuit, at: ProbeAt, { volts, amps }: SolvedNe
       return (volts.get(at.node) ?? 0) - (volts.get(at.against) ?? 0);
     case "amps":
       return Math.abs(amps.get(at.elementId) ?? 0);
+    case "ohms":
+      return ohmsBetween({ volts }, at.node, at.against);
     case "look": {
       const load = elementOf(circuit, at.elementId);
       if (load.kind !== "load") return 0;
@@ -41,25 +47,31 @@ export function valueAt(circuit: Circuit, at: ProbeAt, { volts, amps }: SolvedNe
   }
 }
 
+/** What no hand meter shows, V. */
+const NOTHING_V = 1e-3;
+
 /** Input resistance of a hand meter, in Ω: common practice. */
 const METER_OHM = 1e7;
 /** A meter that takes ten times as much: what then reads otherwise merely hangs there. */
 const POOR_METER_OHM = 1e6;
 
-const loads = new WeakMap<Circuit, readonly NetworkBranch[]>();
+const loads = new WeakMap<Circuit, Map<number, readonly NetworkBranch[]>>();
 
 /**
  * A meter at every place that a tip can reach. Each takes a millionth of an ampere, and no more
  * than that is needed to tell what is fed from what merely hangs there.
  */
-function meterLoads(circuit: Circuit): readonly NetworkBranch[] {
-  const known = loads.get(circuit);
-  if (known) return known;
-  const made = reachable(circuit).map(({ node, against }, i): NetworkBranch => ({
-    ...{ id: asId<ElementId>(`meter${i}`), from: node, to: against, words: "meter" },
-    model: { kind: "resistor", ohm: METER_OHM },
-  }));
-  loads.set(circuit, made);
+function meterLoads(circuit: Circuit, ohm: number): readonly NetworkBranch[] {
+  let byOhm = loads.get(circuit);
+  if (!byOhm) loads.set(circuit, (byOhm = new Map<number, readonly NetworkBranch[]>()));
+  let made = byOhm.get(ohm);
+  if (!made) {
+    const model = { kind: "resistor" as const, ohm };
+    made = reachable(circuit).map(({ node, against }, i): NetworkBranch => ({
+      ...{ id: asId<ElementId>(`meter${i}`), from: node, to: against, words: "meter", model },
+    }));
+    byOhm.set(ohm, made);
+  }
   return made;
 }
 
@@ -71,11 +83,19 @@ export function asMeasured(
   ohm = METER_OHM,
 ): Network {
   const real = realSources(circuit, withFaults(network, faults), ohms);
-  const meters = meterLoads(circuit).map((branch) => ({
-    ...branch,
-    model: { kind: "resistor" as const, ohm },
-  }));
-  return { ...real, branches: [...real.branches, ...meters] };
+  return { ...real, branches: [...real.branches, ...meterLoads(circuit, ohm)] };
+}
+
+/** Where an ohm meter's tips are. */
+interface Tips {
+  readonly node: NodeId;
+  readonly against: NodeId;
+}
+
+/** A network with nothing live in it, an ohm meter at its tips; hand meters keep it from floating. */
+function dead(circuit: Circuit, network: Network, { node, against }: Tips): Network {
+  const { branches, held } = underOhmMeter(network, node, against);
+  return { branches: [...branches, ...meterLoads(circuit, METER_OHM)], held };
 }
 
 /**
@@ -84,40 +104,79 @@ export function asMeasured(
  * what the whole group reads: what its neighbours draw is in it, and not solved each time.
  */
 export class Bench implements Predictor {
-  private readonly solved = new Map<string, SolvedNetwork | null>();
+  private readonly solved = new Map<TestState, Map<string, SolvedNetwork | null>>();
   private readonly expected = new Map<string, Map<string, Expected>>();
+  private readonly ohms: SourceOhms;
+  private readonly behind = new Map<NodeId, ReadonlySet<ElementId>>();
 
   constructor(
     private readonly job: Job,
     private readonly group: Circuit,
     readonly circuit: Circuit,
-  ) {}
+    /** The group as built in each position: one for all its runs. */
+    private readonly ofGroup: Map<string, SolvedNetwork | null> = new Map(),
+  ) {
+    this.ohms = sourceOhms(job.vehicle);
+  }
+
+  /** What was solved in a state, by what it was solved for; solved when it is first asked for. */
+  private known(
+    state: TestState,
+    key: string,
+    solve: () => SolvedNetwork | null,
+  ): SolvedNetwork | null {
+    let byKey = this.solved.get(state);
+    if (!byKey) {
+      byKey = new Map<string, SolvedNetwork | null>();
+      this.solved.set(state, byKey);
+    }
+    let found = byKey.get(key);
+    if (found === undefined) {
+      found = solve();
+      byKey.set(key, found);
+    }
+    return found;
+  }
 
   private solve(
     circuit: Circuit,
     suspect: FaultSuspect | null,
     state: TestState,
-    estimate: Estimate,
-    ohm = METER_OHM,
+    {
+      estimate = "value",
+      ohm = METER_OHM,
+      tips = null,
+    }: { estimate?: Estimate; ohm?: number; tips?: Tips | null } = {},
   ): SolvedNetwork | null {
-    const whole = circuit === this.group ? "whole" : "run";
-    const key = `${whole}|${suspect?.id ?? ""}|${state.id}|${estimate}|${ohm}`;
-    const known = this.solved.get(key);
-    if (known !== undefined) return known;
-    const ohms = sourceOhms(this.job.vehicle);
-    const change = (network: Network): Network =>
-      asMeasured({ circuit, ohms }, network, suspect?.changes ?? [], ohm);
+    const parted = state.parted.filter((id) => circuit.elements.has(id));
+    const changes: readonly FaultChange[] = [
+      ...(suspect?.changes ?? []),
+      { ohms: parted.map((id) => [id, OPEN_OHM] as const), touches: null },
+    ];
+    const { ohms } = this;
     const result = solveCircuitWith(circuit, {
       position: state.position,
       celsius: this.job.practices.ambientC,
       estimate,
-      change,
+      change: (network) =>
+        tips
+          ? dead(circuit, withFaults(network, changes), tips)
+          : asMeasured({ circuit, ohms }, network, changes, ohm),
       // Faults change ohms alone, but for what touches the frame.
-      shape: (suspect?.changes ?? []).map(({ touches }) => touches ?? "").join(" "),
+      shape: `${tips?.node ?? ""} ${(suspect?.changes ?? []).map(({ touches }) => touches ?? "").join(" ")}`,
     });
-    const settled = result.kind === "solved" ? result.result : null;
-    this.solved.set(key, settled);
-    return settled;
+    return result.kind === "solved" ? result.result : null;
+  }
+
+  /** The whole group as built, with what its neighbours draw. */
+  private asGroup(state: TestState, ohm = METER_OHM): SolvedNetwork | null {
+    const key = `${state.id} ${ohm}`;
+    let found = this.ofGroup.get(key);
+    if (found === undefined) {
+      found = this.solve(this.group, null, state, { ohm });
+      this.ofGroup.set(key, found);
+    }
+    return found;
   }
 
   touches(suspect: FaultSuspect): boolean {
@@ -126,18 +185,53 @@ export class Bench implements Predictor {
 
   private onRun(
     suspect: FaultSuspect | null,
-    probe: Probe,
+    { state, at }: Probe,
     estimate: Estimate = "value",
   ): number | null {
-    const solved = this.solve(this.circuit, suspect, probe.state, estimate);
-    return solved ? valueAt(this.circuit, probe.at, solved) : null;
+    const key = suspect ? suspect.id : `as built ${estimate}`;
+    const solved = this.known(state, key, () =>
+      this.solve(this.circuit, suspect, state, { estimate }),
+    );
+    return solved ? valueAt(this.circuit, at, solved) : null;
+  }
+
+  /** Whether a fault is in anything that an ohm meter's current goes through. */
+  private liesBehind({ elementIds }: FaultSuspect, { state, at }: Probe): boolean {
+    if (at.kind !== "ohms") return false;
+    let behind = this.behind.get(at.node);
+    if (!behind) {
+      behind = between(this.circuit, at.node, at.against, new Set(state.parted));
+      this.behind.set(at.node, behind);
+    }
+    return elementIds.some((id) => behind.has(id));
+  }
+
+  /** Ohms are measured on the run alone: everything else is behind a fuse that is out. */
+  private wayOhms(suspect: FaultSuspect | null, { state, at }: Probe): number | null {
+    if (at.kind !== "ohms") return null;
+    const key = `${at.node} ${suspect?.id ?? "as built"}`;
+    const solved = this.known(state, key, () =>
+      this.solve(this.circuit, suspect, state, { tips: at }),
+    );
+    return solved ? valueAt(this.circuit, at, solved) : null;
+  }
+
+  /** A bad joint that nothing flows through takes nothing: there is no need to solve that. */
+  private idle({ fault, elementIds }: FaultSuspect, state: TestState): boolean {
+    const [id, ...more] = elementIds;
+    if (fault !== "badJoint" || id === undefined || more.length > 0) return false;
+    const amps = this.asGroup(state)?.amps.get(id);
+    return amps !== undefined && Math.abs(amps) * BAD_JOINT_OHM < NOTHING_V;
   }
 
   reads(suspect: FaultSuspect | null, probe: Probe): number | null {
-    const solved = this.solve(this.group, null, probe.state, "value");
+    if (probe.at.kind === "ohms") {
+      return this.wayOhms(suspect && this.liesBehind(suspect, probe) ? suspect : null, probe);
+    }
+    const solved = this.asGroup(probe.state);
     if (!solved) return null;
     const sound = valueAt(this.group, probe.at, solved);
-    if (!suspect || !this.touches(suspect)) return sound;
+    if (!suspect || !this.touches(suspect) || this.idle(suspect, probe.state)) return sound;
     const [with_, without] = [this.onRun(suspect, probe), this.onRun(null, probe)];
     if (with_ === null || without === null) return null;
     return sound + with_ - without;
@@ -167,7 +261,12 @@ export class Bench implements Predictor {
     }
     const value = this.reads(suspect, probe);
     if (value === null) return UNKNOWN;
-    const spread = suspect.fault === "badJoint" ? JOINT_SPREAD : FAULT_SPREAD;
+    const joint = suspect.fault === "badJoint";
+    const spread = joint ? JOINT_SPREAD : FAULT_SPREAD;
+    if (probe.at.kind === "ohms") {
+      const moved = joint ? JOINT_SPREAD * Math.abs(value - sound.value) : 0;
+      return { value, sigma: Math.hypot(ohmSigma(value), moved) };
+    }
     const known = probe.at.kind === "look" ? EYE_SIGMA : sound.sigma;
     return { value, sigma: Math.hypot(known, spread * Math.abs(value - sound.value)) };
   }
@@ -176,11 +275,12 @@ export class Bench implements Predictor {
     const value = this.reads(null, probe);
     if (value === null) return UNKNOWN;
     if (probe.at.kind === "look") return { value, sigma: EYE_SIGMA };
+    if (probe.at.kind === "ohms") return { value, sigma: ohmSigma(value) };
     const run = this.onRun(null, probe) ?? value;
     const ends = (["low", "high"] as const).map((estimate) => this.onRun(null, probe, estimate));
     const spread = Math.max(...ends.map((end) => Math.abs((end ?? run) - run)));
     const { share, digits } = METER[probe.unit === "A" ? "A" : "V"];
-    const poor = this.solve(this.group, null, probe.state, "value", POOR_METER_OHM);
+    const poor = this.asGroup(probe.state, POOR_METER_OHM);
     const hangs = poor ? Math.abs(valueAt(this.group, probe.at, poor) - value) : 0;
     // Bounds are taken as two standard deviations.
     const sigma = Math.hypot(spread / 2, (share * Math.abs(value) + digits) / 2, hangs);

@@ -11,6 +11,7 @@ import {
   type UnitKind,
 } from "../circuit/index.ts";
 import type { ElementId, Job, NodeId } from "../job/index.ts";
+import { inTheWay } from "./covered.ts";
 import { senseOf, type Sense } from "./seen.ts";
 import type { TestState } from "./states.ts";
 import type { FaultSuspect, Suspect } from "./suspects.ts";
@@ -37,6 +38,7 @@ export interface Predictor {
 /** What is looked at in one state: a meter between two terminals, a clamp, or the eye. */
 export type ProbeAt =
   | { readonly kind: "volts"; readonly node: NodeId; readonly against: NodeId }
+  | { readonly kind: "ohms"; readonly node: NodeId; readonly against: NodeId }
   | { readonly kind: "amps"; readonly elementId: ElementId }
   | { readonly kind: "look"; readonly elementId: ElementId; readonly sense: Sense };
 
@@ -48,9 +50,11 @@ export interface Probe {
   /** The run it is part of the test of, with its faults. */
   readonly bench: Predictor;
   readonly words: string;
-  readonly unit: "V" | "A" | "";
+  readonly unit: "V" | "A" | "Ω" | "";
   /** Work of putting a tip there, min. */
   readonly minutes: number;
+  /** Panels that have to come off first, in order; their minutes are counted. */
+  readonly panels: readonly string[];
   /** Only while nothing covers it: everything a tip has to reach. */
   readonly beforePanels: boolean;
 }
@@ -136,6 +140,38 @@ const loadsOf = (circuit: Circuit): LoadElement[] =>
 const fusesOf = (circuit: Circuit): Element[] =>
   [...circuit.elements.values()].filter((e) => e.kind === "fuse");
 
+/** Pulling a fuse and taking the battery's lead off, once and for all of them, min. */
+const DEAD_MIN = 0.8;
+
+/**
+ * Ohms of each way behind its fuse, before anything is live: a short is found while it cannot
+ * burn. Only what the fuse's own load side can be measured against.
+ */
+export function ohmProbesOf(
+  job: Job,
+  circuit: Circuit,
+  state: TestState,
+  bench: Predictor,
+): Probe[] {
+  const words = new PlaceWords(job, circuit);
+  const covered = inTheWay(job, circuit);
+  const against = new Map(reachable(circuit).map((p) => [p.node, p.against]));
+  return fusesOf(circuit).flatMap((fuse): Probe[] => {
+    const negative = against.get(fuse.to);
+    if (negative === undefined) return [];
+    const { minutes, panels } = covered(fuse.to);
+    return [
+      {
+        id: `ohms|${state.id}|${fuse.to}|${negative}`,
+        ...{ state, bench },
+        at: { kind: "ohms", node: fuse.to, against: negative },
+        words: `${words.terminal(fuse.to)} against ${words.terminal(negative)}`,
+        ...{ unit: "Ω", minutes: DEAD_MIN + minutes, panels, beforePanels: true },
+      },
+    ];
+  });
+}
+
 /** Everything that can be measured or seen of a circuit in some states. */
 export function probesOf(
   job: Job,
@@ -143,29 +179,31 @@ export function probesOf(
   states: readonly TestState[],
   bench: Predictor,
 ): Probe[] {
-  const places = reachable(circuit);
-  const [loads, fuses] = [loadsOf(circuit), fusesOf(circuit)];
   const words = new PlaceWords(job, circuit);
+  const covered = inTheWay(job, circuit);
+  const places = reachable(circuit).map((p) => ({ ...p, way: covered(p.node) }));
+  const fuses = fusesOf(circuit).map((fuse) => ({ fuse, way: covered(fuse.from) }));
+  const loads = loadsOf(circuit);
   return states.flatMap((state): Probe[] => [
     ...loads.map((load): Probe => ({
       id: `look|${state.id}|${load.id}`,
       ...{ state, bench },
       at: { kind: "look", elementId: load.id, sense: senseOf(load.part) },
-      ...{ words: words.load(load), unit: "", minutes: LOOK_MIN, beforePanels: false },
+      ...{ words: words.load(load), unit: "", minutes: LOOK_MIN, panels: [], beforePanels: false },
     })),
-    ...fuses.map((fuse): Probe => ({
+    ...fuses.map(({ fuse, way: { minutes, panels } }): Probe => ({
       id: `amps|${state.id}|${fuse.id}`,
       ...{ state, bench },
       at: { kind: "amps", elementId: fuse.id },
       words: words.current(fuse),
-      ...{ unit: "A", minutes: CLAMP_MIN, beforePanels: true },
+      ...{ unit: "A", minutes: CLAMP_MIN + minutes, panels, beforePanels: true },
     })),
-    ...places.map(({ node, against, minutes }): Probe => ({
+    ...places.map(({ node, against, minutes, way }): Probe => ({
       id: `volts|${state.id}|${node}|${against}`,
       ...{ state, bench },
       at: { kind: "volts", node, against },
       words: `${words.terminal(node)} against ${words.terminal(against)}`,
-      ...{ unit: "V", minutes, beforePanels: true },
+      ...{ unit: "V", minutes: minutes + way.minutes, panels: way.panels, beforePanels: true },
     })),
   ]);
 }

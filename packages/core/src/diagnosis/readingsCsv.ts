@@ -1,8 +1,8 @@
 import Papa from "papaparse";
+import { ohmText, readOhms } from "./ohms.ts";
 import { SENSE_WORDS, seenLevel, seenWord } from "./seen.ts";
-import type { TakenReading } from "./session.ts";
-import type { Testable } from "./testable.ts";
-import type { GroupScript, ScriptStep } from "./script.ts";
+import type { TakenReading } from "./taken.ts";
+import type { ScriptStep } from "./script.ts";
 
 const COLUMNS = [
   "step",
@@ -19,30 +19,34 @@ const COLUMNS = [
 const number = (value: number): string => String(Number(value.toFixed(2)));
 
 /** A step's expected value as it is read: volts, amps, or a word for the eye. */
-export const expectedText = ({ probe, expected }: ScriptStep): string =>
-  probe.at.kind === "look" ? seenWord(expected.value, probe.at.sense) : number(expected.value);
+export function expectedText({ probe, expected }: ScriptStep): string {
+  switch (probe.at.kind) {
+    case "look":
+      return seenWord(expected.value, probe.at.sense);
+    case "ohms":
+      return ohmText(expected.value);
+    default:
+      return number(expected.value);
+  }
+}
 
 /** The script as CSV with an empty column for what was read: to be filled in and read back. */
-export function printScriptCsv(
-  scripts: readonly { readonly group: Testable; readonly script: GroupScript }[],
-): string {
-  const rows = scripts.flatMap(({ script }) =>
-    script.steps.map((step) => {
-      const { probe, low, high } = step;
-      const look = probe.at.kind === "look";
-      return [
-        probe.id,
-        probe.state.words,
-        probe.words,
-        expectedText(step),
-        look ? "" : number(low),
-        look ? "" : number(high),
-        probe.unit,
-        probe.beforePanels ? "before panels" : "after panels",
-        "",
-      ];
-    }),
-  );
+export function printScriptCsv(steps: readonly ScriptStep[]): string {
+  const rows = steps.map((step) => {
+    const { probe, low, high } = step;
+    const look = probe.at.kind === "look";
+    return [
+      probe.id,
+      probe.state.words,
+      probe.words,
+      expectedText(step),
+      look ? "" : number(low),
+      look ? "" : number(high),
+      probe.unit,
+      probe.beforePanels ? "before panels" : "after panels",
+      "",
+    ];
+  });
   return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, { escapeFormulae: true, newline: "\n" })}\n`;
 }
 
@@ -57,6 +61,9 @@ export type ReadingsCsv =
 function valueOf(step: string, text: string): number | string {
   if (step.startsWith("look|")) {
     return seenLevel(text) ?? `invalid reading: "${text}" (${SENSE_WORDS.eye.join(", ")})`;
+  }
+  if (step.startsWith("ohms|")) {
+    return readOhms(text) ?? `invalid reading: "${text}" (ohms, such as 0.4, or OL)`;
   }
   const [unit, small] = step.startsWith("amps|") ? (["A", "mA"] as const) : (["V", "mV"] as const);
   const [, digits, said = ""] = /^([-+]?\d+(?:[.,]\d+)?)\s*(m?[VA])?$/.exec(text) ?? [];

@@ -1,4 +1,5 @@
 import { simulatedReading } from "./meter.ts";
+import type { ProbeAt } from "./probe.ts";
 import type { TestBench } from "./session.ts";
 import type { FaultSuspect } from "./suspects.ts";
 
@@ -9,7 +10,8 @@ const NO_READING = '-230,"Data corrupt or stale"';
 const NO_ERROR = '0,"No error"';
 const MOST_ERRORS = 20;
 
-const MEASURE: readonly (readonly [RegExp, "volts" | "amps" | "look"])[] = [
+const MEASURE: readonly (readonly [RegExp, ProbeAt["kind"]])[] = [
+  [/^meas(ure)?:res(istance)?\?$/i, "ohms"],
   [/^meas(ure)?:volt(age)?(:dc)?\?$/i, "volts"],
   [/^meas(ure)?:curr(ent)?(:dc)?\?$/i, "amps"],
   [/^meas(ure)?:light\?$/i, "look"],
@@ -64,12 +66,13 @@ export class ScpiMeter {
   }
 
   private goTo(step: string): null {
-    if (this.bench.find(step)) this.step = step;
-    else this.fail(BAD_PARAMETER, false);
+    // Nowhere is not where it was before: a wrong step must not read the one before it.
+    this.step = this.bench.find(step) ? step : "";
+    if (this.step === "") this.fail(BAD_PARAMETER, false);
     return null;
   }
 
-  private measure(step: string, kind: "volts" | "amps" | "look" | null): string | null {
+  private measure(step: string, kind: ProbeAt["kind"] | null): string | null {
     const found = this.bench.find(step);
     if (!found || (kind !== null && found.probe.at.kind !== kind)) {
       return this.fail(BAD_PARAMETER, true);

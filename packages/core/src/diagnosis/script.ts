@@ -1,4 +1,5 @@
 import { seenRank } from "./seen.ts";
+import { apart, shows } from "./apart.ts";
 import { boundsOfExpected } from "./predict.ts";
 import type { Expected, Probe } from "./probe.ts";
 import type { RunTest, Testable } from "./testable.ts";
@@ -22,14 +23,6 @@ export interface GroupScript {
   readonly told: number;
 }
 
-/** Readings further apart than this many standard deviations of both are told apart. */
-const APART_SIGMAS = 3;
-
-const apart = (a: Expected, b: Expected): boolean =>
-  Number.isFinite(a.sigma) &&
-  Number.isFinite(b.sigma) &&
-  Math.abs(a.value - b.value) > APART_SIGMAS * Math.hypot(a.sigma, b.sigma);
-
 const isFault = (suspect: Suspect): suspect is FaultSuspect => suspect.kind === "fault";
 
 const stepOf = (probe: Probe): ScriptStep => {
@@ -51,7 +44,9 @@ function inOrder(group: Testable, steps: readonly ScriptStep[]): ScriptStep[] {
       if (id !== undefined && !ids.has(id)) ids.set(id, ids.size);
     }
   }
-  const state = (step: ScriptStep): number => ids.get(step.probe.state.id) ?? ids.size;
+  // Nothing live first of all: a short is found while it cannot burn.
+  const state = ({ probe }: ScriptStep): number =>
+    probe.state.dead ? -1 : (ids.get(probe.state.id) ?? ids.size);
   const look = (step: ScriptStep): number => (step.probe.at.kind === "look" ? 1 : 0);
   return [...steps].sort(
     (a, b) => state(a) - state(b) || look(a) - look(b) || a.probe.minutes - b.probe.minutes,
@@ -84,9 +79,6 @@ function cover<T>(
   return { chosen, left };
 }
 
-const shows = (probe: Probe, fault: FaultSuspect): boolean =>
-  apart(probe.bench.expects(fault, probe), probe.bench.sound(probe));
-
 const sameLamp = (a: Probe, b: Probe): boolean =>
   a.at.kind === "look" && b.at.kind === "look" && a.at.elementId === b.at.elementId;
 
@@ -116,7 +108,10 @@ function scriptOfRun(
   );
   const first = eyes.filter((probe, i) => eyes.findIndex((o) => sameLamp(o, probe)) === i);
   const clamp = currents(probes).filter((probe) => !chosen.includes(probe));
-  return { chosen: [...chosen, ...clamp, ...first], left };
+  // Each way's ohms are read in any case before its fuse goes in.
+  const ways = probes.filter(({ at }) => at.kind === "ohms");
+  const ohms = ways.filter((probe) => !chosen.includes(probe));
+  return { chosen: [...chosen, ...ohms, ...clamp, ...first], left };
 }
 
 /**

@@ -3,6 +3,7 @@ import {
   evaluate,
   inputWord,
   ownerName,
+  type ElementId,
   type Input,
   type Job,
   type RunId,
@@ -17,7 +18,28 @@ export interface TestState {
   readonly id: string;
   readonly words: string;
   readonly position: Position;
+  /** Elements that are apart meanwhile: a fuse that was pulled, a plug that was parted. */
+  readonly parted: readonly ElementId[];
+  /** Nothing is live: the battery's lead is off, and ohms are measured. */
+  readonly dead: boolean;
 }
+
+/** The position that a run is tried in last, with its controls on, its fuses out and no battery. */
+export const deadState = (on: TestState, fuses: readonly ElementId[]): TestState => ({
+  ...on,
+  id: `dead-${on.id}`,
+  words: `fuses out, the battery's lead off, ${on.words}`,
+  parted: fuses,
+  dead: true,
+});
+
+/** The same position with something pulled or parted. */
+export const partedState = (state: TestState, id: ElementId, words: string): TestState => ({
+  ...state,
+  id: `${state.id}-${id}`,
+  words: `${state.words}, ${words}`,
+  parted: [...state.parted, id],
+});
 
 type Controls = Pick<Position, "inputs" | "switches">;
 
@@ -78,6 +100,8 @@ export function statesOf(job: Job, group: RunGroup, runId: RunId, volts: SourceV
       id,
       words: wordsOf(job, controls),
       position: { ...controls, ...volts, phase: "on" },
+      parted: [],
+      dead: false,
     });
   }
   return [...states.values()];

@@ -1,4 +1,11 @@
-import { asId, type Edit, type FastenerId, type Job, type StepId } from "../job/index.ts";
+import {
+  asId,
+  type Edit,
+  type FastenerId,
+  type Job,
+  type PlaceId,
+  type StepId,
+} from "../job/index.ts";
 import type { SaidStep } from "./readStep.ts";
 
 export type AddStep =
@@ -25,6 +32,17 @@ export function addStep(job: Job, said: SaidStep, mint: (prefix: string) => stri
     }
     after.push(step.id);
   }
+  const covers: PlaceId[] = [];
+  for (const name of said.covers) {
+    const places = job.vehicle.places.filter(
+      (p) => plain(p.id) === plain(name) || plain(p.name).startsWith(plain(name)),
+    );
+    if (places.length === 0) {
+      const there = job.vehicle.places.map((p) => p.name).join("; ") || "none yet";
+      return { ok: false, message: `covers “${name}”: no such place (there are: ${there})` };
+    }
+    covers.push(...places.map((p) => p.id));
+  }
   if (job.strip.some((s) => plain(s.name) === plain(said.name))) {
     return { ok: false, message: `“${said.name}” is in the ledger already` };
   }
@@ -39,7 +57,7 @@ export function addStep(job: Job, said: SaidStep, mint: (prefix: string) => stri
         at: job.strip.length,
         value: {
           id: stepId,
-          ...{ name, after, catches, hold, paint, forget, estimateMin },
+          ...{ name, after, covers, catches, hold, paint, forget, estimateMin },
           tookMin: 0,
           state: "on",
         },

@@ -16,6 +16,12 @@ export function stripOrder(steps: readonly StripStep[]): StripStep[] {
   }
 }
 
+/** A panel off and on again that nobody has timed yet, min: common practice. */
+const PANEL_MIN = 5;
+
+/** What a step is thought to take off and on again, min: its estimate, or what is usual. */
+export const estimatedMin = ({ estimateMin }: StripStep): number => estimateMin || PANEL_MIN;
+
 export const fastenersOf = (job: Job, stepId: StepId): Fastener[] =>
   job.fasteners.filter((f) => f.stepId === stepId);
 export const plugsOf = (job: Job, stepId: StepId): StripPlug[] =>

@@ -11,6 +11,8 @@ export interface SaidStep {
   readonly name: string;
   /** Names of what has to be off before it. */
   readonly after: readonly string[];
+  /** Names of places that nobody reaches while it is on. */
+  readonly covers: readonly string[];
   readonly fasteners: readonly SaidFastener[];
   readonly plugs: readonly { readonly name: string; readonly where: string }[];
   readonly catches: string;
@@ -91,12 +93,19 @@ function readFastener(text: string): SaidFastener | string {
   };
 }
 
+/** What stands between commas. */
+const listOf = (text: string): string[] =>
+  text
+    .split(",")
+    .map((s) => s.trim())
+    .filter((s) => s !== "");
+
 const LONGEST = 500;
 
 /**
  * Reads a step as it is dictated: the panel's name, then what holds it.
  * `left cover: 2 hex M6 x 20 front 10 Nm, one push rear; plug seat heater, under the hook;
- * after seat; hold; paint; 6 min; catch slides forward; forget the spring`. Clauses are
+ * after seat; covers battery; hold; paint; 6 min; catch slides forward; forget the spring`. Clauses are
  * parted by semicolons, fasteners by commas. The message says which clause and what is valid.
  */
 export function readStep(text: string): ReadStep {
@@ -109,7 +118,7 @@ export function readStep(text: string): ReadStep {
   if (name === "") {
     return { ok: false, message: "no panel named (seat: 2 hex M6 x 20; plug seat heater)" };
   }
-  const after: string[] = [];
+  const [after, covers]: [string[], string[]] = [[], []];
   const fasteners: SaidFastener[] = [];
   const plugs: { name: string; where: string }[] = [];
   let [catches, forget, hold, paint, estimateMin] = ["", "", false, false, 0];
@@ -125,12 +134,9 @@ export function readStep(text: string): ReadStep {
       if (plug.trim() === "") return { ok: false, message: `“${clause}”: which plug?` };
       plugs.push({ name: plug.trim(), where: where.join(",").trim() });
     } else if (/^after$/i.test(word)) {
-      after.push(
-        ...rest
-          .split(",")
-          .map((s) => s.trim())
-          .filter((s) => s !== ""),
-      );
+      after.push(...listOf(rest));
+    } else if (/^covers$/i.test(word)) {
+      covers.push(...listOf(rest));
     } else if (/^(catch|catches|slides|lifts)$/i.test(word)) {
       catches = /^catch/i.test(word) ? rest : clause;
     } else if (/^(forget|remember)$/i.test(word)) forget = rest;
@@ -147,6 +153,6 @@ export function readStep(text: string): ReadStep {
   }
   return {
     ok: true,
-    step: { name, after, fasteners, plugs, catches, forget, hold, paint, estimateMin },
+    step: { name, after, covers, fasteners, plugs, catches, forget, hold, paint, estimateMin },
   };
 }

@@ -15,10 +15,12 @@ import {
   type Part,
   type PartLight,
 } from "../part/index.ts";
-import { isPhotometry, type Photometry } from "../photometry/index.ts";
+import type { Photometry } from "../photometry/index.ts";
 import { BATTERY_CHEMISTRIES } from "../vehicle/index.ts";
 import { findGauge } from "../wire/index.ts";
 import type { RowReader } from "./csv.ts";
+import { readJsonCell } from "./readJsonCell.ts";
+import { readPhotometry } from "./readPhotometry.ts";
 
 function readLoad(r: RowReader): LoadSpec {
   const kind = r.oneOf("load", LOAD_KINDS);
@@ -51,19 +53,6 @@ function readDim(r: RowReader, main: LoadSpec): LoadSpec | null {
       return { ...main, powerWPerM: rating };
     default:
       return { ...main, powerW: rating };
-  }
-}
-
-/** A list that stands in one cell as JSON; what it holds is checked like any document. */
-function readJsonCell<T>(r: RowReader, column: string, what: string, none: T): T {
-  const text = r.text(column);
-  if (text === "") return none;
-  try {
-    return JSON.parse(text) as T;
-  } catch (error) {
-    const words = error instanceof Error ? error.message : String(error);
-    r.wrong(column, `invalid ${column}: ${words} (${what})`);
-    return none;
   }
 }
 
@@ -105,13 +94,9 @@ function readBehaviours(r: RowReader): readonly Behaviour[] {
   }
 }
 
-/** A photometry stands in one cell as JSON; a file of its own is read on the shelf. */
-function readPhotometry(r: RowReader): { readonly photometry?: Photometry } {
-  const read = readJsonCell<unknown>(r, "photometry", "a photometry as JSON", null);
-  if (read === null) return {};
-  if (isPhotometry(read)) return { photometry: read };
-  r.wrong("photometry", "invalid photometry: its type, angles and candela, as they went out");
-  return {};
+function measuredOf(r: RowReader): { readonly photometry?: Photometry } {
+  const photometry = readPhotometry(r, "photometry");
+  return photometry ? { photometry } : {};
 }
 
 export function readPart(r: RowReader): Part {
@@ -148,7 +133,7 @@ export function readPart(r: RowReader): Part {
         lights: readJsonCell<readonly PartLight[]>(r, "lights", "a JSON list", []),
         caseGround: r.oneOf("case_ground", ["yes", "no"], "no") === "yes",
         behaviour: readBehaviours(r)[0] ?? null,
-        ...readPhotometry(r),
+        ...measuredOf(r),
       };
     }
     case "relay":

@@ -1,4 +1,5 @@
 import {
+  BEAM_KINDS,
   SWITCHED_SIDES,
   asId,
   type ConnectorId,
@@ -28,6 +29,7 @@ import {
   type ElectricalSystem,
   type Hazard,
   type MapPlace,
+  type FactoryBeam,
   type FactoryLamps,
   type MapSegment,
   type TurnFacts,
@@ -35,7 +37,8 @@ import {
   type VehicleSize,
   type VehicleVariant,
 } from "../vehicle/index.ts";
-import { RowReader, printCsv, readCsv, type CsvFault, type CsvResult } from "./csv.ts";
+import { printCsv, readCsv, type CsvFault, type CsvResult } from "./csv.ts";
+import { RecordReader, type Cell } from "./recordReader.ts";
 
 /**
  * Vehicle profiles as a table of facts: one row a fact, so that any spreadsheet can hold
@@ -111,6 +114,9 @@ function rowsOfVehicle(v: Vehicle): Row[] {
     ...v.places.flatMap((p) => rowsOfRecord(id, "place", p.id, p)),
     ...v.segments.flatMap((s) => rowsOfRecord(id, "stretch", s.id, s)),
     ...v.variants.flatMap((x) => rowsOfRecord(id, "variant", x.id, x)),
+    ...v.beams.flatMap(({ photometry, ...b }) =>
+      rowsOfRecord(id, "beam", b.id, { ...b, photometry: JSON.stringify(photometry) }),
+    ),
     ...v.baseLoads.flatMap((l) => rowsOfRecord(id, "load", l.id, l)),
     ...v.connectors.flatMap((c) => rowsOfRecord(id, "connector", c.id, c)),
     ...v.pins.flatMap((p) => rowsOfRecord(id, "pin", p.id, p)),
@@ -120,55 +126,6 @@ function rowsOfVehicle(v: Vehicle): Row[] {
 /** Vehicle profiles as CSV. */
 export const printVehiclesCsv = (vehicles: readonly Vehicle[]): string =>
   printCsv(COLUMNS, vehicles.flatMap(rowsOfVehicle));
-
-interface Cell {
-  readonly row: Row;
-  readonly line: number;
-}
-
-/** The rows of one record, by field, read with one list of faults for the whole file. */
-class RecordReader {
-  constructor(
-    readonly id: string,
-    private readonly what: string,
-    private readonly cells: ReadonlyMap<string, Cell>,
-    private readonly faults: CsvFault[],
-    private readonly firstLine: number,
-  ) {}
-
-  private with<T>(field: string, fallback: T, read: (r: RowReader) => T): T {
-    const cell = this.cells.get(field);
-    if (!cell) {
-      this.faults.push({
-        line: this.firstLine,
-        column: "field",
-        message: `${this.what} has no row for "${field}"`,
-      });
-      return fallback;
-    }
-    const reader = new RowReader(cell.row, cell.line);
-    const value = read(reader);
-    this.faults.push(...reader.faults);
-    return value;
-  }
-
-  /** Text of a row that files of earlier versions do not have. */
-  laterText = (field: string): string => (this.cells.has(field) ? this.text(field) : "");
-  /** A number of such a row, as it was before there was one. */
-  laterNumber = (field: string, before: number): number =>
-    this.cells.has(field) ? this.number(field) : before;
-  laterOneOf = <T extends string>(field: string, valid: readonly T[], before: T): T =>
-    this.cells.has(field) ? this.oneOf(field, valid) : before;
-  countOrNull = (field: string): number | null =>
-    this.cells.has(field) ? this.number(field) : null;
-  text = (field: string): string => this.with(field, "", (r) => r.text("value"));
-  signed = (field: string): number => this.with(field, 0, (r) => r.signed("value"));
-  number = (field: string): number => this.with(field, 0, (r) => r.number("value"));
-  oneOf = <T extends string>(field: string, valid: readonly T[]): T =>
-    this.with(field, valid[0]!, (r) => r.oneOf("value", valid));
-  fact = (field: string): Fact =>
-    this.with(field, { value: 0, low: 0, high: 0, provenance: "assumed" }, (r) => r.fact("value"));
-}
 
 function readSystem(
   one: (record: string) => RecordReader,
@@ -316,6 +273,16 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
     turn: groups.has("turn\u0000") ? readTurn(one("turn")) : null,
     system: readSystem(one, many, card.oneOf("system", SYSTEM_KINDS)),
     factoryLamps: readCounts(groups.has("factoryLamps\u0000") ? one("factoryLamps") : null),
+    beams: many("beam").map((r): FactoryBeam => ({
+      id: r.id,
+      name: r.text("name"),
+      beam: r.oneOf("beam", BEAM_KINDS),
+      heightM: r.fact("heightM"),
+      backM: r.fact("backM"),
+      rightM: r.signed("rightM"),
+      tiltDeg: r.signed("tiltDeg"),
+      photometry: r.photometry("photometry"),
+    })),
     reaches: {
       frontM: reaches.fact("frontM"),
       rearM: reaches.fact("rearM"),

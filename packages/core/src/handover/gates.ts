@@ -1,6 +1,14 @@
+import type { TestReport } from "../diagnosis/index.ts";
 import { isOnMark, wallMarks } from "../aim/index.ts";
 import { notClosed } from "../fit/index.ts";
-import { isOff, latestReadings, type Gate, type Job, type Signature } from "../job/index.ts";
+import {
+  isOff,
+  standingReadings,
+  toReadAgain,
+  type Gate,
+  type Job,
+  type Signature,
+} from "../job/index.ts";
 import { counted } from "../quantity/index.ts";
 import { groupFindings, type Finding } from "../rule/index.ts";
 
@@ -12,12 +20,20 @@ export interface OpenGate {
   readonly signed: Signature | null;
 }
 
-/** That nobody has put a meter to it, or that something read off; "" where all is well. */
+/**
+ * That nobody has put a meter to it, or that something read off; "" where all is well. Without
+ * its script, which takes its time to work out: what the board can tell of many jobs at once.
+ */
 export function untested(job: Job): { readonly tested: string; readonly readings: string } {
-  const off = [...latestReadings(job.readings).values()].filter(isOff).length;
+  const off = [...standingReadings(job).values()].filter(isOff).length;
+  const again = toReadAgain(job).length;
+  const words = [
+    ...(off === 0 ? [] : [`${counted(off, "step", "steps")} of the test off`]),
+    ...(again === 0 ? [] : [`${counted(again, "step", "steps")} to read again after a mend`]),
+  ];
   return {
     tested: job.readings.length === 0 && job.runs.length > 0 ? "not tested on the vehicle" : "",
-    readings: off === 0 ? "" : `${counted(off, "step", "steps")} of the test off`,
+    readings: words.join(", "),
   };
 }
 
@@ -34,9 +50,20 @@ export function unaimed(job: Job): string {
 export const signedFor = (job: Job, gate: Signature["gate"]): Signature | null =>
   job.signatures.findLast((s) => s.gate === gate) ?? null;
 
+/** How far the test is: what `testReport` counts. */
+export type Tested = Pick<TestReport, "unread" | "total">;
+
+/** That steps of the test are neither read nor left out with a reason. */
+function notRead(job: Job, { unread, total }: Tested): string {
+  const { tested } = untested(job);
+  if (tested !== "" || unread === 0) return tested;
+  return `${unread} of ${counted(total, "step")} of the test not read`;
+}
+
 /** Everything that is missing before a vehicle goes, signed for or not. */
-export function openGates(job: Job, findings: readonly Finding[]): OpenGate[] {
-  const { tested, readings } = untested(job);
+export function openGates(job: Job, findings: readonly Finding[], report: Tested): OpenGate[] {
+  const { readings } = untested(job);
+  const tested = notRead(job, report);
   const stops = groupFindings(findings.filter((f) => f.severity === "stop"));
   const panels = notClosed(job).length;
   const texts: Readonly<Record<Gate, string>> = {
@@ -56,8 +83,8 @@ export function openGates(job: Job, findings: readonly Finding[]): OpenGate[] {
 }
 
 /** Why a job cannot be handed over; "" where it can. */
-export function notHandedOver(job: Job, findings: readonly Finding[]): string {
-  const open = openGates(job, findings).filter((g) => g.signed === null);
+export function notHandedOver(job: Job, findings: readonly Finding[], report: Tested): string {
+  const open = openGates(job, findings, report).filter((g) => g.signed === null);
   return open.length === 0
     ? ""
     : `${open.map((g) => g.text).join("; ")}: mend it, or sign for it by name with a reason`;

@@ -5,7 +5,7 @@ import {
   conditionText,
   lampWork,
   lampsText,
-  latestReadings,
+  standingReadings,
   ownerName,
   type BeamKind,
   type Job,
@@ -150,7 +150,7 @@ function checkOf(job: Job, circuit: Circuit): string[] {
 }
 
 function provedOf(job: Job): string[] {
-  const readings = latestReadings(job.readings).size;
+  const readings = standingReadings(job).size;
   const aimed = job.aims.filter((aim) => {
     const last = aim.errors.at(-1);
     return last !== undefined && isOnMark(last);

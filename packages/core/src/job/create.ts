@@ -50,6 +50,7 @@ export function createJob(
     bonds: [],
     checks: [],
     readings: [],
+    mends: [],
     aims: [],
     aiming: DEFAULT_AIMING,
     options: [],

@@ -19,6 +19,8 @@ const ENTITY_WORDS: Readonly<Record<string, string>> = {
   pack: "pack",
   wish: "wish",
   reading: "reading",
+  mend: "mend",
+  beam: "beam of the vehicle's own lamp",
   aim: "aim",
   aiming: "aiming",
   option: "option of the quote",
@@ -97,7 +99,7 @@ function nameOf(job: Job, entity: CollectionName, id: string): string {
   return String(name);
 }
 
-const UNITS: Readonly<Record<string, string>> = { volts: " V", amps: " A" };
+const UNITS: Readonly<Record<string, string>> = { volts: " V", amps: " A", ohms: " Ω" };
 
 /** A reading by what it says: its id tells nobody anything. */
 function readingText({ step, value, note }: Reading, job: Job): string {
@@ -124,6 +126,7 @@ export function describeEdit(edit: Edit, job: Job): string {
       }
       return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "add":
+      if (edit.entity === "mend") return `mended: ${edit.value.what}; ${edit.value.done}`;
       return edit.entity === "reading"
         ? readingText(edit.value, job)
         : `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.value.id)}” added`;

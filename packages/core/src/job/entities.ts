@@ -7,6 +7,7 @@ import type {
   Connector,
   ConnectorPin,
   ElectricalSystem,
+  FactoryBeam,
   FactoryLamps,
   MapPlace,
   MapSegment,
@@ -42,6 +43,7 @@ import type {
   Wish,
 } from "./job.ts";
 import type { Aim, Aiming } from "./aim.ts";
+import type { Mend } from "./mend.ts";
 import type { QuoteOption } from "./quoteOption.ts";
 import type { Reading } from "./reading.ts";
 import type { Signature } from "./signature.ts";
@@ -84,6 +86,7 @@ export interface Collections {
   pin: ConnectorPin;
   variant: VehicleVariant;
   chargingPoint: ChargingPoint;
+  beam: FactoryBeam;
   place: MapPlace;
   segment: MapSegment;
   stripStep: StripStep;
@@ -97,6 +100,7 @@ export interface Collections {
   bond: Bond;
   check: Check;
   reading: Reading;
+  mend: Mend;
   aim: Aim;
   option: QuoteOption;
   worked: Worked;
@@ -199,6 +203,10 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
     get: ({ vehicle: { system } }) => (system.kind === "engine" ? system.charging.points : null),
     put: (job, points) => withCharging(job, { points }),
   },
+  beam: {
+    get: (job) => job.vehicle.beams,
+    put: (job, beams) => withVehicle(job, { beams }),
+  },
   place: {
     get: (job) => job.vehicle.places,
     put: (job, places) => withVehicle(job, { places }),
@@ -224,6 +232,7 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
     get: (job) => job.signatures,
     put: (job, signatures) => ({ ...job, signatures }),
   },
+  mend: { get: (job) => job.mends, put: (job, mends) => ({ ...job, mends }) },
   reading: { get: (job) => job.readings, put: (job, readings) => ({ ...job, readings }) },
 };
 

@@ -1,5 +1,14 @@
 import type { Fact } from "../quantity/index.ts";
-import type { BondId, FastenerId, HoleId, LampId, LandmarkId, StepId, TemplateId } from "./ids.ts";
+import type {
+  BondId,
+  FastenerId,
+  HoleId,
+  LampId,
+  LandmarkId,
+  PlaceId,
+  StepId,
+  TemplateId,
+} from "./ids.ts";
 
 export const STEP_STATES = ["on", "off", "back"] as const;
 
@@ -9,6 +18,8 @@ export interface StripStep {
   readonly name: string;
   /** What has to be off before it. */
   readonly after: readonly StepId[];
+  /** Places of the route map that nobody reaches while it is on. */
+  readonly covers: readonly PlaceId[];
   /** Hidden catches, and the way it moves: "slides forward, then up". */
   readonly catches: string;
   /** Heavy: held by one last bolt until somebody has it. */

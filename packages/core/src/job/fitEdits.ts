@@ -31,6 +31,16 @@ export function removePlace(job: Job, placeId: PlaceId): Edit[] {
     ...freed("supply", job.supplies),
     ...freed("control", job.controls),
     ...freed("connector", vehicle.connectors),
+    ...job.strip
+      .filter((step) => step.covers.includes(placeId))
+      .map((step) =>
+        setIn(
+          "stripStep",
+          step.id,
+          "covers",
+          step.covers.filter((id) => id !== placeId),
+        ),
+      ),
     ...job.runs.flatMap((run) =>
       (["relayAt", "switchAt", "spliceAt"] as const)
         .filter((field) => run[field] === placeId)

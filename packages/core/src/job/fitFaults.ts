@@ -64,6 +64,9 @@ function mapFaults(job: Job): Fault[] {
             ]),
       ];
     }),
+    ...job.strip.flatMap((step, i) =>
+      step.covers.flatMap((id, k) => at(`strip[${i}].covers[${k}]`, id)),
+    ),
     ...vehicle.connectors.flatMap((c, i) => at(`vehicle.connectors[${i}].at`, c.at)),
     ...job.lamps.flatMap((l, i) => at(`lamps[${i}].at`, l.at)),
     ...job.supplies.flatMap((s, i) => at(`supplies[${i}].at`, s.at)),

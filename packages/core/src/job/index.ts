@@ -2,6 +2,7 @@ export * from "./ids.ts";
 export * from "./condition.ts";
 export * from "./fit.ts";
 export * from "./reading.ts";
+export * from "./mend.ts";
 export * from "./aim.ts";
 export * from "./tariff.ts";
 export * from "./quoteOption.ts";

@@ -202,6 +202,7 @@ export function integrityFaults(job: Job): Fault[] {
     ...idFaults("vehicle.pins", vehicle.pins),
     ...idFaults("vehicle.places", vehicle.places),
     ...idFaults("vehicle.segments", vehicle.segments),
+    ...idFaults("vehicle.beams", vehicle.beams),
     ...idFaults("strip", job.strip),
     ...idFaults("fasteners", job.fasteners),
     ...idFaults("plugs", job.plugs),
@@ -213,11 +214,17 @@ export function integrityFaults(job: Job): Fault[] {
     ...idFaults("bonds", job.bonds),
     ...idFaults("checks", job.checks),
     ...idFaults("readings", job.readings),
+    ...idFaults("mends", job.mends),
     ...idFaults("aims", job.aims),
     ...fitFaults(job),
     ...chargingFaults(job),
     ...packFaults(job),
     ...supplyFaults(job),
+    ...vehicle.beams.flatMap(({ photometry }, i): Fault[] => {
+      const fault = photometryFault(photometry);
+      const path = `vehicle.beams[${i}].photometry`;
+      return fault ? [{ path: `${path}.${fault.path}`, message: fault.message }] : [];
+    }),
     ...vehicle.pins.flatMap((pin, i): Fault[] => [
       ...(connectors.has(pin.connectorId)
         ? []

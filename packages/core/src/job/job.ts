@@ -16,13 +16,14 @@ import type {
 } from "./fit.ts";
 import type { RunId } from "./ids.ts";
 import type { Aim, Aiming } from "./aim.ts";
+import type { Mend } from "./mend.ts";
 import type { QuoteOption } from "./quoteOption.ts";
 import type { Reading } from "./reading.ts";
 import type { Signature } from "./signature.ts";
 import { DEFAULT_TARIFF, type Tariff, type Worked } from "./tariff.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
 
-export const JOB_FORMAT = "dragonet-job/6";
+export const JOB_FORMAT = "dragonet-job/7";
 
 /** The stages in the order people work. */
 export const STAGES = [
@@ -237,6 +238,8 @@ export interface Job {
   readonly checks: readonly Check[];
   /** What was read at tests on the vehicle. */
   readonly readings: readonly Reading[];
+  /** What was found wrong at them, and put right. */
+  readonly mends: readonly Mend[];
   /** How lamps in place are aimed, and how the vehicle stands at the wall. */
   readonly aims: readonly Aim[];
   readonly aiming: Aiming;

@@ -1,3 +1,5 @@
+import type { Mend } from "./mend.ts";
+
 /**
  * What was read at a step of the test script, or why it was left out. The newest of a step
  * counts; earlier ones stay, for comparison.
@@ -6,7 +8,7 @@ export interface Reading {
   readonly id: string;
   /** The step's probe: what is measured, in which position of the controls. */
   readonly step: string;
-  /** V, A, or the share of full brightness that was seen; null where the step was waived. */
+  /** V, A, Ω, or the share of full brightness that was seen; null where the step was waived. */
   readonly value: number | null;
   /** From and to what was expected then, in the same unit; null where nothing was. */
   readonly low: number | null;
@@ -39,4 +41,27 @@ export function latestReadings(readings: readonly Reading[]): ReadonlyMap<string
     if (!before || before.at <= reading.at) latest.set(reading.step, reading);
   }
   return latest;
+}
+
+interface Tested {
+  readonly readings: readonly Reading[];
+  readonly mends: readonly Mend[];
+}
+
+/** Whether something was mended since that makes a reading one of how it was. */
+const isOfBefore = ({ step, at }: Reading, mends: readonly Mend[]): boolean =>
+  mends.some((mend) => mend.when >= at && mend.again.includes(step));
+
+/** The newest reading of every step that still tells how the vehicle is: none of before a mend. */
+export function standingReadings({ readings, mends }: Tested): ReadonlyMap<string, Reading> {
+  const latest = latestReadings(readings);
+  if (mends.length === 0) return latest;
+  return new Map([...latest].filter(([, reading]) => !isOfBefore(reading, mends)));
+}
+
+/** Steps that were read once, and have to be read again since something was mended. */
+export function toReadAgain({ readings, mends }: Tested): string[] {
+  return [...latestReadings(readings).values()]
+    .filter((reading) => isOfBefore(reading, mends))
+    .map(({ step }) => step);
 }

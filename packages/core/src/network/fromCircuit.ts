@@ -1,7 +1,7 @@
-import { GROUND, type Circuit } from "../circuit/index.ts";
+import { GROUND, type Circuit, type Element } from "../circuit/index.ts";
 import type { NodeId } from "../job/index.ts";
 import { insideOf } from "../unit/index.ts";
-import type { Network } from "./network.ts";
+import type { Network, NetworkBranch } from "./network.ts";
 import type { NetworkOptions } from "./options.ts";
 import { postV, type Position } from "./position.ts";
 
@@ -12,8 +12,39 @@ export function heldNodes(circuit: Circuit, position: Position): Map<NodeId, num
   return held;
 }
 
+/** Branches that are the same in every position, and the elements between them that are not. */
+type Parts = readonly (Element | readonly NetworkBranch[])[];
+
+const known = new WeakMap<Circuit, Map<string, Parts>>();
+
+/** A circuit by what moves in it, made once for a temperature and an estimate. */
+function partsOf(circuit: Circuit, options: NetworkOptions): Parts {
+  const state = `${options.celsius} ${options.estimate ?? "value"}`;
+  const byState = known.get(circuit) ?? new Map<string, Parts>();
+  known.set(circuit, byState);
+  const before = byState.get(state);
+  if (before) return before;
+  const parts: (Element | NetworkBranch[])[] = [];
+  for (const element of circuit.elements.values()) {
+    const spec = insideOf(element);
+    if (spec.moves) parts.push(element);
+    else {
+      const last = parts.at(-1);
+      const own = spec.branches(element, options);
+      if (Array.isArray(last)) last.push(...own);
+      else parts.push([...own]);
+    }
+  }
+  byState.set(state, parts);
+  return parts;
+}
+
 /** The network of a circuit in a position, its relays and converters as told. */
-export const networkOf = (circuit: Circuit, options: NetworkOptions): Network => ({
-  branches: [...circuit.elements.values()].flatMap((e) => insideOf(e).branches(e, options)),
-  held: heldNodes(circuit, options.position),
-});
+export function networkOf(circuit: Circuit, options: NetworkOptions): Network {
+  const branches: NetworkBranch[] = [];
+  for (const part of partsOf(circuit, options)) {
+    if ("kind" in part) branches.push(...insideOf(part).branches(part, options));
+    else for (const branch of part) branches.push(branch);
+  }
+  return { branches, held: heldNodes(circuit, options.position) };
+}

@@ -1,6 +1,6 @@
 import { wallMarks } from "../aim/index.ts";
 import type { Circuit, UnitKind } from "../circuit/index.ts";
-import { cutListOf } from "../fit/index.ts";
+import { cutListOf, estimatedMin } from "../fit/index.ts";
 import { TASKS, type Job, type Task } from "../job/index.ts";
 import { counted, interval, type Interval } from "../quantity/index.ts";
 
@@ -33,8 +33,6 @@ export const PLAIN_PACE: ScaleOf = Object.fromEntries(
   TASKS.map((task) => [task, { factor: 1, spread: SPREAD }]),
 ) as ScaleOf;
 
-/** A panel off and on again that nobody has timed yet, min. */
-const PANEL_MIN = 5;
 /** An end cut, stripped, crimped, shrunk and put in its place, min. */
 const END_MIN = 2;
 /** A metre of wire led and tied, and one hole marked, drilled, deburred and painted, min. */
@@ -57,7 +55,7 @@ const HAND_OVER_MIN = 15;
 /** A kind of work whose parts are not known yet takes what is usual for one of its size. */
 function stripOf(job: Job): { mid: number; of: string } {
   const panels = job.strip.length;
-  const mid = job.strip.reduce((sum, s) => sum + (s.estimateMin || PANEL_MIN), 0);
+  const mid = job.strip.reduce((sum, s) => sum + estimatedMin(s), 0);
   return { mid, of: `${counted(panels, "panel or part", "panels and parts")} off and on` };
 }
 

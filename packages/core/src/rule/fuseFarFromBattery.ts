@@ -12,7 +12,17 @@ export const fuseFarFromBattery: Rule = {
   check: (context) =>
     builtRuns(context).flatMap(({ run, made }) => {
       const [fuse] = elementsOf(context.circuit, made.out, "fuse");
-      const before = elementsOf(context.circuit, made.feedShared, "fuse");
+      const { feed } = run;
+      // One fuse may be for several circuits: that of the supply they are fed from.
+      const trunk =
+        feed.kind === "supply"
+          ? context.circuit.trunks.find((t) => t.ownerId === (feed.supplyId as string))
+          : undefined;
+      const before = elementsOf(
+        context.circuit,
+        [...made.feedShared, ...(trunk?.path ?? [])],
+        "fuse",
+      );
       if (!fuse && before.length > 0) return [];
       // In the factory's plug a lamp has the factory's fuse, as the one before it had.
       if (!fuse && made.factoryFused) return [];

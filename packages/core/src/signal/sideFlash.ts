@@ -5,7 +5,7 @@ import { runningVolts } from "../source/index.ts";
 import { flashTiming, type FlasherFacts, type FlashTiming } from "./flasher.ts";
 
 /** Volts at which a watt of a factory bulb is an amp's worth: 13.5 V, as the limits are stated. */
-const FLASHER_V = 13.5;
+export const FLASHER_V = 13.5;
 
 export const SIDES = ["left", "right"] as const;
 export type Side = (typeof SIDES)[number];

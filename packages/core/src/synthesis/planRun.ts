@@ -126,7 +126,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   }
   const { box } = wantedFeed;
   const feedPin = wantedFeed.source.kind === "pin" ? wantedFeed.source.pin : null;
-  const control = controlOf(run, feedPin);
+  const control = controlOf(job, run);
   const logic = needsLogic(run) ? logicOf(job, run) : null;
   if (logic?.kind === "notBuildable") {
     gaps.push({ runId: run.id, kind: "conditionNotBuildable", detail: logic.detail });

@@ -1,4 +1,5 @@
 export * from "./vehicle.ts";
+export * from "./factoryBeam.ts";
 export * from "./routeMap.ts";
 export * from "./trailerSocket.ts";
 export * from "./provedBack.ts";

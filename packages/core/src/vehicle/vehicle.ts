@@ -1,6 +1,7 @@
 import type { Fact } from "../quantity/index.ts";
 import type { ConnectorId, PinId, PlaceId, ProfileId, VariantId } from "../job/ids.ts";
 import type { SwitchedSide } from "../job/wiring.ts";
+import type { FactoryBeam } from "./factoryBeam.ts";
 import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
 
 export const VEHICLE_KINDS = [
@@ -218,6 +219,7 @@ export interface Vehicle {
   /** null where it has no turn lamps of its own. */
   readonly turn: TurnFacts | null;
   readonly factoryLamps: FactoryLamps;
+  readonly beams: readonly FactoryBeam[];
   readonly reaches: Reaches;
   readonly size: VehicleSize;
   readonly places: readonly MapPlace[];

@@ -37,6 +37,7 @@ export const CARRICK: Vehicle = {
     onShare: 0.5,
     bulbW: stated(9.6),
   },
+  beams: [],
   factoryLamps: factoryLamps(1, 1, 1, 2, 2),
   reaches: {
     frontM: assumed(1.2, 1, 1.4),

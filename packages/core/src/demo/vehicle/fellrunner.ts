@@ -1,8 +1,12 @@
 import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
+import { inventedBeam } from "../beams.ts";
+import { headlight } from "./headlight.ts";
 import { loom, own, place, size } from "./map.ts";
 import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
+
+const LOW_BEAM = inventedBeam("Quad headlight, low", 35, [4500, 14, 0.75], [55, 35, 3]);
 
 /** A demo vehicle: make, model and values are invented. */
 export const FELLRUNNER: Vehicle = {
@@ -31,6 +35,10 @@ export const FELLRUNNER: Vehicle = {
     },
   },
   turn: null,
+  beams: [
+    headlight("left", "low", [0.78, 0.25, -0.19], LOW_BEAM, -2.2),
+    headlight("right", "low", [0.78, 0.25, 0.19], LOW_BEAM, -2.2),
+  ],
   factoryLamps: factoryLamps(2, 1, 1, 0, 0),
   reaches: {
     frontM: assumed(1.6, 1.4, 1.9),

@@ -37,6 +37,7 @@ export const LAPWING: Vehicle = {
     onShare: 0.5,
     bulbW: stated(20, 19, 21),
   },
+  beams: [],
   factoryLamps: factoryLamps(1, 1, 1, 2, 2),
   reaches: {
     frontM: assumed(1, 0.8, 1.2),

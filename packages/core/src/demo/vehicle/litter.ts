@@ -29,6 +29,7 @@ export const LITTER: Vehicle = {
     battery: { ...lead(stated(35, 33, 36), 20), chemistry: "lithiumIron", chargerA: stated(6) },
   },
   turn: null,
+  beams: [],
   factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: assumed(1.9, 1.6, 2.2),

@@ -28,6 +28,7 @@ export const MIDGE: Vehicle = {
     ),
   },
   turn: null,
+  beams: [],
   factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: assumed(0.8, 0.7, 1),

@@ -1,8 +1,13 @@
 import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
+import { inventedBeam } from "../beams.ts";
+import { headlight } from "./headlight.ts";
 import { loom, place, size } from "./map.ts";
 import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";
+
+const LOW_BEAM = inventedBeam("Headlight, low", 55, [9000, 13, 0.75], [100, 35, 3]);
+const HIGH_BEAM = inventedBeam("Headlight, high", 60, [28_000, 6, 3], [1500, 30, 8]);
 
 /** A demo vehicle: make, model and values are invented. */
 export const PETREL: Vehicle = {
@@ -37,6 +42,10 @@ export const PETREL: Vehicle = {
     onShare: 0.5,
     bulbW: measured(0, 0, 0),
   },
+  beams: [
+    headlight("low", "low", [0.92, 0.3, 0], LOW_BEAM, -2.2),
+    headlight("high", "driving", [0.92, 0.3, 0], HIGH_BEAM, 0),
+  ],
   factoryLamps: factoryLamps(1, 1, 1, 0, 0),
   reaches: {
     frontM: measured(1.1, 1, 1.2),

@@ -28,6 +28,7 @@ export const PORTER: Vehicle = {
     ),
   },
   turn: null,
+  beams: [],
   factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: assumed(2.1, 1.8, 2.5),

@@ -30,6 +30,7 @@ export const SWATHE: Vehicle = {
     },
   },
   turn: null,
+  beams: [],
   factoryLamps: factoryLamps(0, 0, 0, 0, 0),
   reaches: {
     frontM: measured(1.3, 1.2, 1.4),

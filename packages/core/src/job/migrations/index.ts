@@ -4,6 +4,7 @@ import { toVersion3 } from "./toVersion3.ts";
 import { partTo4, practicesTo4, toVersion4, vehicleTo4 } from "./toVersion4.ts";
 import { toVersion5 } from "./toVersion5.ts";
 import { practicesTo6, toVersion6 } from "./toVersion6.ts";
+import { toVersion7, vehicleTo7 } from "./toVersion7.ts";
 
 type Migrate = (value: unknown) => unknown;
 
@@ -22,6 +23,7 @@ const STEPS: readonly Step[] = [
   { job: toVersion4, part: partTo4, vehicle: vehicleTo4, practices: practicesTo4 },
   { job: toVersion5 },
   { job: toVersion6, practices: practicesTo6 },
+  { job: toVersion7, vehicle: vehicleTo7 },
 ];
 
 /** Version of jobs, shelf parts, vehicle profiles and practices that this program writes. */

@@ -1,0 +1,19 @@
+import type { BeamKind } from "../job/aim.ts";
+import type { Photometry } from "../photometry/index.ts";
+import type { Fact } from "../quantity/index.ts";
+
+/** The beam of a lamp that the vehicle came with: what added light is held against. */
+export interface FactoryBeam {
+  readonly id: string;
+  /** "headlight, low". */
+  readonly name: string;
+  readonly beam: BeamKind;
+  /** Middle of the lamp above ground, and behind the vehicle's foremost point, m. */
+  readonly heightM: Fact;
+  readonly backM: Fact;
+  /** Right (+) or left (−) of the vehicle's middle, m. */
+  readonly rightM: number;
+  /** Beam above (+) or below (−) level, degrees. */
+  readonly tiltDeg: number;
+  readonly photometry: Photometry;
+}
