@@ -7,11 +7,13 @@ import { requestValidation } from "./http/requestValidation.ts";
 import { HealthModule } from "./health/health.ts";
 import { JobsModule } from "./jobs/jobs.module.ts";
 import { LiveModule } from "./live/live.module.ts";
+import { MeterModule } from "./meter/meter.module.ts";
 import { OffersModule } from "./offers/offers.module.ts";
 import { AccessGuard } from "./people/access.ts";
 import { PeopleModule } from "./people/people.module.ts";
 import { ShelfModule } from "./shelf/shelf.module.ts";
 import { ShopModule } from "./shop/shop.module.ts";
+import { TrainingModule } from "./training/training.module.ts";
 import { WorkModule } from "./work/work.module.ts";
 import { VehiclesModule } from "./vehicles/vehicles.module.ts";
 
@@ -28,6 +30,8 @@ import { VehiclesModule } from "./vehicles/vehicles.module.ts";
     ShelfModule,
     VehiclesModule,
     ShopModule,
+    TrainingModule,
+    MeterModule,
     HealthModule,
   ],
   providers: [

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import pg from "pg";
 import type { Agent } from "supertest";
-import type { Edit, Job } from "@dragonet/core";
+import { JOB_FORMAT, type Edit, type Job } from "@dragonet/core";
 import { bytesOf } from "./bytesOf.ts";
 import { Shop } from "./shop.ts";
 
@@ -273,7 +273,7 @@ describe("a database of an earlier version", () => {
       const { body: list } = await pim.get("/api/jobs").expect(200);
       const { body } = await pim.get(`/api/jobs/${list[0].id}`).expect(200);
       expect(body.document).toMatchObject({
-        format: "dragonet-job/6",
+        format: JOB_FORMAT,
         strip: [],
         vehicle: { places: [] },
       });

@@ -6,7 +6,7 @@ import request, { type Agent } from "supertest";
 
 const MAIN = join(__dirname, "../dist/main.js");
 
-const freePort = (): Promise<number> =>
+export const freePort = (): Promise<number> =>
   new Promise((done) => {
     const server = createServer();
     server.listen(0, "127.0.0.1", () => {
@@ -20,6 +20,8 @@ interface ShopOptions {
   readonly demo: boolean;
   readonly signInLimit?: number;
   readonly trustProxy?: string;
+  /** Where a meter is looked for. */
+  readonly meter?: string;
 }
 
 async function serve(
@@ -36,6 +38,7 @@ async function serve(
       // What is provoked here on purpose is not worth a line.
       DRAGONET_LOG: "error",
       DRAGONET_SIGN_IN_LIMIT: String(options.signInLimit ?? 1000),
+      ...(options.meter !== undefined && { DRAGONET_METER: options.meter }),
       ...(options.trustProxy !== undefined && { TRUST_PROXY: options.trustProxy }),
     },
     stdio: ["ignore", "inherit", "inherit", "ipc"],

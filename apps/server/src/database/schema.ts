@@ -187,6 +187,23 @@ export const offer = pgTable(
   (t) => [index("offer_job").on(t.jobId)],
 );
 
+/** How one drill or hidden fault of somebody's training went; its id is the page's own. */
+export const trainingResult = pgTable(
+  "training_result",
+  {
+    id: uuid("id").primaryKey(),
+    personId: uuid("person_id")
+      .notNull()
+      .references(() => person.id, { onDelete: "cascade" }),
+    topic: varchar("topic", { length: 60 }).notNull(),
+    correct: boolean("correct").notNull(),
+    score: integer("score"),
+    about: text("about").notNull(),
+    at: moment("at"),
+  },
+  (t) => [index("training_result_person").on(t.personId, t.at.desc())],
+);
+
 /** One saved batch of edits: history, and what a latecomer has missed. */
 export const jobChange = pgTable(
   "job_change",

@@ -29,6 +29,12 @@ export const tooLarge = (message: string): HttpException =>
 export const busy = (message: string): HttpException =>
   refusal(HttpStatus.SERVICE_UNAVAILABLE, { message, retryAfterS: 1 });
 
+/** Something that is not plugged in: no fault of the server's, and nothing to wait for. */
+export const noMeter = (at: string): HttpException =>
+  refusal(HttpStatus.NOT_FOUND, {
+    message: `no meter at ${at}: start it, or plug it in again; what was read stays`,
+  });
+
 /** Tries that come too fast: when the next may come, in s. */
 export const tooMany = (waitS: number): HttpException =>
   refusal(HttpStatus.TOO_MANY_REQUESTS, {

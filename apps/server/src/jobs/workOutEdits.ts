@@ -4,6 +4,7 @@ import {
   describeEdit,
   jobSummary,
   notHandedOver,
+  testReport,
   type Edit,
   type Fault,
   type Job,
@@ -53,7 +54,7 @@ export function workOutEdits(document: Job, edits: readonly Edit[]): WorkedOut {
     };
   }
   const missing = handsOver(edits)
-    ? notHandedOver(applied.job, checkedCircuit(applied.job).findings)
+    ? notHandedOver(applied.job, checkedCircuit(applied.job).findings, testReport(applied.job))
     : "";
   if (missing !== "") {
     return { ok: false, message: missing, faults: [{ path: "signatures", message: missing }] };

@@ -5,6 +5,7 @@ import {
   decimal,
   openGates,
   ownerSheet,
+  testReport,
   type Job,
   type OwnerSheet,
 } from "@dragonet/core";
@@ -32,7 +33,11 @@ const fuseLine = (fuse: OwnerSheet["fuses"][number]): Content => ({
 /** The owner's sheet: large print, one or two pages, for the glove box. */
 export function ownerSheetPdf(job: Job, { shop, units }: PaperOptions): Promise<Buffer> {
   const { circuit, findings } = checkedCircuit(job);
-  const sheet = ownerSheet(job, { circuit, gates: openGates(job, findings) }, units);
+  const sheet = ownerSheet(
+    job,
+    { circuit, gates: openGates(job, findings, testReport(job)) },
+    units,
+  );
   const signed = sheet.handedOver;
   const document: TDocumentDefinitions = {
     info: { title: `${sheet.title}: owner's sheet`, author: shop, creator: "Dragonet" },

@@ -20,37 +20,16 @@ import {
 } from "@dragonet/core";
 import { loomPage } from "@dragonet/loom";
 import { setPdf, type PaperOptions } from "./pdf.ts";
+import { table } from "./table.ts";
+import { testBlock } from "./testBlock.ts";
 
 const INK = "#16211f";
-const HAIR = "#9aa3a0";
 
 const SEVERITY_WORD: Readonly<Record<Finding["severity"], string>> = {
   stop: "STOP",
   fix: "Fix",
   note: "Note",
 };
-
-const hairlines = {
-  hLineWidth: (i: number) => (i === 0 ? 0 : 0.5),
-  vLineWidth: () => 0,
-  hLineColor: () => HAIR,
-  paddingLeft: () => 0,
-  paddingRight: () => 8,
-  paddingTop: () => 2,
-  paddingBottom: () => 2,
-};
-
-function table(widths: (number | string)[], head: string[], rows: TableCell[][]): Content {
-  return {
-    table: {
-      headerRows: 1,
-      widths,
-      body: [head.map((text) => ({ text, style: "head" })), ...rows],
-    },
-    layout: hairlines,
-    margin: [0, 2, 0, 8],
-  };
-}
 
 const number = (text: string): TableCell => ({ text, fontFeatures: ["tnum"] });
 
@@ -277,6 +256,7 @@ export async function stripSheetPdf(job: Job, options: PaperOptions): Promise<Bu
         stack: [...verdicts(plan), ...findings(plan), ...materials(plan)],
       },
       ...inspector(job),
+      ...testBlock(job),
       { text: "Before and while you work", style: "heading" },
       { ul: [...CAUTIONS] },
     ],
