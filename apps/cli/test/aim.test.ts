@@ -56,6 +56,33 @@ describe("aim", () => {
     expect(light.seeing.metres).toBeGreaterThan(100);
   });
 
+  it("tells the road by the vehicle's own lamps before, and what may not be lit together", async () => {
+    const { light } = JSON.parse((await call(marshal, ["aim", "job.json", "--json"])).out) as {
+      light: {
+        seeing: { metres: number };
+        before: { lamps: { beam: string }[]; seeingM: number; glare: { cd: number }[] };
+        together: unknown[];
+      };
+    };
+    expect(light.before.lamps.map(({ beam }) => beam)).toEqual(["low", "driving"]);
+    expect(light.before.seeingM).toBeLessThan(light.seeing.metres);
+    // A low beam that is aimed sends an oncoming eye no more than it may.
+    for (const { cd } of light.before.glare) expect(cd).toBeLessThanOrEqual(250);
+    expect(light.together).toEqual([]);
+    const text = JSON.stringify({
+      ...marshal,
+      practices: { ...marshal.practices, place: "un" },
+      runs: marshal.runs.map((r) =>
+        r.id === "pods" ? { ...r, condition: { anyOf: [[{ input: "key", negated: false }]] } } : r,
+      ),
+    });
+    const keyed = await call(JSON.parse(text) as typeof marshal, ["aim", "job.json", "--json"]);
+    const said = (JSON.parse(keyed.out) as { light: { together: { text: string }[] } }).light;
+    expect(said.together.map((note) => note.text)).toEqual([
+      "Aux pods is lit without the high beam",
+    ]);
+  });
+
   it("refuses a wall that is none", async () => {
     for (const distance of ["0", "x", "1e9"]) {
       const answer = await call(wall, ["aim", "job.json", "--distance", distance]);

@@ -73,6 +73,7 @@ describe("route", () => {
     const bare = {
       ...tourer,
       vehicle: { ...tourer.vehicle, places: [], segments: [] },
+      strip: tourer.strip.map((step) => ({ ...step, covers: [] })),
       lamps: tourer.lamps.map((l) => ({ ...l, at: "" as const })),
       supplies: tourer.supplies.map((s) => ({ ...s, at: "" as const })),
       controls: tourer.controls.map((c) => ({ ...c, at: "" as const })),

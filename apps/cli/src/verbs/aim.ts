@@ -3,8 +3,10 @@ import {
   bestAim,
   correctionOf,
   decimal,
+  factoryLights,
   glareAt,
   lampsOf,
+  litTogether,
   luxAt,
   oncomingEyes,
   pairsApart,
@@ -43,6 +45,7 @@ const markJson = (mark: WallMark) => {
 
 function lightOf(job: Job) {
   const { lamps, without, behind } = lampsOf(job);
+  const own = factoryLights(job);
   const stays = staysWhenDipped(job);
   const dipped = lamps.filter((lamp) => stays.has(lamp.runId));
   const eyes = oncomingEyes(job.aiming.keeps);
@@ -67,6 +70,15 @@ function lightOf(job: Job) {
     withoutPhotometry: without.map(({ id }) => id),
     shiningBack: behind.map(({ id }) => id),
     seeing: { lux: SEEN_LUX, metres: seeingDistance(lamps) },
+    before: {
+      lamps: own.map(({ label, beam }) => ({ lamp: label, beam })),
+      seeingM: own.length === 0 ? null : seeingDistance(own),
+      glare: glareAt(
+        own.filter(({ beam }) => beam !== "driving"),
+        eyes,
+      ).map(({ eye, lux, cd }) => ({ atM: eye.ahead, lux, cd })),
+    },
+    together: litTogether(job, lamps),
     spreadAt10M: spreadAt(lamps, 10),
     spillShare: spillShare(lamps),
     glare: {

@@ -1,4 +1,4 @@
-import { TestBench, decimal, readReadingsCsv, type Diagnosis, type Job } from "@dragonet/core";
+import { testBenchOf, decimal, readReadingsCsv, type Diagnosis, type Job } from "@dragonet/core";
 import { printJson, type ExitCode, type World } from "../world.ts";
 
 const diagnosisJson = ({ ranked, alike, noneOfThem, bits, next }: Diagnosis) => ({
@@ -35,7 +35,7 @@ export function writeDiagnosis(
     for (const { line, message } of read.faults) world.err(`${path}: line ${line}: ${message}\n`);
     return 2;
   }
-  const { groups, faults } = new TestBench(job).diagnose(read.value);
+  const { groups, faults } = testBenchOf(job, read.value).diagnose(read.value);
   for (const { step, message } of faults) world.err(`${path}: ${step}: ${message}\n`);
   if (json)
     printJson(

@@ -1,5 +1,12 @@
 import { join } from "node:path";
-import { checkedCircuit, openGates, ownerSheet, ownerSheetHtml, type Job } from "@dragonet/core";
+import {
+  checkedCircuit,
+  openGates,
+  ownerSheet,
+  ownerSheetHtml,
+  testReport,
+  type Job,
+} from "@dragonet/core";
 import { printJson, type ExitCode, type World } from "../world.ts";
 
 /**
@@ -8,7 +15,7 @@ import { printJson, type ExitCode, type World } from "../world.ts";
  */
 export function writeHandover(job: Job, folder: string, json: boolean, world: World): ExitCode {
   const { circuit, findings } = checkedCircuit(job);
-  const gates = openGates(job, findings);
+  const gates = openGates(job, findings, testReport(job));
   const sheet = ownerSheet(job, { circuit, gates }, "metric");
   const open = gates.filter((gate) => gate.signed === null);
   if (json) printJson(world, { sheet, gates });

@@ -1,9 +1,10 @@
 import {
-  TestBench,
+  testBenchOf,
   decimal,
   expectedText,
   printScriptCsv,
-  scriptOf,
+  scriptsOf,
+  stepsOf,
   type Job,
   type ScriptStep,
 } from "@dragonet/core";
@@ -29,21 +30,24 @@ export function writeScript(
   { json, csv }: { readonly json: boolean; readonly csv: boolean },
   world: World,
 ): ExitCode {
-  const bench = new TestBench(job);
-  const scripts = bench.groups.map((group) => ({ group, script: scriptOf(group) }));
-  if (csv) world.out(printScriptCsv(scripts));
+  const bench = testBenchOf(job);
+  const { before, groups } = scriptsOf(bench);
+  if (csv) world.out(printScriptCsv(stepsOf(bench)));
   else if (json) {
-    printJson(
-      world,
-      scripts.map(({ script }) => ({
+    printJson(world, [
+      { steps: before.map(stepJson), told: 0, hidden: [], alike: [] },
+      ...groups.map(({ script }) => ({
         steps: script.steps.map(stepJson),
         told: script.told,
         hidden: script.hidden.map(({ id, words }) => ({ id, words })),
         alike: script.alike.map((list) => list.map(({ id, words }) => ({ id, words }))),
       })),
-    );
+    ]);
   } else {
-    for (const { script } of scripts) {
+    for (const step of before) {
+      world.out(`First, with ${step.probe.state.words}: ${step.probe.words}${boundsText(step)}\n`);
+    }
+    for (const { script } of groups) {
       let controls = "";
       for (const step of script.steps) {
         if (step.probe.state.words !== controls) {
