@@ -12,7 +12,7 @@ import {
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { Button } from "../ui/Button.tsx";
+import { PaperLinks } from "../ui/PaperLinks.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import type { LightOf, LightRequest, Turned } from "../worker/light.ts";
@@ -90,16 +90,7 @@ export function AimPage() {
       <Section
         title="Marks on the wall"
         about="Over level ground, before a wall square to the vehicle. Rules are from memory and advisory: your inspector and local law have the last word."
-        action={
-          <span className="no-print flex items-baseline gap-2">
-            <a className="touch text-accent" href={`/api/jobs/${jobId}/wall-sheet.pdf`}>
-              PDF
-            </a>
-            <Button look="quiet" onClick={() => window.print()}>
-              Print
-            </Button>
-          </span>
-        }
+        action={<PaperLinks pdf={`/api/jobs/${jobId}/wall-sheet.pdf`} />}
       >
         <Stand />
         {marks.every((mark) => mark.groundM !== null || mark.behind) ? (

@@ -71,41 +71,36 @@ function LightOfSet({
       {light.figures && (
         <Figures
           figures={light.figures}
-          runs={lamps.filter((lamp) => lit.includes(lamp.id)).map((lamp) => lamp.runId)}
+          runs={lamps
+            .filter((lamp) => lit.includes(lamp.id))
+            .flatMap(({ runId }) => (runId === "" ? [] : [runId]))}
         />
       )}
     </div>
   );
 }
 
-/** The light of the lamps in place on the road, and beside it that of other lamps of the job. */
-export function LightSection({
-  lamps,
-  without,
-  behind,
-  turned,
-  coarse,
-}: LightOf & {
-  turned: Readonly<Record<string, Turned>>;
-  coarse: boolean;
-}) {
-  const job = useJob();
-  const all = useMemo(() => lamps.map((lamp) => lamp.id), [lamps]);
-  const [first, setFirst] = useState<readonly string[] | null>(null);
-  const [second, setSecond] = useState<readonly string[] | null>(null);
-  const lit = first ?? all;
-  const request = useMemo<LightRequest>(() => ({ lit, turned, coarse: false }), [lit, turned]);
+type Sets = Readonly<Record<"A" | "B" | "before", readonly string[] | null>>;
+
+/** Plan A, plan B, and what the vehicle has by itself, side by side on one scale. */
+const SETS = [
+  { key: "before", name: "Before", words: "Beside it: the vehicle’s own lamps" },
+  { key: "A", name: "A", words: "" },
+  { key: "B", name: "B", words: "Beside it: other lamps" },
+] as const;
+
+const COLUMNS = [
+  "",
+  "",
+  "grid grid-cols-1 gap-3 lg:grid-cols-2",
+  "grid grid-cols-1 gap-3 lg:grid-cols-3",
+];
+
+/** What the pictures are made of, and what is not in them. */
+function Made({ lamps, without, behind, together }: LightOf) {
   const made = lamps.filter((lamp) => lamp.source !== "file");
   return (
-    <Section
-      title="Light on the road"
-      about="Lux on something upright standing on the road, by the lamps' photometry and their solved volts, engine running. Circles are oncoming eyes."
-      action={
-        <Button look="quiet" onClick={() => setSecond(second === null ? all : null)}>
-          {second === null ? "Beside it: other lamps" : "One picture"}
-        </Button>
-      }
-    >
+    <>
       {without.length > 0 && (
         <p className="text-small text-muted">
           Without photometry, so not in the picture: {without.join(", ")}.
@@ -123,15 +118,80 @@ export function LightSection({
             : "Some of it is an estimate from five readings, or invented."}
         </p>
       )}
+      {together.map(({ text, source }) => (
+        <p key={text} className="border-l-4 border-ink pl-2">
+          {text}. <span className="text-small text-muted">{source}</span>
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** The light of the lamps in place on the road, and beside it that of other lamps, or of the vehicle's own. */
+export function LightSection({
+  turned,
+  coarse,
+  ...of
+}: LightOf & {
+  turned: Readonly<Record<string, Turned>>;
+  coarse: boolean;
+}) {
+  const { lamps } = of;
+  const job = useJob();
+  const added = useMemo(() => lamps.filter((l) => l.runId !== "").map((l) => l.id), [lamps]);
+  const own = useMemo(() => lamps.filter((l) => l.runId === "").map((l) => l.id), [lamps]);
+  const [sets, setSets] = useState<Sets>({ A: null, B: null, before: null });
+  const litOf = (key: keyof Sets): readonly string[] | null =>
+    key === "A" ? (sets.A ?? added) : sets[key];
+  const lit = litOf("A") ?? added;
+  const request = useMemo<LightRequest>(() => ({ lit, turned, coarse: false }), [lit, turned]);
+  const shown = SETS.filter(({ key }) => litOf(key) !== null);
+  const many = shown.length > 1;
+  const toggle = (key: "B" | "before"): void =>
+    setSets({ ...sets, [key]: sets[key] === null ? (key === "B" ? added : own) : null });
+  return (
+    <Section
+      title="Light on the road"
+      about="Lux on something upright standing on the road, by the lamps' photometry and their solved volts, engine running. Circles are oncoming eyes."
+      action={
+        <span className="flex flex-wrap justify-end">
+          {SETS.map(({ key, words }) =>
+            key === "A" || (key === "before" && own.length === 0) ? null : (
+              <Button
+                key={key}
+                look="quiet"
+                aria-pressed={sets[key] !== null}
+                onClick={() => toggle(key)}
+              >
+                {words}
+              </Button>
+            ),
+          )}
+        </span>
+      }
+    >
+      <Made {...of} />
       {lamps.length === 0 ? (
         <p>No lamp in place has a photometry: give its part one on the shelf.</p>
       ) : (
         <>
-          <Lit name={second ? "A" : "Lit"} lamps={lamps} lit={lit} onChange={setFirst} />
-          {second && <Lit name="B" lamps={lamps} lit={second} onChange={setSecond} />}
-          <div className={second ? "grid grid-cols-1 gap-3 lg:grid-cols-2" : ""}>
-            <LightOfSet name="Light A" {...{ lamps, lit, turned, coarse }} />
-            {second && <LightOfSet name="Light B" {...{ lamps, lit: second, turned, coarse }} />}
+          {shown.map(({ key, name }) => (
+            <Lit
+              key={key}
+              name={many ? name : "Lit"}
+              lamps={lamps}
+              lit={litOf(key) ?? []}
+              onChange={(ids) => setSets({ ...sets, [key]: ids })}
+            />
+          ))}
+          <div className={COLUMNS[shown.length] ?? ""}>
+            {shown.map(({ key, name }) => (
+              <LightOfSet
+                key={key}
+                name={`Light ${name}`}
+                {...{ lamps, lit: litOf(key) ?? [], turned, coarse }}
+              />
+            ))}
           </div>
           <BestAim job={job} request={request} />
         </>

@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 export function Wide({ name, children }: { name: string; children: ReactNode }) {
   return (
     <div role="region" aria-label={name} tabIndex={0} className="overflow-x-auto">
-      <div className="min-w-[40rem]">{children}</div>
+      <div className="max-lg:min-w-[40rem]">{children}</div>
     </div>
   );
 }

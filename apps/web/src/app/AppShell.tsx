@@ -9,6 +9,7 @@ import { sessionEnds } from "./api.ts";
 import { SignOut } from "./SignOut.tsx";
 import { useSession, type Person } from "./session.ts";
 import { showTheme } from "./theme.ts";
+import { useFocusKept } from "./useFocusKept.ts";
 
 /** Forms and their library come where somebody has to sign in, and to nobody else. */
 const FirstOwnerPage = lazy(async () => ({
@@ -22,6 +23,7 @@ const PAGES = [
   { to: "/", label: "Board" },
   { to: "/shelf", label: "Shelf" },
   { to: "/vehicles", label: "Vehicles" },
+  { to: "/training", label: "Training" },
   { to: "/settings", label: "Settings" },
 ];
 
@@ -29,6 +31,7 @@ const navClass = ({ isActive }: { isActive: boolean }): string =>
   `touch inline-flex items-center border-b-2 px-1 py-2 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
 function TopBar({ person, shop }: { person: Person; shop: string }) {
+  useFocusKept();
   useSending(person.id);
   const waits = useWaitingStore((s) => waitingActs(s.waiting, person.id));
   return (
@@ -36,7 +39,7 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
       <NavLink to="/" className="py-2 text-lead font-bold tracking-tight">
         Dragonet
       </NavLink>
-      <nav aria-label="Pages" className="flex gap-x-4">
+      <nav aria-label="Pages" className="flex gap-x-4 max-md:order-3 max-md:w-full">
         {PAGES.map(({ to, label }) => (
           <NavLink key={to} to={to} end={to === "/"} className={navClass}>
             {label}
@@ -47,7 +50,9 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
         {waits > 0 && <b className="text-ink">{changesWord(waits)} not saved yet · </b>}
         {shop} · {person.name}, {person.role}
       </span>
-      <SignOut personId={person.id} />
+      <span className="inline-flex max-md:order-2 max-md:ml-auto">
+        <SignOut personId={person.id} />
+      </span>
     </header>
   );
 }

@@ -122,6 +122,12 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: "training",
+        lazy: async () => ({
+          Component: (await import("../training/TrainingPage.tsx")).TrainingPage,
+        }),
+      },
+      {
         path: "settings",
         lazy: async () => ({
           Component: (await import("../settings/SettingsPage.tsx")).SettingsPage,

@@ -1,7 +1,9 @@
-import { fixed, type Finding, type RunId, type StripPart } from "@dragonet/core";
+import { decimal, fixed, type Finding, type RunId, type StripPart } from "@dragonet/core";
 import { SeverityMark, severityWord } from "../ui/Severity.tsx";
 import { Lane } from "./Lane.tsx";
 import type { Selecting } from "./selection.ts";
+import { SuspicionMark } from "./SuspicionMark.tsx";
+import { useSuspicion } from "./suspects.ts";
 
 interface SegmentProps extends Selecting {
   readonly runId: RunId;
@@ -28,7 +30,6 @@ const GROW: Readonly<Record<StripPart["kind"], string>> = {
   flasher: "flex-[2]",
 };
 
-/** Everything a segment shows, in words. */
 /** Letters that fit one line of a segment at its narrowest. */
 const ONE_LINE = 13;
 
@@ -36,9 +37,12 @@ const ONE_LINE = 13;
 export const isTall = (parts: readonly StripPart[]): boolean =>
   parts.some((part) => part.name.length > ONE_LINE);
 
-function spoken(part: StripPart, findings: readonly Finding[]): string {
+/** Everything a segment shows, in words. */
+function spoken(part: StripPart, findings: readonly Finding[], suspicion: number | null): string {
+  const suspected =
+    suspicion === null ? "" : ` Suspected with ${decimal(100 * suspicion, 0)} per cent.`;
   const trouble = findings.map((f) => `${severityWord(f.severity)}: ${f.title}.`).join(" ");
-  return `${part.name}, ${part.detail}, ${fixed(part.fromV, 2)} to ${fixed(part.toV, 2)} volts, ${fixed(part.currentA, 2)} amps. ${trouble}`;
+  return `${part.name}, ${part.detail}, ${fixed(part.fromV, 2)} to ${fixed(part.toV, 2)} volts, ${fixed(part.currentA, 2)} amps. ${trouble}${suspected}`;
 }
 
 /** One part on a strip; pressed, it opens its reason and what else could be picked. */
@@ -46,11 +50,13 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
   const { choice } = part;
   const chosen = selection.kind === "part" && selection.elementId === part.elementId;
   const worst = findings[0];
+  const suspicion = useSuspicion(part.elementId);
   const body = (
     <>
       <span
         className={`flex items-end gap-1 text-small leading-4 font-bold max-md:col-start-2 max-md:row-start-1 ${tall ? "md:h-8" : ""}`}
       >
+        <SuspicionMark elementId={part.elementId} />
         {worst && <SeverityMark severity={worst.severity} word={false} />}
         <span className="min-w-0 break-words md:line-clamp-2">{part.name}</span>
       </span>
@@ -68,7 +74,7 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
   const shape = `block min-w-0 px-0.5 text-left max-md:grid max-md:w-full max-md:grid-cols-[5rem_minmax(0,1fr)_auto] max-md:items-center max-md:gap-x-2 max-md:py-1 ${GROW[part.kind]}`;
   if (choice === null) {
     return (
-      <div className={shape} role="img" aria-label={spoken(part, findings)}>
+      <div className={shape} role="img" aria-label={spoken(part, findings, suspicion)}>
         {body}
       </div>
     );
@@ -76,7 +82,7 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
   return (
     <button
       type="button"
-      aria-label={spoken(part, findings)}
+      aria-label={spoken(part, findings, suspicion)}
       aria-pressed={chosen}
       className={`${shape} rounded-control border-b-2 hover:bg-accent-wash ${chosen ? "border-accent bg-accent-wash" : "border-transparent"}`}
       onClick={() => select({ kind: "part", runId, choice, elementId: part.elementId })}

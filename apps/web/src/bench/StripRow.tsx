@@ -9,6 +9,7 @@ import {
 import { SeverityMark } from "../ui/Severity.tsx";
 import { LIGHT_HEX } from "./light.ts";
 import { Segment, isTall } from "./Segment.tsx";
+import { SuspicionMark } from "./SuspicionMark.tsx";
 import type { Selecting } from "./selection.ts";
 
 interface StripRowProps extends Selecting {
@@ -69,6 +70,7 @@ function Lamps({ strip, findings }: { strip: Strip; findings: readonly Finding[]
             <span className="min-w-0 leading-4">
               <span className="flex items-start gap-1 text-small leading-4 font-bold">
                 {trouble && <SeverityMark severity={trouble.severity} word={false} />}
+                <SuspicionMark elementId={lamp.elementId} />
                 <span className="min-w-0 break-words md:line-clamp-2">{lamp.label}</span>
               </span>
               <span className="num block text-small">

@@ -2,7 +2,7 @@ import { Plus, Search } from "lucide-react";
 import { Suspense, lazy, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { STAGES } from "@dragonet/core";
-import { momentText } from "../app/moment.ts";
+import { dayText, momentText } from "../app/moment.ts";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
@@ -15,13 +15,13 @@ import { ImportJob } from "./ImportJob.tsx";
 import { matches, useJobs, type JobListItem } from "./jobs.ts";
 import { SayJob } from "./SayJob.tsx";
 import { StageRuler } from "./StageRuler.tsx";
+import { useTitle } from "../ui/useTitle.ts";
 
 /** Its form and lists come when they are asked for: the board is the first page. */
 const NewJob = lazy(async () => ({ default: (await import("./NewJob.tsx")).NewJob }));
 
-const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
-const dayText = (iso: string): string =>
-  iso === "" ? "" : DAY.format(new Date(`${iso}T12:00:00`));
+const promisedText = (iso: string): string =>
+  iso === "" ? "" : dayText(new Date(`${iso}T12:00:00`));
 
 const WAIT_WORDS: Readonly<Record<string, string>> = {
   part: "part",
@@ -106,7 +106,7 @@ function JobLine({ job }: { job: JobListItem }) {
         <div>{job.model}</div>
         <div className="text-muted">{job.machine}</div>
       </div>
-      <div className="num text-small">{dayText(job.promised)}</div>
+      <div className="num text-small">{promisedText(job.promised)}</div>
       <div className="text-small">
         <Waiting job={job} />
       </div>
@@ -138,7 +138,7 @@ function Benches({ jobs }: { jobs: readonly JobListItem[] }) {
                       </Link>
                       <span className="block truncate text-small">
                         {j.title}. {STAGE_WORDS[j.stage]}
-                        {j.promised !== "" && `, promised ${dayText(j.promised)}`}
+                        {j.promised !== "" && `, promised ${promisedText(j.promised)}`}
                       </span>
                     </span>
                     <StageRuler stage={j.stage} />
@@ -154,6 +154,7 @@ function Benches({ jobs }: { jobs: readonly JobListItem[] }) {
 
 /** Home: what stands on the benches, then every job by stage with what is in its way. */
 export function BoardPage() {
+  useTitle("Jobs");
   const { data, error, isPending, refetch } = useJobs();
   const canEdit = useCanEdit();
   const [search, setSearch] = useState("");

@@ -38,6 +38,39 @@ interface StepRowProps {
   readonly onRefused: (words: string) => void;
 }
 
+/** What nobody reaches while it is on: testing then knows what has to come off. */
+function Covers({ step }: { step: StripStep }) {
+  const { places } = useJob().vehicle;
+  const edit = useEdit();
+  if (places.length === 0) return null;
+  return (
+    <fieldset className="border-t border-hair py-1">
+      <legend className="sr-only">What it covers</legend>
+      <span className="text-small text-muted">Covers: </span>
+      <span className="inline-flex flex-wrap gap-x-4">
+        {places.map(({ id, name }) => (
+          <Tick
+            key={id}
+            checked={step.covers.includes(id)}
+            onChange={(on) =>
+              edit([
+                setIn(
+                  "stripStep",
+                  step.id,
+                  "covers",
+                  on ? [...step.covers, id] : step.covers.filter((other) => other !== id),
+                ),
+              ])
+            }
+          >
+            {name}
+          </Tick>
+        ))}
+      </span>
+    </fieldset>
+  );
+}
+
 function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" | "backLines">) {
   const job = useJob();
   const edit = useEdit();
@@ -196,6 +229,7 @@ function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" |
               </span>
               <RemoveButton what={step.name} onClick={() => edit(removeStep(job, step.id))} />
             </div>
+            <Covers step={step} />
             {others.length > 0 && (
               <fieldset className="border-t border-hair py-1">
                 <legend className="sr-only">What has to be off before it</legend>

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { useParams } from "react-router";
 import { decimal, type OwnerSheet } from "@dragonet/core";
-import { Button } from "../ui/Button.tsx";
+import { PaperLinks } from "../ui/PaperLinks.tsx";
 import { Section } from "../ui/Section.tsx";
 
 function Part({ title, lines }: { title: string; lines: readonly ReactNode[] }) {
@@ -24,16 +24,7 @@ export function OwnerSheetView({ sheet }: { sheet: OwnerSheet }) {
   return (
     <Section
       title="Owner’s sheet"
-      action={
-        <span className="no-print flex items-baseline gap-2">
-          <a className="touch text-accent" href={`/api/jobs/${jobId}/owner-sheet.pdf`}>
-            PDF
-          </a>
-          <Button look="quiet" onClick={() => window.print()}>
-            Print
-          </Button>
-        </span>
-      }
+      action={<PaperLinks pdf={`/api/jobs/${jobId}/owner-sheet.pdf`} />}
     >
       <div className="print:text-[15pt]">
         <p className="text-lead font-bold">{sheet.title}</p>

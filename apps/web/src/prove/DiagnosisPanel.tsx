@@ -1,8 +1,12 @@
+import { useState } from "react";
 import { decimal } from "@dragonet/core";
 import { useCanEdit } from "../app/session.ts";
-import type { ShownDiagnosis } from "../worker/proving.ts";
+import { Button } from "../ui/Button.tsx";
+import type { ShownDiagnosis, ShownSuspect } from "../worker/proving.ts";
+import { MendDialog } from "./MendDialog.tsx";
 import { ReadingField } from "./ReadingField.tsx";
 import { expectedWords } from "./StepLine.tsx";
+import { SuspectStrips } from "./SuspectStrips.tsx";
 import type { Readings } from "./useReadings.ts";
 
 /** What may be wrong by what was read, the likeliest first, and where to put the tips next. */
@@ -15,6 +19,7 @@ export function DiagnosisPanel({
 }) {
   const canEdit = useCanEdit();
   const { suspects, alike, noneOfThem, next } = diagnosis;
+  const [mending, setMending] = useState<ShownSuspect | null>(null);
   return (
     <div role="status" className="my-3 border-l-4 border-ink bg-sunk p-3">
       <h3 className="font-bold">
@@ -24,20 +29,27 @@ export function DiagnosisPanel({
         <p>Look whether the readings are of the steps they stand at, then look at it itself.</p>
       )}
       <ol>
-        {suspects.map(({ id, words, share }) => (
+        {suspects.map((suspect) => (
           <li
-            key={id}
-            className="grid grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-2 border-t border-hair py-1"
+            key={suspect.id}
+            className="grid grid-cols-[3.5rem_minmax(0,1fr)_auto] items-center gap-2 border-t border-hair py-1"
           >
-            <span className="num text-right">{decimal(100 * share, share < 0.1 ? 1 : 0)} %</span>
+            <span className="num text-right">
+              {decimal(100 * suspect.share, suspect.share < 0.1 ? 1 : 0)} %
+            </span>
             <span>
-              {words}
+              {suspect.words}
               <span
                 aria-hidden
                 className="mt-0.5 block h-1 bg-accent"
-                style={{ width: `${Math.max(1, 100 * share)}%` }}
+                style={{ width: `${Math.max(1, 100 * suspect.share)}%` }}
               />
             </span>
+            {canEdit && suspect.elementIds.length > 0 && (
+              <Button look="quiet" onClick={() => setMending(suspect)}>
+                Mend it<span className="sr-only"> {suspect.words}</span>
+              </Button>
+            )}
           </li>
         ))}
       </ol>
@@ -50,6 +62,7 @@ export function DiagnosisPanel({
         <div className="mt-2 border-t border-ink pt-2">
           <p>
             <b>Next:</b> {next.words}, with {next.controls}. As built {expectedWords(next)}.
+            {next.panels.length > 0 && ` First off: ${next.panels.join(", ")}.`}
           </p>
           <div className="mt-1">
             <ReadingField
@@ -71,6 +84,8 @@ export function DiagnosisPanel({
           Nothing that a tip can reach tells more. Mend the first, and read its steps again.
         </p>
       )}
+      <SuspectStrips suspects={suspects} />
+      {mending && <MendDialog suspect={mending} onClose={() => setMending(null)} />}
     </div>
   );
 }

@@ -8,7 +8,7 @@ import { expectedWords, stepVerdict } from "./StepLine.tsx";
 import type { Readings } from "./useReadings.ts";
 
 const aloud = (step: ShownStep): string =>
-  `With ${step.controls}: ${step.words}. ${step.unit === "" ? `It should be ${step.expected}` : `Between ${expectedWords(step)}`}.`;
+  `With ${step.controls}: ${step.words}. It should be ${expectedWords(step)}.`;
 
 /** One step a screen, large, for a phone at the lift; read out loud if wished. */
 export function OneStep({ steps, readings }: { steps: readonly ShownStep[]; readings: Readings }) {
@@ -28,6 +28,7 @@ export function OneStep({ steps, readings }: { steps: readonly ShownStep[]; read
       </p>
       <p className="text-small">With {step.controls}</p>
       <p className="my-1 text-lead font-bold">{step.words}</p>
+      {step.panels.length > 0 && <p className="text-small">First off: {step.panels.join(", ")}</p>}
       <p className="num">should be {expectedWords(step)}</p>
       <div className="my-3">
         <ReadingField

@@ -1,4 +1,4 @@
-import { useCallback } from "react";
+import { useCallback, useState } from "react";
 import { toast } from "sonner";
 import { readReadingsCsv, type Job } from "@dragonet/core";
 import { useCanEdit } from "../app/session.ts";
@@ -12,7 +12,10 @@ import { Empty, Loading } from "../ui/states.tsx";
 import { planner } from "../worker/planner.ts";
 import type { Proving, ProvingGroup, ShownStep } from "../worker/proving.ts";
 import { DiagnosisPanel } from "./DiagnosisPanel.tsx";
+import { MeterPanel } from "./MeterPanel.tsx";
+import { Mends } from "./Mends.tsx";
 import { OneStep } from "./OneStep.tsx";
+import { ProvedBack } from "./ProvedBack.tsx";
 import { StepLine } from "./StepLine.tsx";
 import { useReadings, type Readings } from "./useReadings.ts";
 
@@ -38,19 +41,23 @@ function Cautions() {
   );
 }
 
+function StepsByControls({ steps, readings }: { steps: readonly ShownStep[]; readings: Readings }) {
+  return byControls(steps).map(([controls, own]) => (
+    <div key={controls} className="mb-3">
+      <h3 className="mt-2 font-bold">With {controls}</h3>
+      <ul>
+        {own.map((step) => (
+          <StepLine key={step.id} step={step} readings={readings} />
+        ))}
+      </ul>
+    </div>
+  ));
+}
+
 function GroupTest({ group, readings }: { group: ProvingGroup; readings: Readings }) {
   return (
     <>
-      {byControls(group.steps).map(([controls, steps]) => (
-        <div key={controls} className="mb-3">
-          <h3 className="mt-2 font-bold">With {controls}</h3>
-          <ul>
-            {steps.map((step) => (
-              <StepLine key={step.id} step={step} readings={readings} />
-            ))}
-          </ul>
-        </div>
-      ))}
+      <StepsByControls steps={group.steps} readings={readings} />
       {group.more.length > 0 && (
         <div className="mb-3">
           <h3 className="mt-2 font-bold">Read beside the script</h3>
@@ -97,9 +104,11 @@ export function ProvePage() {
   const job = useJob();
   const canEdit = useCanEdit();
   const readings = useReadings();
+  const [byMeter, setByMeter] = useState(false);
   const proving = useOfJob<Proving>(useCallback((of: Job) => planner().proving(of), []));
   if (!proving) return <Loading what="the test script" />;
-  const steps = proving.groups.flatMap((group) => group.steps);
+  const steps = [...proving.first, ...proving.groups.flatMap((group) => group.steps)];
+  const proposed = proving.groups.flatMap(({ diagnosis }) => diagnosis?.next ?? []);
   if (steps.length === 0) {
     return (
       <div className="p-4">
@@ -134,6 +143,11 @@ export function ProvePage() {
               CSV out
             </Button>
             {canEdit && (
+              <Button look="quiet" aria-pressed={byMeter} onClick={() => setByMeter(!byMeter)}>
+                By meter
+              </Button>
+            )}
+            {canEdit && (
               <FileButton
                 label="CSV in"
                 accept=".csv,text/csv"
@@ -144,15 +158,28 @@ export function ProvePage() {
         }
       >
         <Cautions />
+        {byMeter && <MeterPanel steps={steps} proposed={proposed} readings={readings} />}
         <div className="md:hidden">
           <OneStep steps={steps} readings={readings} />
         </div>
+        {proving.first.length > 0 && (
+          <div className="mb-3">
+            <StepsByControls steps={proving.first} readings={readings} />
+            {proving.first.some((step) => step.off === true && step.unit === "V") && (
+              <p className="text-small font-bold">
+                Charge it before the test: what is read from it tells of the battery.
+              </p>
+            )}
+          </div>
+        )}
+        <Mends />
         {proving.groups.map((group) => (
           <div key={group.id} className="border-b-2 border-ink pb-3">
             <GroupTest group={group} readings={readings} />
           </div>
         ))}
       </Section>
+      <ProvedBack />
     </div>
   );
 }

@@ -1,8 +1,17 @@
 import { useState } from "react";
-import { SEEN_LEVELS, seenRank, type Reading } from "@dragonet/core";
+import { SEEN_LEVELS, ohmText, readOhms, seenRank, type Reading } from "@dragonet/core";
 import type { ShownStep } from "../worker/proving.ts";
 
 const NUMBER = /^-?\d+([.,]\d+)?$/;
+
+/** A reading as it was typed; null where it is none. */
+function typed({ unit }: ShownStep, text: string): number | null {
+  if (unit === "Ω") return readOhms(text);
+  return NUMBER.test(text) ? Number(text.replace(",", ".")) : null;
+}
+
+const shown = ({ unit }: ShownStep, value: number): string =>
+  unit === "Ω" ? ohmText(value) : String(value);
 
 /** One of three words for what is seen, heard or felt. */
 function Seen({ step, value, disabled, onTake }: FieldProps) {
@@ -41,9 +50,9 @@ function Measured({ step, value, disabled, onTake }: FieldProps) {
       setDraft(null);
       return;
     }
-    const number = NUMBER.test(draft.trim()) ? Number(draft.trim().replace(",", ".")) : NaN;
-    setWrong(Number.isNaN(number));
-    if (Number.isNaN(number)) return;
+    const number = typed(step, draft.trim());
+    setWrong(number === null);
+    if (number === null) return;
     onTake(number);
     setDraft(null);
   };
@@ -51,13 +60,13 @@ function Measured({ step, value, disabled, onTake }: FieldProps) {
     <span className="inline-flex flex-col">
       <span className="inline-flex items-baseline">
         <input
-          inputMode="decimal"
+          inputMode={step.unit === "Ω" ? "text" : "decimal"}
           enterKeyHint="next"
           aria-label={`${step.words}, reading in ${step.unit}`}
           aria-invalid={wrong}
           disabled={disabled}
           className="control num w-24 text-right text-base"
-          value={draft ?? (value === null ? "" : String(value))}
+          value={draft ?? (value === null ? "" : shown(step, value))}
           onChange={(e) => setDraft(e.target.value)}
           onBlur={commit}
           onKeyDown={(e) => {
@@ -69,7 +78,7 @@ function Measured({ step, value, disabled, onTake }: FieldProps) {
       </span>
       {wrong && (
         <span role="alert" className="text-small font-bold">
-          “{draft}” is no number, such as 12.4
+          “{draft}” is no number, such as {step.unit === "Ω" ? "0.4, or OL" : "12.4"}
         </span>
       )}
     </span>

@@ -1,4 +1,4 @@
-import { decimal, seenRank, type Reading } from "@dragonet/core";
+import { decimal, ohmText, seenRank, type Reading } from "@dragonet/core";
 import { useCanEdit } from "../app/session.ts";
 import { TextInput } from "../ui/TextInput.tsx";
 import type { ShownStep } from "../worker/proving.ts";
@@ -6,8 +6,12 @@ import { ReadingField } from "./ReadingField.tsx";
 import type { Readings } from "./useReadings.ts";
 
 /** What is right at a step, as it is read on the meter or seen. */
-export const expectedWords = ({ unit, expected, low, high }: ShownStep): string =>
-  unit === "" ? expected : `${decimal(low, 1)} to ${decimal(high, 1)} ${unit}`;
+export const expectedWords = ({ right }: ShownStep): string => right;
+
+/** What was read, as the meter showed it or the eye saw it. */
+export const valueText = ({ choices, unit }: ShownStep, value: number): string =>
+  choices[seenRank(value)] ??
+  (unit === "Ω" ? `${ohmText(value)} Ω` : `${decimal(value, 2)} ${unit}`);
 
 export function stepVerdict(step: ShownStep, reading: Reading | undefined): string {
   if (!reading) return "";
@@ -20,7 +24,7 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short" })
 /** What the step was read as at an earlier visit, for comparison. */
 function Earlier({ step, reading }: { step: ShownStep; reading: Reading | null }) {
   if (reading === null || reading.value === null) return null;
-  const was = step.choices[seenRank(reading.value)] ?? `${decimal(reading.value, 2)} ${step.unit}`;
+  const was = valueText(step, reading.value);
   return (
     <span className="block text-small text-muted">
       {was} on {DAY.format(new Date(reading.at))}
@@ -36,7 +40,12 @@ export function StepLine({ step, readings }: { step: ShownStep; readings: Readin
   const verdict = stepVerdict(step, reading);
   return (
     <li className="grid grid-cols-1 items-center gap-x-4 gap-y-1 border-t border-hair py-1.5 sm:grid-cols-[minmax(0,1fr)_9rem_12rem_9rem]">
-      <span>{step.words}</span>
+      <span>
+        {step.words}
+        {step.panels.length > 0 && (
+          <span className="block text-small text-muted">first off: {step.panels.join(", ")}</span>
+        )}
+      </span>
       <span className="num text-small text-muted">{expectedWords(step)}</span>
       <span>
         <ReadingField

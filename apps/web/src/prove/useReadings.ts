@@ -2,7 +2,7 @@ import { useState } from "react";
 import {
   append,
   earlierReading,
-  latestReadings,
+  standingReadings,
   type Edit,
   type Reading,
   type TakenReading,
@@ -52,7 +52,7 @@ export function useReadings(): Readings {
       return next;
     });
   return {
-    latest: latestReadings(job.readings),
+    latest: standingReadings(job),
     earlier: (step) => earlierReading(job.readings, step),
     refused,
     take: (step, value) => {

@@ -13,6 +13,7 @@ import { People } from "./People.tsx";
 import { PracticeFields } from "./PracticeFields.tsx";
 import { SessionLimits } from "./SessionLimits.tsx";
 import { Trail } from "./Trail.tsx";
+import { useTitle } from "../ui/useTitle.ts";
 
 function Preferences() {
   const me = useMe();
@@ -89,6 +90,7 @@ function ShopPractices({ canEdit }: { canEdit: boolean }) {
 }
 
 export function SettingsPage() {
+  useTitle("Settings");
   const owner = useMe().role === "owner";
   return (
     <div className="mx-auto grid w-full max-w-6xl grid-cols-1 gap-x-10 p-4 lg:grid-cols-2">

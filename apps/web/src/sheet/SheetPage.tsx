@@ -24,6 +24,7 @@ import { HarnessSheet } from "./HarnessSheet.tsx";
 import { WireCells, wireHeads } from "./WireRow.tsx";
 import { ToolsSheet } from "./ToolsSheet.tsx";
 import { InspectorSheet } from "./InspectorSheet.tsx";
+import { TestSheet } from "./TestSheet.tsx";
 import { LoomSheet } from "./LoomSheet.tsx";
 
 interface RunSheetProps {
@@ -280,6 +281,7 @@ export function SheetPage() {
       <HarnessSheet plan={plan} units={units} />
       <ToolsSheet />
       <InspectorSheet plan={plan} />
+      <TestSheet />
       <Closing plan={plan} />
     </article>
   );

@@ -24,6 +24,7 @@ import type { Kept } from "../vehicles/vehicles.ts";
 import { newPart } from "./newPart.ts";
 import { PartDialog } from "./PartDialog.tsx";
 import { useParts } from "./parts.ts";
+import { useTitle } from "../ui/useTitle.ts";
 
 const KIND_WORDS: Readonly<Record<PartKind, string>> = {
   load: "Lamps, horns, heaters, outlets",
@@ -142,6 +143,7 @@ function PartTable({
 
 /** What is on the shelf: facts for the circuit, price and stock, CSV in and out. */
 export function ShelfPage() {
+  useTitle("Shelf");
   const { data, error, isPending, refetch } = useParts();
   const { data: jobs } = useJobs();
   const needs = (jobs ?? []).flatMap((job) => job.needs);

@@ -4,6 +4,7 @@ import { ask } from "../app/api.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/FormField.tsx";
 import { NewPassword } from "../ui/NewPassword.tsx";
+import { useTitle } from "../ui/useTitle.ts";
 
 interface Fields {
   shop: string;
@@ -14,6 +15,7 @@ interface Fields {
 
 /** The first page of an empty shop: who owns it. */
 export function FirstOwnerPage() {
+  useTitle("First owner");
   const queries = useQueryClient();
   const word = new URLSearchParams(window.location.search).get("first");
   const form = useForm<Fields>();

@@ -6,6 +6,7 @@ import { followWaiting, useWaitingStore } from "../sync/waiting.ts";
 import { changesWord } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/FormField.tsx";
+import { useTitle } from "../ui/useTitle.ts";
 
 interface Fields {
   signIn: string;
@@ -55,6 +56,7 @@ function ByCode({ code, then }: { code: string; then: () => void }) {
 }
 
 export function SignInPage({ shop }: { shop: string }) {
+  useTitle("Sign in");
   const queries = useQueryClient();
   const { register, handleSubmit, formState } = useForm<Fields>();
   const [code] = useState(codeInAddress);

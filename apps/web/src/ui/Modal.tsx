@@ -33,7 +33,9 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
   /** Back to what opened it: there is no trigger that the dialog would know of. */
   const leave = (e: Event): void => {
     e.preventDefault();
-    if (opener.current?.isConnected === true) opener.current.focus();
+    // What opened it may be gone by what was done: then on from the page itself.
+    const to = opener.current?.isConnected ? opener.current : document.getElementById("main");
+    to?.focus();
   };
   const hold = (e: Event): void => {
     if (firm) e.preventDefault();

@@ -20,6 +20,7 @@ import { Section } from "../ui/Section.tsx";
 import { NumberInput } from "../ui/TextInput.tsx";
 import type { VehicleEditing } from "./editing.ts";
 import { BaseLoads } from "./BaseLoads.tsx";
+import { FactoryBeams } from "./FactoryBeams.tsx";
 import { FactoryLampFields } from "./FactoryLampFields.tsx";
 
 const CHEMISTRY_WORDS: Readonly<Record<BatteryFacts["chemistry"], string>> = {
@@ -320,6 +321,7 @@ export function VehicleFacts({ job, edit, canEdit }: VehicleEditing) {
       {system.kind !== "pack" && <Battery battery={system.battery} edit={edit} canEdit={canEdit} />}
       <BaseLoads job={job} edit={edit} canEdit={canEdit} />
       <FactoryLampFields job={job} edit={edit} canEdit={canEdit} />
+      <FactoryBeams job={job} edit={edit} canEdit={canEdit} />
       <Section
         title="Cable distances"
         about="Along the factory loom; a new run takes its lengths from these."

@@ -25,6 +25,7 @@ import { RouteMap } from "./RouteMap.tsx";
 import { Variants } from "./Variants.tsx";
 import { VehicleFacts } from "./VehicleFacts.tsx";
 import type { Kept } from "./vehicles.ts";
+import { useTitle } from "../ui/useTitle.ts";
 
 const SYSTEM_WORDS: readonly {
   readonly value: ElectricalSystem["kind"];
@@ -200,6 +201,7 @@ export function VehiclePage() {
     staleTime: Infinity,
     refetchOnWindowFocus: false,
   });
+  useTitle(data?.value.model ?? "Vehicle");
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the vehicle" />;
   return <ProfileEditor key={profileId} kept={data} />;

@@ -12,6 +12,7 @@ import { Modal } from "../ui/Modal.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
 import { newVehicle } from "./newVehicle.ts";
 import { useVehicles } from "./vehicles.ts";
+import { useTitle } from "../ui/useTitle.ts";
 
 function systemText({ system }: Vehicle): string {
   switch (system.kind) {
@@ -26,6 +27,7 @@ function systemText({ system }: Vehicle): string {
 
 /** Vehicle profiles: what is known of a model, so that the second job takes half the time. */
 export function VehiclesPage() {
+  useTitle("Vehicles");
   const { data, error, isPending, refetch } = useVehicles();
   const { data: jobs } = useJobs();
   const canEdit = useCanEdit();

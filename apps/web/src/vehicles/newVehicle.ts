@@ -72,6 +72,7 @@ export const newVehicle = (): Vehicle => ({
   },
   places: [],
   segments: [],
+  beams: [],
   baseLoads: [],
   connectors: [],
   pins: [],

@@ -1,3 +1,4 @@
+import { testedOf } from "./proving.ts";
 import {
   backtest,
   checkedCircuit,
@@ -39,7 +40,7 @@ export function handingOverOf(
 ): HandingOver {
   const { circuit, findings } = checkedCircuit(job);
   const there = new Set(job.options.map((o) => JSON.stringify(o.changes)));
-  const gates = openGates(job, findings);
+  const gates = openGates(job, findings, testedOf(job));
   return {
     ...workedQuote(job, shelf, paceOf(records)),
     backtest: backtest(records),

@@ -3,6 +3,8 @@ import {
   SEEN_LUX,
   atWall,
   bestAim,
+  factoryLights,
+  litTogether,
   glareAt,
   lampsOf,
   luxOfAll,
@@ -14,7 +16,10 @@ import {
   spillShare,
   spreadAt,
   staysWhenDipped,
+  type FactoryLight,
   type Glare,
+  type LampInPlace,
+  type TogetherNote,
   type Job,
   type Mount,
   type Photometry,
@@ -66,7 +71,8 @@ export interface LampChoice {
   readonly id: string;
   readonly label: string;
   readonly share: number;
-  readonly runId: RunId;
+  /** The circuit it is on; "" for a lamp that the vehicle came with. */
+  readonly runId: RunId | "";
   readonly source: Photometry["source"];
 }
 
@@ -75,6 +81,8 @@ export interface LightOf {
   readonly without: readonly string[];
   /** Lamps that shine back. */
   readonly behind: readonly string[];
+  /** What is not as the place asks of lamps that are lit at once. */
+  readonly together: readonly TogetherNote[];
 }
 
 const ROAD = { right: [-15, 15], along: [2, 122], atM: 0.1 } as const;
@@ -110,14 +118,18 @@ function linesOf(plane: Plane, lux: Float32Array, levels: readonly number[]): Is
   }));
 }
 
-const turn = (lamps: readonly PlacedLamp[], { lit, turned }: LightRequest): PlacedLamp[] =>
+const turn = <L extends LampInPlace>(lamps: readonly L[], { lit, turned }: LightRequest): L[] =>
   lamps
     .filter((lamp) => lit.includes(lamp.id))
     .map((lamp) => ({ ...lamp, ...(turned[lamp.id] ?? {}) }));
 
-function figuresOf(job: Job, lamps: readonly PlacedLamp[]): LightFigures {
+/** Whether a lamp stays lit when the high beam is dipped: the vehicle's own by what it is for. */
+const staysLit = (lamp: PlacedLamp | FactoryLight, stays: ReadonlySet<RunId>): boolean =>
+  "runId" in lamp ? stays.has(lamp.runId) : lamp.beam !== "driving";
+
+function figuresOf(job: Job, lamps: readonly (PlacedLamp | FactoryLight)[]): LightFigures {
   const stays = staysWhenDipped(job);
-  const dipped = lamps.filter((lamp) => stays.has(lamp.runId));
+  const dipped = lamps.filter((lamp) => staysLit(lamp, stays));
   const { darkPlace, keeps } = job.aiming;
   const left = lamps.filter((lamp) => lamp.at.right < 0);
   const right = lamps.filter((lamp) => lamp.at.right > 0);
@@ -146,9 +158,15 @@ export function lightOf(job: Job): LightOf {
   const labels = (mounts: readonly Mount[]): string[] =>
     mounts.map((mount) => label.get(mount.lampId) ?? mount.lampId);
   return {
-    lamps: lamps.map(({ id, label: name, share, runId, photometry }) => ({
-      ...{ id, label: name, share, runId, source: photometry.source },
-    })),
+    lamps: [
+      ...lamps.map(({ id, label: name, share, runId, photometry }) => ({
+        ...{ id, label: name, share, runId, source: photometry.source },
+      })),
+      ...factoryLights(job).map(({ id, label: name, share, photometry }) => ({
+        ...{ id, label: name, share, runId: "" as const, source: photometry.source },
+      })),
+    ],
+    together: litTogether(job, lamps),
     without: labels(without),
     behind: labels(behind),
   };
@@ -156,7 +174,7 @@ export function lightOf(job: Job): LightOf {
 
 /** Pictures of the light on road and wall, and what it comes to. */
 export function lightPictures(job: Job, request: LightRequest): ShownLight {
-  const lamps = turn(lampsKept(job).lamps, request);
+  const lamps = [...turn(lampsKept(job).lamps, request), ...turn(factoryLights(job), request)];
   const finer = request.coarse ? 1 : 4;
   const road: Plane = { kind: "road", ...ROAD, columns: 100 * finer, rows: 125 * finer };
   const wall: Plane = {

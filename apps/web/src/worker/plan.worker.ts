@@ -67,8 +67,24 @@ import {
   type ShownLight,
 } from "./light.ts";
 import { handingOverOf, type HandingOver, type ShopKnows } from "./handingOver.ts";
-import { judgeReadings, provingOf, type Judged, type Proving } from "./proving.ts";
+import {
+  judgeReadings,
+  mendingOf,
+  provingOf,
+  suspectStrips,
+  testedOf,
+  type Judged,
+  type Proving,
+} from "./proving.ts";
 import { busLog, checkDbc, replay, stopReplay } from "./replay.ts";
+import {
+  endExercise,
+  nameFault,
+  nextDrill,
+  partSomething,
+  startExercise,
+  tryProbe,
+} from "./training.ts";
 import { rideReport } from "./rideReport.ts";
 
 export type { Replay } from "./replay.ts";
@@ -277,6 +293,15 @@ const planner = {
 
   /** The test on the vehicle: its steps, what was read, and what that says. */
   proving: (job: Job): Proving => provingOf(job),
+  mending: mendingOf,
+  tested: testedOf,
+  startExercise,
+  partSomething,
+  tryProbe,
+  nameFault,
+  endExercise,
+  nextDrill,
+  suspectStrips,
 
   /** Lamps in place that have a photometry, and how the light of some of them lies. */
   lights: (job: Job): LightOf => lightOf(job),

@@ -1,0 +1,94 @@
+import { useCallback, useEffect, useState } from "react";
+import type { Job, Strip, StripPart, TrunkStrip } from "@dragonet/core";
+import { useMe } from "../app/session.ts";
+import { StripRow } from "../bench/StripRow.tsx";
+import { Suspects } from "../bench/suspects.ts";
+import { TrunkRow } from "../bench/TrunkRow.tsx";
+import { useJob } from "../job/jobStore.ts";
+import { planner } from "../worker/planner.ts";
+import type { ShownSuspect } from "../worker/proving.ts";
+
+interface Strips {
+  readonly strips: readonly Strip[];
+  readonly trunks: readonly TrunkStrip[];
+}
+
+/** Shares by element, and what is not drawn by itself at what stands for it. */
+function sharesOf(suspects: readonly ShownSuspect[], { strips, trunks }: Strips) {
+  const shares = new Map<string, number>();
+  const add = (id: string, share: number): void => {
+    shares.set(id, (shares.get(id) ?? 0) + share);
+  };
+  for (const { elementIds, share } of suspects) for (const id of elementIds) add(id, share);
+  const stubToFuse = (parts: readonly StripPart[]): void => {
+    const fuse = parts.find((part) => part.kind === "fuse");
+    for (const part of parts) {
+      const share = shares.get(part.elementId);
+      if (part.beforeFuse && fuse && share !== undefined) add(fuse.elementId, share);
+    }
+  };
+  for (const trunk of trunks) stubToFuse(trunk.parts);
+  for (const strip of strips) {
+    stubToFuse(strip.out);
+    for (const lamp of strip.lamps) {
+      for (const lead of lamp.leads) {
+        const share = shares.get(lead.elementId);
+        if (share !== undefined) add(lamp.elementId, share);
+      }
+    }
+  }
+  return shares;
+}
+
+const OWNERS = 3;
+
+/** Line diagrams of the circuits that suspects sit in, each marked where it sits. */
+export function SuspectStrips({ suspects }: { suspects: readonly ShownSuspect[] }) {
+  const job = useJob();
+  const { units } = useMe().preferences;
+  const [shown, setShown] = useState<Strips | null>(null);
+  const owners = [...new Set(suspects.map((s) => s.runId).filter((id) => id !== ""))]
+    .slice(0, OWNERS)
+    .join(" ");
+  const ask = useCallback(
+    (of: Job) => planner().suspectStrips(of, owners.split(" "), units),
+    [owners, units],
+  );
+  useEffect(() => {
+    let stale = false;
+    if (owners === "") return;
+    void ask(job).then((strips) => {
+      if (!stale) setShown(strips);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [ask, job, owners]);
+  if (!shown || owners === "") return null;
+  const none = () => undefined;
+  return (
+    <Suspects value={sharesOf(suspects, shown)}>
+      <div className="mt-2 border-t border-ink pt-1">
+        {shown.trunks.map((trunk) => (
+          <TrunkRow
+            key={trunk.ownerId}
+            trunk={trunk}
+            findings={[]}
+            selection={{ kind: "run", runId: trunk.ownerId }}
+            select={none}
+          />
+        ))}
+        {shown.strips.map((strip) => (
+          <StripRow
+            key={strip.runId}
+            strip={strip}
+            findings={[]}
+            dropTarget={job.practices.dropTarget}
+            selection={{ kind: "findings" }}
+            select={none}
+          />
+        ))}
+      </div>
+    </Suspects>
+  );
+}
