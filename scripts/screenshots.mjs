@@ -93,6 +93,8 @@ const SHOTS = [
     name: "aim",
     go: inJob("Lambing-watch bar and pods", "Aim", async (page) => {
       await page.getByText("At 10 m the ground").waitFor();
+      await page.getByRole("button", { name: /vehicle.s own lamps/ }).click();
+      await page.getByText("At 10 m the ground").nth(1).waitFor();
     }),
   },
   { name: "hand-over", go: inJob("Aux pods, brake flasher", "Hand over") },
@@ -106,7 +108,19 @@ const SHOTS = [
   { name: "sheet", go: inJob("Lambing-watch bar and pods", "Sheet") },
   { name: "shelf", go: visit("/shelf") },
   { name: "vehicle", go: visit("/vehicles/fellrunner-420") },
-  { name: "settings", night: true, go: visit("/settings") },
+  {
+    name: "training",
+    night: true,
+    go: async (page) => {
+      await visit("/training")(page);
+      await page.getByRole("combobox", { name: "Trained on" }).click();
+      await page.getByRole("option", { name: "Twin horns and work lamp" }).click();
+      await page.getByRole("button", { name: "Start" }).click();
+      const tips = page.getByRole("group", { name: "Tips on" }).getByRole("button");
+      await tips.nth(1).click();
+      await tips.nth(6).click();
+    },
+  },
   // Last, as it changes the job that it shows: a fuse picked, and taken back.
 ];
 

@@ -43,6 +43,7 @@ const SHOP: readonly [string, string][] = [
   ["/shelf", "Relays"],
   ["/vehicles", "Brannock Midge 60"],
   ["/vehicles/fellrunner-420", "Connector map"],
+  ["/training", "Find the fault"],
   ["/settings", "People"],
 ];
 const PLANNING: readonly [string, string][] = [
@@ -50,6 +51,7 @@ const PLANNING: readonly [string, string][] = [
   ["budget", "Line by line"],
   ["circuit", "Flood pods"],
   ["signals", "Where it is ridden"],
+  ["prove", "Test on the vehicle"],
   ["aim", "At 10 m the ground"],
   ["handOver", "Before it goes"],
   ["sheet", "To lay out"],

@@ -39,6 +39,12 @@ test("a mark is moved by key, the light follows, and the best aim is proposed", 
   await expect(far).toHaveText(/^\d+ m$/);
   const metres = async (): Promise<number> => Number.parseInt((await far.textContent()) ?? "0", 10);
   const before = await metres();
+  // The vehicle's own lamps beside it, on the same scale: the road as it was before.
+  await page.getByRole("button", { name: /vehicle.s own lamps/ }).click();
+  await expect(page.getByRole("region", { name: "Light Before: road" })).toBeVisible();
+  await expect(far).toHaveCount(2);
+  await page.getByRole("button", { name: /vehicle.s own lamps/ }).click();
+  await expect(far).toHaveCount(1);
   const mark = page.getByRole("slider", { name: "Mark of 40 W light bar" });
   await mark.focus();
   for (let i = 0; i < 12; i += 1) await page.keyboard.press("ArrowDown");

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { newJob, newRun, saved, signIn } from "./shop.ts";
+import { newJob, newRun, openJob, saved, signIn } from "./shop.ts";
 
 /** A bar on its own switch on the quad, as one would build it in a minute, at its test. */
 async function atTheTest(page: Page): Promise<void> {
@@ -55,7 +55,7 @@ test("a reading that cannot be asks, and is not taken; a step is left out with i
   const volts = page.getByRole("textbox", { name: /reading in V$/ }).first();
   await volts.fill("1270");
   await volts.press("Enter");
-  await expect(page.getByText(/cannot be: .*mV, or the range/)).toBeVisible();
+  await expect(page.getByText(/cannot be: .*mV, or the range/).last()).toBeVisible();
   await volts.fill("twelve");
   await volts.press("Enter");
   await expect(page.getByText(/is no number, such as 12.4/)).toBeVisible();
@@ -78,4 +78,20 @@ test("on a phone the steps come one by one", async ({ page }) => {
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   );
   expect(wide).toBeLessThanOrEqual(0);
+});
+
+test("what was proved on the machine is compared with its profile and written there once", async ({
+  page,
+}) => {
+  await signIn(page);
+  const base = await openJob(page, "Twin horns and work lamp");
+  await page.goto(`${base}/prove`);
+  const proved = page.getByRole("region", { name: "Proved here, not in the profile" });
+  await expect(proved.getByText(/violet\/white, reverse lamp, .* guess/)).toBeVisible();
+  await expect(proved.getByText(/violet\/white, reverse lamp, .* proved/)).toBeVisible();
+  await proved.getByRole("button", { name: "Write to the profile" }).click();
+  await expect(page.getByText("Written to the profile of Corvane Fellrunner 420")).toBeVisible();
+  await expect(proved).toBeHidden();
+  await page.goto("/vehicles/fellrunner-420");
+  await expect(page.getByText("Pim Okkerse").first()).toBeVisible();
 });

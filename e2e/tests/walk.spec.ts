@@ -179,3 +179,26 @@ test("hazards on a single pole are found, named and mended in one press", async 
   await expect(proof).toContainText("works unasked");
   await saved(page);
 });
+
+test("pages are named, and the keyboard goes on from a page whose link is gone", async ({
+  page,
+}) => {
+  await signIn(page);
+  for (const [link, title] of [
+    ["Shelf", "Shelf · Dragonet"],
+    ["Vehicles", "Vehicles · Dragonet"],
+    ["Settings", "Settings · Dragonet"],
+    ["Board", "Jobs · Dragonet"],
+  ] as const) {
+    const to = page.getByRole("navigation", { name: "Pages" }).getByRole("link", { name: link });
+    await to.press("Enter");
+    await expect(page).toHaveTitle(title);
+    // A link that stays keeps the focus.
+    await expect(to).toBeFocused();
+  }
+  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().press("Enter");
+  await expect(
+    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
+  ).toBeVisible();
+  await expect(page.locator("#main")).toBeFocused();
+});
