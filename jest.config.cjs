@@ -21,7 +21,7 @@ const project = (name, folder, more = {}) => ({
   rootDir: `${__dirname}/${folder}`,
   testMatch: ["<rootDir>/test/**/*.test.ts"],
   transform: { "\\.(ts|tsx|mjs|js)$": swc },
-  transformIgnorePatterns: ["/node_modules/(?!(@nestjs|dinero\.js|papaparse|zustand)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(@nestjs|dinero\.js|papaparse|zustand|d3-contour|d3-array|internmap)/)"],
   moduleNameMapper: { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` },
   ...more,
 });
@@ -51,6 +51,19 @@ const brief = near
     ? {}
     : { testPathIgnorePatterns: LONG.map((name) => `/packages/core/test/${name}\\.test\\.ts$`) };
 
+/** Pages in a document without a browser: the worker's functions run in the page itself. */
+const PAGE = {
+  testMatch: ["<rootDir>/test/**/*.test.tsx"],
+  testEnvironment: "<rootDir>/test/page/environment.cjs",
+  // Packages as Node takes them: their modules for browsers are not transformed.
+  testEnvironmentOptions: { customExportConditions: ["node", "require", "default"] },
+  setupFilesAfterEnv: ["<rootDir>/test/page/browser.ts"],
+  moduleNameMapper: {
+    "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts`,
+    "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
+  },
+};
+
 const projects = [
   project("core", "packages/core", brief),
   project("contract", "packages/contract"),
@@ -59,6 +72,7 @@ const projects = [
   project("cli", "apps/cli"),
   project("server", "apps/server"),
   project("web", "apps/web"),
+  project("page", "apps/web", PAGE),
   project("scripts", "scripts"),
 ];
 

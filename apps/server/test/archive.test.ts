@@ -81,7 +81,8 @@ describe("the whole shop in one file", () => {
   it("is the owner's alone, out and in", async () => {
     const pim = await shop.person("pim");
     await pim.get("/api/shop/archive").expect(403);
-    await takeIn(pim, zip).expect(403);
+    // Refused unread: a small one, so that all of it is sent before the answer comes.
+    await takeIn(pim, zip.subarray(0, 200)).expect(403);
   });
 
   it("of the first format is still taken in, under new ids", async () => {

@@ -1,9 +1,10 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode, Suspense, lazy } from "react";
 import { createRoot } from "react-dom/client";
+import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { ApiError } from "./app/api.ts";
-import { router } from "./app/router.tsx";
+import { routes } from "./app/routes.tsx";
 import { showRememberedTheme } from "./app/theme.ts";
 import "./styles.css";
 
@@ -22,6 +23,7 @@ const queries = new QueryClient({
   },
 });
 
+const router = createBrowserRouter(routes);
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
 createRoot(root).render(

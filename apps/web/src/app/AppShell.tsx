@@ -7,7 +7,7 @@ import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { sessionEnds } from "./api.ts";
 import { SignOut } from "./SignOut.tsx";
-import { useSession, type Person } from "./session.ts";
+import { Me, useSession, type Person } from "./session.ts";
 import { showTheme } from "./theme.ts";
 import { useFocusKept } from "./useFocusKept.ts";
 
@@ -82,17 +82,19 @@ export function AppShell() {
     );
   }
   return (
-    <div className="flex min-h-dvh flex-col">
-      <a
-        href="#main"
-        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2"
-      >
-        Skip to content
-      </a>
-      <TopBar person={data.person} shop={data.shop} />
-      <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
-        <Outlet />
-      </main>
-    </div>
+    <Me value={data.person}>
+      <div className="flex min-h-dvh flex-col">
+        <a
+          href="#main"
+          className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2"
+        >
+          Skip to content
+        </a>
+        <TopBar person={data.person} shop={data.shop} />
+        <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
+          <Outlet />
+        </main>
+      </div>
+    </Me>
   );
 }

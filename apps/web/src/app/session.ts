@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { createContext, useContext } from "react";
 import { ask } from "./api.ts";
 import type { ThemeChoice } from "./theme.ts";
 
@@ -20,11 +21,14 @@ export interface Session {
 export const useSession = () =>
   useQuery({ queryKey: ["session"], queryFn: () => ask<Session>("session"), staleTime: 60_000 });
 
+/** Who is signed in, for the pages behind the sign-in: what they show and who sees it go together. */
+export const Me = createContext<Person | null>(null);
+
 /** The signed-in person; only for what is shown behind the sign-in. */
 export function useMe(): Person {
-  const { data } = useSession();
-  if (!data?.person) throw new Error("nobody is signed in here");
-  return data.person;
+  const person = useContext(Me);
+  if (!person) throw new Error("nobody is signed in here");
+  return person;
 }
 
 export const useCanEdit = (): boolean => useMe().role !== "viewer";

@@ -1,5 +1,5 @@
 import { proxy } from "comlink";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import {
   decimal,
   faultSeverity,
@@ -11,6 +11,7 @@ import {
 } from "@dragonet/core";
 import type { BenchPlan, TrialReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
+import { useWorked } from "../worker/useWorked.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { useCanEdit } from "../app/session.ts";
@@ -129,25 +130,21 @@ function Proven({ report, onPlace }: { report: TrialReport } & Pick<TrialPanelPr
 
 /** The proof of every position and the trial of every single fault, run in the worker. */
 export function TrialPanel({ plan, onPlace, onReport }: TrialPanelProps) {
-  const [report, setReport] = useState<TrialReport | null>(null);
   const [share, setShare] = useState(0);
   const [stopped, setStopped] = useState(false);
   const [all, setAll] = useState(false);
+  const ask = useCallback(
+    // A newer plan ends the trial of the one before, which then answers nothing.
+    async () => ({ plan, is: await planner().tryEverything(proxy(setShare)) }),
+    [plan],
+  );
+  const made = useWorked(stopped ? null : ask)?.is;
+  const [report, setReport] = useState<TrialReport | null>(null);
+  if (made && made !== report) setReport(made);
   useEffect(() => {
-    if (stopped) return;
-    let stale = false;
-    void planner()
-      .tryEverything(proxy((done: number) => !stale && setShare(done)))
-      .then((made) => {
-        if (stale || !made) return;
-        setReport(made);
-        onReport(made);
-      });
-    return () => {
-      stale = true;
-      void planner().stop();
-    };
-  }, [plan, stopped, onReport]);
+    if (report) onReport(report);
+  }, [report, onReport]);
+  useEffect(() => () => void planner().stop(), [plan, stopped]);
   const unsolved = report?.faults.filter((f) => !f.solved && !f.chatters).length ?? 0;
   if (!report) {
     return (

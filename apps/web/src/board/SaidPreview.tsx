@@ -1,15 +1,15 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useState, type RefObject } from "react";
 import { useNavigate } from "react-router";
 import {
   PLACE_WORDS,
   conditionText,
   vehicleName,
-  type Practices,
   type SaidCircuit,
   type SaidJob,
 } from "@dragonet/core";
 import { ask } from "../app/api.ts";
+import { usePractices } from "../settings/practices.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
@@ -57,10 +57,7 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
   const { data: kept } = useVehicles();
   const { data: parts } = useParts();
   const { data: jobs } = useJobs();
-  const { data: practices } = useQuery({
-    queryKey: ["practices"],
-    queryFn: () => ask<Practices>("practices"),
-  });
+  const { data: practices } = usePractices();
   const [profileId, setProfileId] = useState("");
   const [said, setSaid] = useState<SaidJob | null>(null);
   const [failed, setFailed] = useState("");

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import { decimal, type RunId, type Way } from "@dragonet/core";
 import { useEdit, useJob } from "../job/jobStore.ts";
 import { useParts } from "../shelf/parts.ts";
@@ -9,28 +9,25 @@ import { Section } from "../ui/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/states.tsx";
 import { planner } from "../worker/planner.ts";
+import { useWorked } from "../worker/useWorked.ts";
 
 const DASHES = [undefined, "8 4", "3 3", "12 3 2 3"] as const;
 
 function useWays(runId: RunId | null): readonly Way[] | null {
   const job = useJob();
   const { data: parts } = useParts();
-  const [ways, setWays] = useState<readonly Way[] | null>(null);
-  useEffect(() => {
-    if (runId === null) return;
-    let stale = false;
-    void planner()
-      .compare(
-        job,
-        runId,
-        (parts ?? []).map((kept) => kept.value),
-      )
-      .then((made) => !stale && setWays(made));
-    return () => {
-      stale = true;
-    };
-  }, [job, runId, parts]);
-  return ways;
+  const ask = useCallback(
+    async (): Promise<readonly Way[]> =>
+      runId === null
+        ? []
+        : planner().compare(
+            job,
+            runId,
+            (parts ?? []).map((kept) => kept.value),
+          ),
+    [job, runId, parts],
+  );
+  return useWorked(runId === null ? null : ask);
 }
 
 function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {

@@ -1,5 +1,5 @@
 import { proxy } from "comlink";
-import { useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import {
   SHIPPED_RIDES,
   decimal,
@@ -9,7 +9,6 @@ import {
   type ChargingFacts,
   type Edit,
   type Job,
-  type RideBounds,
   type RideLeg,
 } from "@dragonet/core";
 import { mint } from "../app/mint.ts";
@@ -22,6 +21,7 @@ import { NumberInput } from "../ui/TextInput.tsx";
 import { RideLegs } from "./RideLegs.tsx";
 import type { RideReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
+import { useWorked } from "../worker/useWorked.ts";
 
 const STATE_WORDS = { idle: "at idle", town: "in town", cruise: "at cruise" } as const;
 
@@ -39,40 +39,18 @@ function rideEdits(job: Job, legs: readonly RideLeg[]): Edit[] {
 }
 
 function useRide(job: Job, startSoc: number): RideReport | null {
-  const [report, setReport] = useState<RideReport | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .ride(job, startSoc)
-      .then((made) => !stale && setReport(made));
-    return () => {
-      stale = true;
-    };
-  }, [job, startSoc]);
-  return report;
+  return useWorked(useCallback(async () => planner().ride(job, startSoc), [job, startSoc]));
 }
 
 function useRideBounds(job: Job, startSoc: number) {
-  const [bounds, setBounds] = useState<RideBounds | null>(null);
   const [share, setShare] = useState(0);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .rideBounds(
-        job,
-        startSoc,
-        proxy((done: number) => !stale && setShare(done)),
-      )
-      .then((made) => {
-        if (stale || !made) return;
-        setBounds(made);
-        setShare(1);
-      });
-    return () => {
-      stale = true;
-    };
-  }, [job, startSoc]);
-  return { bounds, share };
+  const ask = useCallback(
+    async () => ({ job, startSoc, is: await planner().rideBounds(job, startSoc, proxy(setShare)) }),
+    [job, startSoc],
+  );
+  const last = useWorked(ask);
+  const done = last?.job === job && last.startSoc === startSoc;
+  return { bounds: last?.is ?? null, share: done ? 1 : share };
 }
 
 function Curve({ report }: { report: RideReport }) {

@@ -1,5 +1,6 @@
 import type { Job } from "@dragonet/core";
-import { useEffect, useState } from "react";
+import { useCallback } from "react";
+import { useWorked } from "../worker/useWorked.ts";
 import { useJob } from "./jobStore.ts";
 
 /**
@@ -8,24 +9,5 @@ import { useJob } from "./jobStore.ts";
  */
 export function useOfJob<T>(compute: (job: Job) => Promise<T>): T | null {
   const job = useJob();
-  const [made, setMade] = useState<T | null>(null);
-  useEffect(() => {
-    let stale = false;
-    compute(job)
-      .then((next) => {
-        if (!stale) setMade(next);
-      })
-      .catch((error: unknown) => {
-        // Thrown while rendering, so that the page says it and the way on.
-        if (!stale) {
-          setMade(() => {
-            throw error;
-          });
-        }
-      });
-    return () => {
-      stale = true;
-    };
-  }, [job, compute]);
-  return made;
+  return useWorked<T>(useCallback(() => compute(job), [compute, job]));
 }

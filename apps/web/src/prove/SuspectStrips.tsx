@@ -1,11 +1,12 @@
-import { useCallback, useEffect, useState } from "react";
-import type { Job, Strip, StripPart, TrunkStrip } from "@dragonet/core";
+import { useCallback } from "react";
+import type { Strip, StripPart, TrunkStrip } from "@dragonet/core";
 import { useMe } from "../app/session.ts";
 import { StripRow } from "../bench/StripRow.tsx";
 import { Suspects } from "../bench/suspects.ts";
 import { TrunkRow } from "../bench/TrunkRow.tsx";
 import { useJob } from "../job/jobStore.ts";
 import { planner } from "../worker/planner.ts";
+import { useWorked } from "../worker/useWorked.ts";
 import type { ShownSuspect } from "../worker/proving.ts";
 
 interface Strips {
@@ -46,24 +47,14 @@ const OWNERS = 3;
 export function SuspectStrips({ suspects }: { suspects: readonly ShownSuspect[] }) {
   const job = useJob();
   const { units } = useMe().preferences;
-  const [shown, setShown] = useState<Strips | null>(null);
   const owners = [...new Set(suspects.map((s) => s.runId).filter((id) => id !== ""))]
     .slice(0, OWNERS)
     .join(" ");
   const ask = useCallback(
-    (of: Job) => planner().suspectStrips(of, owners.split(" "), units),
-    [owners, units],
+    async (): Promise<Strips> => planner().suspectStrips(job, owners.split(" "), units),
+    [job, owners, units],
   );
-  useEffect(() => {
-    let stale = false;
-    if (owners === "") return;
-    void ask(job).then((strips) => {
-      if (!stale) setShown(strips);
-    });
-    return () => {
-      stale = true;
-    };
-  }, [ask, job, owners]);
+  const shown = useWorked(owners === "" ? null : ask);
   if (!shown || owners === "") return null;
   const none = () => undefined;
   return (

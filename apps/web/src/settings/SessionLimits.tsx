@@ -1,8 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { ask } from "../app/api.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { Section } from "../ui/Section.tsx";
 import { Trouble } from "../ui/states.tsx";
+import { useReplaced } from "./useReplaced.ts";
 
 interface Limits {
   readonly idleHours: number;
@@ -20,15 +21,11 @@ const among = (list: readonly number[], now: number, word: string) =>
 
 /** How long people stay signed in. Owners only. */
 export function SessionLimits() {
-  const queries = useQueryClient();
   const { data, error } = useQuery({
     queryKey: ["settings"],
     queryFn: () => ask<Limits>("settings"),
   });
-  const save = useMutation({
-    mutationFn: (limits: Limits) => ask("settings", "PUT", limits),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["settings"] }),
-  });
+  const save = useReplaced<Limits>("settings", ["settings"]);
   if (error) return <Trouble error={error} />;
   if (!data) return null;
   return (

@@ -1,7 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Practices } from "@dragonet/core";
-import { ask } from "../app/api.ts";
-import { useMe, type Person } from "../app/session.ts";
+import { usePractices } from "./practices.ts";
+import { useMe, type Person, type Session } from "../app/session.ts";
 import { showTheme, type ThemeChoice } from "../app/theme.ts";
 import { Choice } from "../ui/Choice.tsx";
 import { Section } from "../ui/Section.tsx";
@@ -13,16 +12,17 @@ import { People } from "./People.tsx";
 import { PracticeFields } from "./PracticeFields.tsx";
 import { SessionLimits } from "./SessionLimits.tsx";
 import { Trail } from "./Trail.tsx";
+import { useReplaced } from "./useReplaced.ts";
 import { useTitle } from "../ui/useTitle.ts";
+
+const withLikes = (before: unknown, preferences: Person["preferences"]): Session | undefined => {
+  const session = before as Session | undefined;
+  return session?.person ? { ...session, person: { ...session.person, preferences } } : session;
+};
 
 function Preferences() {
   const me = useMe();
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: (preferences: Person["preferences"]) =>
-      ask("session/preferences", "PUT", preferences),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["session"] }),
-  });
+  const save = useReplaced<Person["preferences"]>("session/preferences", ["session"], withLikes);
   const set = (change: Partial<Person["preferences"]>): void => {
     const next = { ...me.preferences, ...change };
     showTheme(next.theme);
@@ -63,15 +63,8 @@ function Preferences() {
 }
 
 function ShopPractices({ canEdit }: { canEdit: boolean }) {
-  const queries = useQueryClient();
-  const { data, error } = useQuery({
-    queryKey: ["practices"],
-    queryFn: () => ask<Practices>("practices"),
-  });
-  const save = useMutation({
-    mutationFn: (practices: Practices) => ask("practices", "PUT", practices),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["practices"] }),
-  });
+  const { data, error } = usePractices();
+  const save = useReplaced<Practices>("practices", ["practices"]);
   if (error) return <Trouble error={error} />;
   if (!data) return null;
   return (

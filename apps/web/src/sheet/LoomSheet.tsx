@@ -1,6 +1,7 @@
-import { useEffect, useState } from "react";
+import { useCallback } from "react";
+import type { Job } from "@dragonet/core";
 import { useMe } from "../app/session.ts";
-import { useJob } from "../job/jobStore.ts";
+import { useOfJob } from "../job/useOfJob.ts";
 import { planner } from "../worker/planner.ts";
 import { saveText } from "../ui/saveText.ts";
 import { Button } from "../ui/Button.tsx";
@@ -8,20 +9,8 @@ import { Loading } from "../ui/states.tsx";
 
 /** The whole loom on one page, laid out in the worker. */
 export function LoomSheet() {
-  const job = useJob();
   const { units } = useMe().preferences;
-  const [svg, setSvg] = useState<string | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void planner()
-      .loom(job, units)
-      .then((made) => {
-        if (!stale) setSvg(made);
-      });
-    return () => {
-      stale = true;
-    };
-  }, [job, units]);
+  const svg = useOfJob(useCallback((job: Job) => planner().loom(job, units), [units]));
   if (svg === "") return null;
   const save = (): void => {
     // On paper of its own it knows neither the page's ink nor its face.

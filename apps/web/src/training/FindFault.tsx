@@ -1,8 +1,10 @@
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { LEVELS, decimal, type Level } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/Choice.tsx";
 import { Section } from "../ui/Section.tsx";
+import { Trouble } from "../ui/states.tsx";
 import { planner } from "../worker/planner.ts";
 import type {
   EndedExercise,
@@ -135,15 +137,13 @@ function Exercise({ started }: { started: StartedExercise }) {
 }
 
 /** A vehicle with a fault hidden in it: work the controls, measure, name it. */
-export function FindFault({ ground }: { ground: () => Promise<TrainingGround | null> }) {
+export function FindFault({ ground }: { ground: () => Promise<TrainingGround> }) {
   const [level, setLevel] = useState<Level>("dark");
   const [started, setStarted] = useState<{ n: number; is: StartedExercise | null } | null>(null);
-  const start = async (): Promise<void> => {
-    const on = await ground();
-    if (!on) return;
-    const is = await planner().startExercise(on, level, anySeed());
-    setStarted({ n: (started?.n ?? 0) + 1, is });
-  };
+  const start = useMutation({
+    mutationFn: async () => planner().startExercise(await ground(), level, anySeed()),
+    onSuccess: (is) => setStarted((before) => ({ n: (before?.n ?? 0) + 1, is })),
+  });
   return (
     <Section
       title="Find the fault"
@@ -156,12 +156,17 @@ export function FindFault({ ground }: { ground: () => Promise<TrainingGround | n
             options={LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))}
             onChange={setLevel}
           />
-          <Button look={started ? "plain" : "main"} onClick={() => void start()}>
+          <Button
+            look={started ? "plain" : "main"}
+            disabled={start.isPending}
+            onClick={() => start.mutate()}
+          >
             {started ? "Another" : "Start"}
           </Button>
         </span>
       }
     >
+      {start.error && <Trouble error={start.error} onRetry={() => start.mutate()} />}
       {started?.is && <Exercise key={started.n} started={started.is} />}
       {started && !started.is && (
         <p>This job has no fault of that level that anybody would notice: choose another.</p>

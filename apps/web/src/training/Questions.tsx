@@ -1,7 +1,9 @@
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { progressOf, type Drill } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/Section.tsx";
+import { Trouble } from "../ui/states.tsx";
 import { planner } from "../worker/planner.ts";
 import type { TrainingGround } from "../worker/training.ts";
 import { anySeed, useKeepResult, useResults } from "./training.ts";
@@ -51,30 +53,30 @@ function Question({ drill, onNext }: { drill: Drill; onNext: () => void }) {
 }
 
 /** Short questions, each made from a circuit and worked out by it. */
-export function Questions({ ground }: { ground: () => Promise<TrainingGround | null> }) {
+export function Questions({ ground }: { ground: () => Promise<TrainingGround> }) {
   const { data: results } = useResults();
   const [drill, setDrill] = useState<{ readonly n: number; readonly is: Drill | null } | null>(
     null,
   );
-  const ask = async (): Promise<void> => {
-    const on = await ground();
-    if (!on) return;
-    const is = await planner().nextDrill(on, progressOf(results ?? []), anySeed());
-    setDrill({ n: (drill?.n ?? 0) + 1, is });
-  };
+  const next = useMutation({
+    mutationFn: async () =>
+      planner().nextDrill(await ground(), progressOf(results ?? []), anySeed()),
+    onSuccess: (is) => setDrill((before) => ({ n: (before?.n ?? 0) + 1, is })),
+  });
   return (
     <Section
       title="Questions"
       about="Made from a circuit and worked out by it, so no two are the same."
       action={
         drill === null && (
-          <Button look="main" onClick={() => void ask()}>
+          <Button look="main" disabled={next.isPending} onClick={() => next.mutate()}>
             Ask me
           </Button>
         )
       }
     >
-      {drill?.is && <Question key={drill.n} drill={drill.is} onNext={() => void ask()} />}
+      {drill?.is && <Question key={drill.n} drill={drill.is} onNext={() => next.mutate()} />}
+      {next.error && <Trouble error={next.error} onRetry={() => next.mutate()} />}
       {drill && !drill.is && <p>This job has nothing to ask: choose another.</p>}
     </Section>
   );

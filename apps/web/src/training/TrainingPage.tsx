@@ -18,8 +18,8 @@ export function TrainingPage() {
   const { data: jobs } = useJobs();
   const made = useMadeGround();
   const [choice, setChoice] = useState(MADE);
-  const ground = async (): Promise<TrainingGround | null> => {
-    if (choice === MADE) return made;
+  const ground = async (): Promise<TrainingGround> => {
+    if (choice === MADE) return made();
     const { document } = await ask<{ readonly document: Job }>(`jobs/${choice}`);
     return { kind: "job", job: document };
   };

@@ -1,9 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import type { Apprentice, Practices, TrainingRecord } from "@dragonet/core";
+import type { Apprentice, TrainingRecord } from "@dragonet/core";
 import { ask } from "../app/api.ts";
-import { useParts } from "../shelf/parts.ts";
-import { useVehicles } from "../vehicles/vehicles.ts";
+import { PRACTICES } from "../settings/practices.ts";
+import { PARTS } from "../shelf/parts.ts";
+import { VEHICLES, type Kept } from "../vehicles/vehicles.ts";
 import type { TrainingGround } from "../worker/training.ts";
+
+const valueOf = <T>({ value }: Kept<T>): T => value;
 
 export const useResults = () =>
   useQuery({ queryKey: ["training"], queryFn: () => ask<TrainingRecord[]>("training") });
@@ -23,18 +26,17 @@ export function useKeepResult() {
   });
 }
 
-/** What made-up jobs are made of; null while it is fetched. */
-export function useMadeGround(): TrainingGround | null {
-  const { data: vehicles } = useVehicles();
-  const { data: shelf } = useParts();
-  const { data: practices } = useQuery({
-    queryKey: ["practices"],
-    queryFn: () => ask<Practices>("practices"),
-  });
-  if (!vehicles || !shelf || !practices) return null;
-  return {
-    kind: "made",
-    from: { practices, vehicles: vehicles.map((v) => v.value), shelf: shelf.map((p) => p.value) },
+/** Fetches what made-up jobs are made of: asked when one is, so that no press comes too early. */
+export function useMadeGround(): () => Promise<TrainingGround> {
+  const queries = useQueryClient();
+  return async () => {
+    const [vehicles, shelf, practices] = await Promise.all([
+      queries.ensureQueryData(VEHICLES),
+      queries.ensureQueryData(PARTS),
+      queries.ensureQueryData(PRACTICES),
+    ]);
+    const from = { practices, vehicles: vehicles.map(valueOf), shelf: shelf.map(valueOf) };
+    return { kind: "made", from };
   };
 }
 

@@ -40,12 +40,17 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
   const hold = (e: Event): void => {
     if (firm) e.preventDefault();
   };
+  /** A field that is being written takes Escape for itself: the dialog hears of it first. */
+  const escape = (e: KeyboardEvent): void => {
+    hold(e);
+    if (e.target instanceof HTMLElement && e.target.dataset.draft) e.preventDefault();
+  };
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content
-          onEscapeKeyDown={hold}
+          onEscapeKeyDown={escape}
           onPointerDownOutside={hold}
           onOpenAutoFocus={enter}
           onCloseAutoFocus={leave}

@@ -31,6 +31,7 @@ export function TextInput(props: TextInputProps) {
         type={type}
         aria-label={label}
         aria-invalid={wrong !== null}
+        data-draft={draft !== null || undefined}
         className={`control ${className}`}
         value={draft ?? value}
         placeholder={props.placeholder}

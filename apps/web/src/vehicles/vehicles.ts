@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { queryOptions, useQuery } from "@tanstack/react-query";
 import type { Vehicle } from "@dragonet/core";
 import { ask } from "../app/api.ts";
 
@@ -8,5 +8,9 @@ export interface Kept<T> {
   readonly revision: number;
 }
 
-export const useVehicles = () =>
-  useQuery({ queryKey: ["vehicles"], queryFn: () => ask<Kept<Vehicle>[]>("vehicles") });
+export const VEHICLES = queryOptions({
+  queryKey: ["vehicles"],
+  queryFn: () => ask<Kept<Vehicle>[]>("vehicles"),
+});
+
+export const useVehicles = () => useQuery(VEHICLES);

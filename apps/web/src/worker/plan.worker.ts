@@ -129,7 +129,7 @@ export type PlayReport =
 const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 
 /** What the page asks the heart to compute, off the page's own thread. */
-const planner = {
+export const planner = {
   plan(job: Job, units: UnitSystem): BenchPlan {
     const circuit = synthesise(job);
     current = { job, circuit };

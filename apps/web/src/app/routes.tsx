@@ -1,9 +1,9 @@
-import { createBrowserRouter, Navigate } from "react-router";
+import { Navigate, type RouteObject } from "react-router";
 import { AppShell } from "./AppShell.tsx";
 import { PageTrouble } from "./PageTrouble.tsx";
 
 /** Pages come when they are visited, so that the first one is light. */
-export const router = createBrowserRouter([
+export const routes: RouteObject[] = [
   {
     // Whoever has the link: no sign-in, and nothing of the shop around it.
     path: "/offer/:token",
@@ -136,4 +136,4 @@ export const router = createBrowserRouter([
       { path: "*", element: <PageTrouble /> },
     ],
   },
-]);
+];

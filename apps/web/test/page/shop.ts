@@ -1,0 +1,190 @@
+/** A shop's server as pages see it: what it holds, what it was asked, and what it answers. */
+import { checkJobDocument, checkPart, checkVehicle } from "@dragonet/contract";
+import {
+  DEFAULT_PRACTICES,
+  applyEdits,
+  jobSummary,
+  type Change,
+  type Edit,
+  type Job,
+  type Part,
+  type Vehicle,
+} from "@dragonet/core";
+import type { Person } from "../../src/app/session.ts";
+
+export interface Asked {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+export interface Reply {
+  readonly status: number;
+  readonly body?: unknown;
+}
+type Answer = (body: never, path: string) => Reply | Promise<Reply>;
+
+export const ANSA: Person = {
+  ...{ id: "ansa", name: "Ansa Tordoff", role: "owner" },
+  preferences: { units: "metric", theme: "day" },
+};
+
+interface Kept<T> {
+  readonly value: T;
+  readonly revision: number;
+}
+
+const ok = (body: unknown): Reply => ({ status: 200, body });
+const refused = (status: number, message: string, more: object = {}): Reply => ({
+  status,
+  body: { message, ...more },
+});
+
+export class Shop {
+  readonly asked: Asked[] = [];
+  person: Person | null = ANSA;
+  readonly jobs = new Map<string, { document: Job; changes: Change[] }>();
+  readonly parts = new Map<string, Kept<Part>>();
+  readonly vehicles = new Map<string, Kept<Vehicle>>();
+  private readonly told = new Map<string, Answer>();
+
+  /** What one question is answered with: `shop.answers("POST people", () => ({ status: 201 }))`. */
+  answers<B = unknown>(
+    question: string,
+    answer: (body: B, path: string) => Reply | Promise<Reply>,
+  ): this {
+    this.told.set(question, answer);
+    return this;
+  }
+
+  withParts(...parts: Part[]): this {
+    for (const value of parts) this.parts.set(value.id, { value, revision: 1 });
+    return this;
+  }
+
+  withVehicles(...vehicles: Vehicle[]): this {
+    for (const value of vehicles) this.vehicles.set(value.profileId, { value, revision: 1 });
+    return this;
+  }
+
+  withJob(id: string, document: Job): this {
+    this.jobs.set(id, { document, changes: [] });
+    return this;
+  }
+
+  /** What was sent by a method to a path. */
+  sent<B>(method: string, path: string): B[] {
+    return this.asked.filter((a) => a.method === method && a.path === path).map((a) => a.body as B);
+  }
+
+  /** A job as the server has it now. */
+  job(id: string): Job {
+    const kept = this.jobs.get(id);
+    if (!kept) throw new Error(`no job "${id}"`);
+    return kept.document;
+  }
+
+  install(): void {
+    globalThis.fetch = (async (url: string, init: RequestInit = {}) => {
+      const method = init.method ?? "GET";
+      const path = url.replace(/^\/api\//, "");
+      const body: unknown = typeof init.body === "string" ? JSON.parse(init.body) : init.body;
+      this.asked.push({ method, path, body });
+      const { status, body: said } = await this.reply(method, path, body).catch(
+        // A fault of the stand-in itself is shown on the page, where a test fails by it.
+        (error: unknown): Reply => refused(500, String(error)),
+      );
+      return {
+        ...{ ok: status < 400, status, headers: new Headers() },
+        json: async () => structuredClone(said ?? {}),
+      };
+    }) as unknown as typeof fetch;
+  }
+
+  private async reply(method: string, path: string, body: unknown): Promise<Reply> {
+    const own =
+      this.told.get(`${method} ${path}`) ?? this.told.get(`${method} ${path.split("?")[0]}`);
+    if (own) return await own(body as never, path);
+    const [place = "", id = "", what = ""] = path.split(/[/?]/);
+    const question = `${method} ${place}${id === "" ? "" : "/:id"}${what === "" ? "" : `/${what}`}`;
+    switch (question) {
+      case "GET session":
+        return ok({ person: this.person, shop: "Tarn Lamp Works", needsFirstOwner: false });
+      case "GET jobs":
+        return ok([...this.jobs].map(([jobId, kept]) => this.onBoard(jobId, kept.document)));
+      case "GET practices":
+        return ok(DEFAULT_PRACTICES);
+      case "GET jobs/:id":
+        return this.readJob(id);
+      case "GET jobs/:id/changes":
+        return this.jobs.has(id)
+          ? ok(this.changesAfter(id, Number(/since=(\d+)/.exec(path)?.[1])))
+          : refused(404, "no such job");
+      case "POST jobs/:id/edits":
+        return this.edit(id, body as { known: number; batchId: string; edits: Edit[] });
+      case "GET parts":
+        return ok([...this.parts.values()]);
+      case "PUT parts/:id":
+        return this.keep(this.parts, id, checkPart, body as Kept<Part>);
+      case "GET vehicles":
+        return ok([...this.vehicles.values()]);
+      case "GET vehicles/:id":
+        return this.vehicles.has(id) ? ok(this.vehicles.get(id)) : refused(404, "no such vehicle");
+      case "PUT vehicles/:id":
+        return this.keep(this.vehicles, id, checkVehicle, body as Kept<Vehicle>);
+      default:
+        return refused(404, `nothing answers ${method} ${path} here`);
+    }
+  }
+
+  private onBoard(id: string, document: Job) {
+    const updatedAt = "2026-05-04T08:00:00Z";
+    return { ...jobSummary(document), id, revision: 1, updatedAt };
+  }
+
+  private readJob(id: string): Reply {
+    const kept = this.jobs.get(id);
+    if (!kept) return refused(404, "no such job");
+    return ok({ id, revision: kept.changes.length + 1, document: kept.document });
+  }
+
+  private changesAfter(id: string, known: number) {
+    const { changes } = this.jobs.get(id)!;
+    return { revision: changes.length + 1, changes: changes.filter((c) => c.revision > known) };
+  }
+
+  /** Takes what the real server would: documents that the contract finds right. */
+  private edit(id: string, sent: { known: number; batchId: string; edits: Edit[] }): Reply {
+    const kept = this.jobs.get(id);
+    if (!kept) return refused(404, "no such job");
+    const result = applyEdits(kept.document, sent.edits);
+    if (!result.ok) return refused(422, result.message, { faults: [result] });
+    const checked = checkJobDocument(result.job);
+    if (!checked.ok) return refused(422, "the job is not right", { faults: checked.faults });
+    kept.document = result.job;
+    const { batchId, edits } = sent;
+    kept.changes.push({
+      ...{
+        revision: kept.changes.length + 2,
+        batchId,
+        who: this.person?.name ?? "",
+        acts: [],
+        edits,
+      },
+    });
+    return ok(this.changesAfter(id, sent.known));
+  }
+
+  private keep<T>(
+    where: Map<string, Kept<T>>,
+    id: string,
+    check: (value: unknown) => { ok: true; value: T } | { ok: false; faults: readonly unknown[] },
+    { value, revision }: Kept<T>,
+  ): Reply {
+    const checked = check(value);
+    if (!checked.ok) return refused(422, "something is not right", { faults: checked.faults });
+    if ((where.get(id)?.revision ?? 0) !== revision)
+      return refused(409, "changed by somebody else");
+    where.set(id, { value, revision: revision + 1 });
+    return ok(where.get(id));
+  }
+}
