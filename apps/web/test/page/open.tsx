@@ -1,6 +1,13 @@
 /** Opens the application at a path, as a browser would: router, shell and worker, but for the server. */
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, fireEvent, render, screen, within, type RenderResult } from "@testing-library/react";
+import {
+  cleanup,
+  fireEvent,
+  render,
+  screen,
+  within,
+  type RenderResult,
+} from "@testing-library/react";
 import userEvent, { PointerEventsCheckLevel, type UserEvent } from "@testing-library/user-event";
 import { RouterProvider, createMemoryRouter } from "react-router";
 import { Toaster } from "sonner";
@@ -28,7 +35,10 @@ export async function open(shop: Shop, path: string): Promise<Opened> {
   );
   return {
     ...page,
-    ...{ user: userEvent.setup({ delay: null, pointerEventsCheck: PointerEventsCheckLevel.Never }), shop },
+    ...{
+      user: userEvent.setup({ delay: null, pointerEventsCheck: PointerEventsCheckLevel.Never }),
+      shop,
+    },
     path: () => router.state.location.pathname,
     go: (to) => router.navigate(to),
   };

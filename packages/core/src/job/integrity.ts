@@ -24,11 +24,15 @@ function factFaults(path: string, fact: Fact): Fault[] {
   return low < 0 ? [{ path, message: `invalid lower bound: ${low} (needs 0 or more)` }] : [];
 }
 
-/** Whether any fact in the document is out of bounds: a look without words, at every edit. */
+/** Parts of documents that were found right: nothing of a document changes, so they stay it. */
+const factsRight = new WeakSet<object>();
+
+/** Whether any fact in the document is out of bounds: a look without words, at what an edit made new. */
 function hasFactFault(node: unknown): boolean {
-  if (typeof node !== "object" || node === null) return false;
+  if (typeof node !== "object" || node === null || factsRight.has(node)) return false;
   if (isFact(node)) return !(0 <= node.low && node.low <= node.value && node.value <= node.high);
   for (const key in node) if (hasFactFault((node as Record<string, unknown>)[key])) return true;
+  factsRight.add(node);
   return false;
 }
 
