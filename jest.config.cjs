@@ -21,7 +21,9 @@ const project = (name, folder, more = {}) => ({
   rootDir: `${__dirname}/${folder}`,
   testMatch: ["<rootDir>/test/**/*.test.ts"],
   transform: { "\\.(ts|tsx|mjs|js)$": swc },
-  transformIgnorePatterns: ["/node_modules/(?!(@nestjs|dinero\.js|papaparse|zustand|d3-contour|d3-array|internmap)/)"],
+  transformIgnorePatterns: [
+    "/node_modules/(?!(@nestjs|dinero\.js|papaparse|zustand|d3-contour|d3-array|internmap)/)",
+  ],
   moduleNameMapper: { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` },
   ...more,
 });
@@ -54,10 +56,10 @@ const brief = near
 /** Pages in a document without a browser: the worker's functions run in the page itself. */
 const PAGE = {
   testMatch: ["<rootDir>/test/**/*.test.tsx"],
-  testEnvironment: "<rootDir>/test/page/environment.cjs",
+  testEnvironment: `${__dirname}/apps/web/test/page/environment.cjs`,
   // Packages as Node takes them: their modules for browsers are not transformed.
   testEnvironmentOptions: { customExportConditions: ["node", "require", "default"] },
-  setupFilesAfterEnv: ["<rootDir>/test/page/browser.ts"],
+  setupFilesAfterEnv: [`${__dirname}/apps/web/test/page/browser.ts`],
   moduleNameMapper: {
     "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts`,
     "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,

@@ -1,4 +1,9 @@
-/** `npm test`: everything, from a bare machine, beside a running `npm start`. */
+/**
+ * `npm test`: everything, from a bare machine, beside a running `npm start`.
+ * `npm test -- unit page`: only these groups: checks (lint, types, format, unused, layers, names),
+ * unit (core, contract, loom, template, command line, stores), page (pages without a browser),
+ * api (the server over its database), scripts (start, restore), browser.
+ */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { parseArgs } from "node:util";
@@ -15,9 +20,17 @@ import { ROOT, fromRoot } from "./lib/paths.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 
-const { values } = parseArgs({
-  options: { only: { type: "string", default: "" } },
-});
+const CHECKS = ["lint", "types", "format", "unused", "layers", "names"];
+/** What of Jest's projects a group runs. */
+const PROJECTS = {
+  unit: ["core", "contract", "loom", "template", "cli", "web"],
+  page: ["page"],
+  api: ["server"],
+  scripts: ["scripts"],
+};
+const GROUPS = ["checks", ...Object.keys(PROJECTS), "browser"];
+
+const { positionals: asked } = parseArgs({ allowPositionals: true });
 
 const bin = (path) => fromRoot("node_modules", path);
 
@@ -32,8 +45,9 @@ async function ensureMachine() {
 }
 
 const tally = { passed: 0, failed: 0 };
-const wanted = values.only === "" ? null : values.only.split(",");
-const skips = (name) => wanted !== null && !wanted.includes(name);
+/** Whether a group, or a single check of the text, was left out by who asked for others. */
+const skips = (name) =>
+  asked.length > 0 && !asked.includes(name) && !(CHECKS.includes(name) && asked.includes("checks"));
 
 function say(name, ok, started) {
   const seconds = ((Date.now() - started) / 1000).toFixed(1);
@@ -79,12 +93,16 @@ const runQuietly = (command, args, env) =>
   });
 
 async function jest(env) {
-  if (skips("jest")) return;
+  const groups = Object.keys(PROJECTS).filter((group) => !skips(group));
+  if (groups.length === 0) return;
   const started = Date.now();
   const file = fromRoot("test-results/jest.json");
   const code = await runQuietly(
     process.execPath,
-    [bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
+    [
+      ...[bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
+      ...["--selectProjects", ...groups.flatMap((group) => PROJECTS[group])],
+    ],
     env,
   );
   const report = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : null;
@@ -155,6 +173,10 @@ async function startServer(postgres, name, demo) {
 
 await main(async () => {
   const began = Date.now();
+  const unknown = asked.find((name) => ![...GROUPS, ...CHECKS].includes(name));
+  if (unknown !== undefined) {
+    throw new Failure(`There is no group "${unknown}": ${[...GROUPS, ...CHECKS].join(", ")}.`);
+  }
   checkNode();
   checkDisk(ROOT, 600);
   // What Debian has comes in while the rest is installed, built and read.

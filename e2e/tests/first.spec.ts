@@ -36,23 +36,3 @@ test("an empty shop asks for its first owner, who then has everything to begin w
   await page.getByRole("button", { name: "Sign out" }).click();
   await expect(page.getByRole("button", { name: "Sign in" })).toBeVisible();
 });
-
-test("a page that is not there says so and leads back", async ({ page }) => {
-  await page.goto("/nowhere");
-  await page.getByLabel("Sign-in").fill("wren");
-  await page.getByLabel("Password").fill("lamp-and-loom");
-  await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page.getByRole("heading", { name: "This page cannot be shown" })).toBeVisible();
-  await page.getByRole("link", { name: "Back to the board" }).click();
-  await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
-});
-
-test("wrong words at the door are answered, and the right ones open", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page.getByText("Who is it?")).toBeVisible();
-  await page.getByLabel("Sign-in").fill("wren");
-  await page.getByLabel("Password").fill("wrong");
-  await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page.getByText("sign-in or password is wrong")).toBeVisible();
-});

@@ -112,36 +112,6 @@ test("at the lift without a network: the page, its edits and its pictures stay, 
   await context.close();
 });
 
-test("a wire is followed over the map, its stretch signed for, a length measured anew", async ({
-  page,
-}) => {
-  await signIn(page);
-  await openJob(page, "Box lamp: run, turn, brake");
-  await page.getByRole("link", { name: "Fit" }).click();
-  await page.getByRole("link", { name: "Route" }).click();
-  await expect(page.getByRole("img", { name: /^Plan of the/ })).toBeVisible();
-  await page.getByRole("combobox", { name: "Wire to follow" }).click();
-  await page.getByRole("option", { name: / – / }).first().click();
-  await expect(page.getByRole("status").filter({ hasText: "with its slack" })).toContainText(" – ");
-  const stretches = page.getByRole("region", { name: "Stretches with wires in them" });
-  const open = stretches.getByRole("checkbox", { checked: false }).first();
-  const id = await open.getAttribute("id");
-  await open.click();
-  await expect(page.locator(`[id="${id}"]`)).toBeChecked();
-  await expect(stretches).toContainText("· Pim");
-
-  await page.getByRole("button", { name: "Measure the map" }).click();
-  const length = page
-    .getByRole("region", { name: "Stretches", exact: true })
-    .getByRole("textbox")
-    .first();
-  await length.fill("far");
-  await length.press("Tab");
-  await expect(page.getByRole("alert")).toContainText("“far” is not valid");
-  await length.press("Escape");
-  await saved(page);
-});
-
 test("holes are found from marks, told when they leave the panel, and printed at their size", async ({
   page,
 }) => {
@@ -169,34 +139,4 @@ test("holes are found from marks, told when they leave the panel, and printed at
   expect(template.headers()["content-type"]).toContain("image/svg+xml");
   // Panel of 420 mm and a margin on both sides, in its own millimetres.
   expect(await template.text()).toContain('width="436mm"');
-});
-
-test("a lamp that moves is held against the rules of the place; a bond waits for its warmth", async ({
-  page,
-}) => {
-  await signIn(page);
-  const base = await openJob(page, "Box lamp: run, turn, brake");
-  await page.goto(`${base}/fit/lamps`);
-  await expect(page.getByRole("img", { name: /^From behind: / })).toBeVisible();
-  await expect(
-    page.getByText(/shim of 1\.3 mm under the rear edge of a foot that stands lowers/),
-  ).toBeVisible();
-
-  await page.goto(`${base}/fit/adhesive`);
-  const surface = page.getByLabel("Cable clips inside the lid: surface, °C surface");
-  await surface.fill("8");
-  await surface.press("Enter");
-  await expect(page.getByText(/too cold for acrylic foam tape: 8 °C/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Pressed now" })).toBeDisabled();
-  await surface.fill("20");
-  await surface.press("Enter");
-  for (const name of ["cleaned", "tried dry", "ends marked with tape"]) {
-    const tick = page.getByRole("checkbox", { name });
-    if (!(await tick.isChecked())) await tick.click();
-  }
-  await page.getByRole("button", { name: "Pressed now" }).click();
-  await expect(page.getByText(/the bench shows the job as curing/)).toBeVisible();
-  await saved(page);
-  await page.goto("/");
-  await expect(page.getByText(/cures:/).first()).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { newJob, newRun, openJob, saved, signIn } from "./shop.ts";
+import { newJob, newRun, saved, signIn } from "./shop.ts";
 
 /** A bar on its own switch on the quad, as one would build it in a minute, at its test. */
 async function atTheTest(page: Page): Promise<void> {
@@ -46,52 +46,4 @@ test("a dark lamp is read, suspects are ranked, and a few probes later one stand
     "aria-pressed",
     "true",
   );
-});
-
-test("a reading that cannot be asks, and is not taken; a step is left out with its reason", async ({
-  page,
-}) => {
-  await atTheTest(page);
-  const volts = page.getByRole("textbox", { name: /reading in V$/ }).first();
-  await volts.fill("1270");
-  await volts.press("Enter");
-  await expect(page.getByText(/cannot be: .*mV, or the range/).last()).toBeVisible();
-  await volts.fill("twelve");
-  await volts.press("Enter");
-  await expect(page.getByText(/is no number, such as 12.4/)).toBeVisible();
-  await expect(page.getByText(/^0 of \d+ steps/)).toBeVisible();
-  const why = page.getByRole("textbox", { name: /why it is left out$/ }).first();
-  await why.fill("clamp is at the other bench");
-  await why.press("Enter");
-  await expect(page.getByText("waived: clamp is at the other bench").last()).toBeVisible();
-  await expect(page.getByText(/^1 of \d+ steps/)).toBeVisible();
-});
-
-test("on a phone the steps come one by one", async ({ page }) => {
-  await atTheTest(page);
-  await page.setViewportSize({ width: 390, height: 844 });
-  const one = page.getByRole("region", { name: "Step by step" });
-  await expect(one.getByText(/^Step 1 of \d+/)).toBeVisible();
-  await one.getByRole("button", { name: "Next" }).click();
-  await expect(one.getByText(/^Step 2 of \d+/)).toBeVisible();
-  const wide = await page.evaluate(
-    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-  );
-  expect(wide).toBeLessThanOrEqual(0);
-});
-
-test("what was proved on the machine is compared with its profile and written there once", async ({
-  page,
-}) => {
-  await signIn(page);
-  const base = await openJob(page, "Twin horns and work lamp");
-  await page.goto(`${base}/prove`);
-  const proved = page.getByRole("region", { name: "Proved here, not in the profile" });
-  await expect(proved.getByText(/violet\/white, reverse lamp, .* guess/)).toBeVisible();
-  await expect(proved.getByText(/violet\/white, reverse lamp, .* proved/)).toBeVisible();
-  await proved.getByRole("button", { name: "Write to the profile" }).click();
-  await expect(page.getByText("Written to the profile of Corvane Fellrunner 420")).toBeVisible();
-  await expect(proved).toBeHidden();
-  await page.goto("/vehicles/fellrunner-420");
-  await expect(page.getByText("Pim Okkerse").first()).toBeVisible();
 });

@@ -54,52 +54,6 @@ test("a bar and two pods become a checked circuit, broken on purpose and mended"
   expect(job).toMatch(/^\/jobs\//);
 });
 
-test("undo and redo work by key and by button, and survive nothing being wrong", async ({
-  page,
-}) => {
-  await signIn(page);
-  await newJob(page, "Undo me");
-  await page.keyboard.press("3");
-  await newRun(page, "24 W work lamp");
-  const run = page.getByRole("article", { name: "24 W work lamp" });
-  await expect(run).toBeVisible();
-  await page.keyboard.press("Control+z");
-  await expect(run).toBeHidden();
-  await page.keyboard.press("Control+y");
-  await expect(run).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(run).toBeHidden();
-  await saved(page);
-});
-
-test("a parked tell-tale is told with days and mended in one press", async ({ page }) => {
-  await signIn(page);
-  await openJob(page, "Lambing-watch bar and pods");
-  await page.keyboard.press("3");
-  const findings = page.getByRole("region", { name: "Findings" });
-  await expect(findings).toContainText("Parked draw: will not start after 1–1.8 days");
-  await page.getByRole("button", { name: "Make it live with the key only" }).click();
-  await expect(findings).not.toContainText("Parked draw");
-  await page.keyboard.press("Control+z");
-  await expect(findings).toContainText("Parked draw");
-  await saved(page);
-});
-
-test("a wrong number is refused in words and the old one stays", async ({ page }) => {
-  await signIn(page);
-  await newJob(page, "Bad numbers");
-  const capacity = page.getByLabel("Capacity, Ah", { exact: true });
-  await capacity.fill("lots");
-  await capacity.press("Tab");
-  await expect(page.getByRole("alert")).toContainText("“lots” is not valid");
-  await capacity.press("Escape");
-  await expect(capacity).toHaveValue("14");
-  await capacity.fill("13");
-  await capacity.press("Enter");
-  await expect(page.getByLabel("Capacity, lower bound")).toHaveValue("11.7");
-  await saved(page);
-});
-
 test("the bench is live: press a control, see what lights, prove it, try the faults", async ({
   page,
 }) => {
@@ -132,52 +86,6 @@ test("the bench is live: press a control, see what lights, prove it, try the fau
     .filter({ hasText: "relay 87 to splice chafed to the frame" });
   await expect(chafed).toContainText("own 7.5 A fuse opens");
   await expect(chafed).toContainText("Nothing that riding needs is lost: it rides home.");
-});
-
-test("a condition of several ways is built with helping relays, and proven", async ({ page }) => {
-  await signIn(page);
-  await newJob(page, "Brake or high beam");
-  await page.keyboard.press("3");
-  await newRun(page, "24 W work lamp");
-  const panel = page.getByRole("region", { name: "Run 24 W work lamp" });
-  await panel.getByRole("button", { name: "or", exact: true }).click();
-  const second = panel.getByRole("group", { name: "or with all of" });
-  await second.getByRole("button", { name: "brake: not asked" }).click();
-  await second.getByRole("button", { name: "high beam: not asked" }).click();
-  await second.getByRole("button", { name: "high beam: must be on" }).click();
-  await expect(panel).toContainText(
-    "On with own switch and key on, or key on and not high beam and brake.",
-  );
-  const run = page.getByRole("article", { name: "24 W work lamp" });
-  await expect(run).toContainText("not high beam");
-  await page.getByRole("button", { name: "Prove", exact: true }).click();
-  await expect(page.getByRole("region", { name: "Proof" })).toContainText(
-    "Each does what was meant",
-  );
-  await saved(page);
-});
-
-test("hazards on a single pole are found, named and mended in one press", async ({ page }) => {
-  await signIn(page);
-  await openJob(page, "Hazards feed both sides");
-  await page.keyboard.press("3");
-  await page.getByRole("button", { name: "all off" }).click();
-  await page.keyboard.press(",");
-  const rear = page.getByRole("img", { name: /^rear:/ });
-  await expect(rear).toHaveAccessibleName(/100 %.*100 %/);
-  await expect(page.getByRole("article", { name: "Left turn" })).toContainText(
-    "Feeds tied together",
-  );
-  await page.getByRole("button", { name: "Prove", exact: true }).click();
-  const proof = page.getByRole("region", { name: "Proof" });
-  await expect(proof).toContainText("LED turn lamp works unasked with left turn");
-  await expect(proof).toContainText("feeds tied together");
-  await proof.getByRole("button", { name: "Wire it as planned" }).first().click();
-  await expect(proof).toContainText("Each does what was meant and nothing else.");
-  await expect(rear).toHaveAccessibleName(/dark/);
-  await page.keyboard.press("Control+z");
-  await expect(proof).toContainText("works unasked");
-  await saved(page);
 });
 
 test("pages are named, and the keyboard goes on from a page whose link is gone", async ({

@@ -94,6 +94,7 @@ describe("a new job", () => {
     const { user, path } = await open(shop, "/");
     await user.click(await screen.findByRole("button", { name: "New job" }));
     const dialog = within(await screen.findByRole("dialog", { name: "New job" }));
+    await waitFor(() => expect(dialog.getByRole("button", { name: "Open job" })).toBeEnabled());
     await user.click(dialog.getByRole("button", { name: "Open job" }));
     expect(await dialog.findByText(/so that it can be found again/)).toBeVisible();
     await choose(user, dialog.getByRole("combobox", { name: "Vehicle" }), LAPWING.model);

@@ -271,6 +271,31 @@ describe("a person is asked", () => {
   });
 });
 
+describe("a document that was only saved", () => {
+  it("stays the same object, so that nothing is worked out anew", () => {
+    const world = new World();
+    const [mine, , theirs] = world.tabs as [Tab, Tab, Tab];
+    mine.act([set("note", "begun")]);
+    const shown = mine.state.job;
+    world.now += 400;
+    mine.happen({ kind: "tick" });
+    mine.carry("arrives");
+    mine.carry("arrives");
+    expect(mine.state.queue).toEqual([]);
+    expect(mine.state.job).toBe(shown);
+    // What somebody else changed is another document.
+    theirs.hear();
+    theirs.act([set("title", "theirs")]);
+    world.now += 400;
+    theirs.happen({ kind: "tick" });
+    theirs.carry("arrives");
+    theirs.carry("arrives");
+    mine.hear();
+    expect(mine.state.job).not.toBe(shown);
+    expect(mine.state.job.card.title).toBe("theirs");
+  });
+});
+
 describe("texts that no store can take", () => {
   it("are made whole, and nothing else is touched", () => {
     expect(wholeText({ a: "x\u0000y", b: ["\ud800z", 3, null], c: { d: "ok 🛵" } })).toEqual({

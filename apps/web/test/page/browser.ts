@@ -4,7 +4,7 @@ import "@testing-library/jest-dom";
 import { configure } from "@testing-library/react";
 
 // Pages come lazily and the worker computes in between: a slow machine is no fault.
-configure({ asyncUtilTimeout: 15_000 });
+configure({ asyncUtilTimeout: 15_000, defaultHidden: true });
 
 class Watches {
   observe(): void {}
@@ -57,3 +57,9 @@ Object.assign(Blob.prototype, {
     });
   },
 });
+
+/** The worker and the server answer when they do, as in a browser: no test steps them one by one. */
+const told = globalThis.console.error;
+globalThis.console.error = (...said: unknown[]): void => {
+  if (!String(said[0]).includes("not wrapped in act(")) told(...said);
+};

@@ -64,8 +64,29 @@ export async function rewrite(user: UserEvent, field: HTMLElement, text: string)
   await user.tab();
 }
 
-/** No page of one test speaks into the next. */
-export function closePages(): void {
+/** No page of one test speaks into the next, nor what it left in the browser's own store. */
+export async function closePages(): Promise<void> {
   useJobStore.getState().close();
   cleanup();
+  const kept = await indexedDB.databases();
+  await Promise.all(kept.map(({ name = "" }) => emptied(name)));
+}
+
+/** Empties a database: one that is held open is not deleted. */
+function emptied(name: string): Promise<void> {
+  return new Promise((done) => {
+    const asked = indexedDB.open(name);
+    asked.onsuccess = () => {
+      const database = asked.result;
+      const stores = [...database.objectStoreNames];
+      const work = stores.length === 0 ? null : database.transaction(stores, "readwrite");
+      for (const store of stores) work?.objectStore(store).clear();
+      const end = (): void => {
+        database.close();
+        done();
+      };
+      if (work) work.oncomplete = end;
+      else end();
+    };
+  });
 }

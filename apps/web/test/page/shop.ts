@@ -10,6 +10,7 @@ import {
   type Part,
   type Vehicle,
 } from "@dragonet/core";
+import { demoJobs } from "@dragonet/core/demo";
 import type { Person } from "../../src/app/session.ts";
 
 export interface Asked {
@@ -95,7 +96,7 @@ export class Shop {
       );
       return {
         ...{ ok: status < 400, status, headers: new Headers() },
-        json: async () => structuredClone(said ?? {}),
+        json: async () => JSON.parse(JSON.stringify(said ?? {})) as unknown,
       };
     }) as unknown as typeof fetch;
   }
@@ -187,4 +188,11 @@ export class Shop {
     where.set(id, { value, revision: revision + 1 });
     return ok(where.get(id));
   }
+}
+
+/** The first demo job that is so: what it is called is nobody's business here. */
+export function demoWhere(is: (job: Job) => boolean): Job {
+  const job = demoJobs().find(is);
+  if (!job) throw new Error("no demo job is so");
+  return job;
 }

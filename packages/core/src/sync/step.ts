@@ -1,3 +1,4 @@
+import equal from "fast-deep-equal";
 import { clashed, differs, gone, hear, read, refused, taken, unreached } from "./answers.ts";
 import { edit, redo, undo } from "./acts.ts";
 import type { Batch } from "./batch.ts";
@@ -18,8 +19,18 @@ function tick(state: SyncState, now: number): Stepped {
   };
 }
 
-/** One event of a page: the state after it, and what is to be done. Pure; the clock is handed in. */
+/**
+ * One event of a page: the state after it, and what is to be done. Pure; the clock is handed in.
+ * A document that is as it was stays the same object, so that nothing is worked out anew for
+ * edits that were only saved.
+ */
 export function syncStep(state: SyncState, event: SyncEvent, now: number): Stepped {
+  const { state: next, effects } = happened(state, event, now);
+  const same = next.job !== state.job && equal(next.job, state.job);
+  return { state: same ? { ...next, job: state.job } : next, effects };
+}
+
+function happened(state: SyncState, event: SyncEvent, now: number): Stepped {
   switch (event.kind) {
     case "edit":
       return edit(state, event.act, event.id, now);

@@ -1,0 +1,139 @@
+/** Fitting: what comes off and goes back, ways and stretches, holes, lamps, bonds. */
+import { createJob, type Job } from "@dragonet/core";
+import { FELLRUNNER } from "@dragonet/core/demo";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { choose, closePages, open, rewrite, saved, type Opened } from "./page/open.tsx";
+import { ANSA, Shop, demoWhere } from "./page/shop.ts";
+
+afterEach(closePages);
+
+const openFit = (job: Job, page: string, shop = new Shop()) => {
+  shop.answers("GET jobs/j/ledger-before", () => ({ status: 200, body: null }));
+  return open(shop.withJob("j", job), `/jobs/j/fit/${page}`);
+};
+const fitted = (): Job =>
+  demoWhere((j) => j.holes.length > 0 && j.bonds.length > 0 && j.vehicle.segments.length > 0);
+
+const say = async (user: Opened["user"], words: string): Promise<void> => {
+  const field = screen.getByLabelText(/^Say or type a step/);
+  await rewrite(user, field, words);
+  fireEvent.submit(field.closest("form")!);
+};
+
+describe("the ledger", () => {
+  const step = (name: RegExp) =>
+    screen.getAllByRole("listitem").find((li) => within(li).queryByRole("button", { name }))!;
+
+  it("is said step by step, refuses the wrong order, and is undone", async () => {
+    const { user, shop } = await openFit(createJob("Strip", "", FELLRUNNER), "strip");
+    await screen.findByLabelText(/^Say or type a step/);
+    await say(user, "rider seat: 2 hex M6 x 20 rear 10 Nm; 4 min");
+    expect(step(/rider seat/)).toHaveTextContent("2 fasteners");
+    await say(user, "left cover: 1 push rear; after rider seat; 3 min");
+    await say(user, "floor mat: after the moon");
+    expect(screen.getByRole("alert")).toHaveTextContent("the moon");
+    await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
+    expect(step(/left cover/)).toHaveTextContent("rider seat");
+    await saved();
+    expect(shop.job("j").strip.map((s) => s.state)).toEqual(["on", "on"]);
+    await user.click(within(step(/rider seat/)).getByRole("button", { name: "Off" }));
+    await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
+    await saved();
+    expect(shop.job("j").strip.map((s) => s.state)).toEqual(["off", "off"]);
+  });
+});
+
+describe("ways", () => {
+  it("are followed, a stretch is signed for, and a length that is none is refused", async () => {
+    const { user, shop } = await openFit(fitted(), "route");
+    await choose(
+      user,
+      await screen.findByRole("combobox", { name: "Wire to follow" }),
+      / – .*/,
+    ).catch(async () => {
+      const options = within(screen.getByRole("listbox")).getAllByRole("option");
+      await user.click(options[1]!);
+    });
+    const region = within(screen.getByRole("region", { name: "Stretches with wires in them" }));
+    const boxes = region.getAllByRole("checkbox");
+    const open_ = boxes.find((b) => b.getAttribute("aria-checked") === "false")!;
+    await user.click(open_);
+    expect(open_).toBeChecked();
+    await saved();
+    expect(shop.job("j").checks.some((c) => c.by === ANSA.name)).toBe(true);
+    await user.click(screen.getByRole("button", { name: "Measure the map" }));
+    const map = within(screen.getByRole("region", { name: "Stretches" }));
+    const length = map.getAllByRole("textbox")[0]!;
+    await rewrite(user, length, "far");
+    expect(screen.getByRole("alert")).toHaveTextContent("“far” is not valid");
+  });
+});
+
+describe("holes", () => {
+  it("are found from marks, and told when they leave the panel", async () => {
+    const { user, shop } = await openFit(fitted(), "holes");
+    const [change] = await screen.findAllByRole("button", { name: "Change" });
+    await user.click(change!);
+    const [down] = screen.getAllByLabelText(/: down from/);
+    await rewrite(user, down!, "4900");
+    await waitFor(() => expect(screen.getAllByRole("alert")[0]).toHaveTextContent("off the panel"));
+    await user.click(screen.getByRole("button", { name: "Undo" }));
+    await waitFor(() => expect(screen.queryByText(/off the panel/)).toBeNull());
+    await saved();
+    expect(shop.job("j").holes).toEqual(fitted().holes);
+  });
+});
+
+describe("what is stuck on", () => {
+  it("waits for its warmth and its three ticks, then cures", async () => {
+    const job = fitted();
+    const [bond] = job.bonds;
+    const fresh = { ...job, bonds: [{ ...bond!, pressedAt: "" }] };
+    const { user, shop } = await openFit(fresh, "adhesive");
+    const surface = await screen.findByLabelText(new RegExp(`^${bond!.what}: surface`));
+    await rewrite(user, surface, "4");
+    expect(await screen.findByText(/too cold for/)).toBeVisible();
+    expect(screen.getByRole("button", { name: "Pressed now" })).toBeDisabled();
+    await rewrite(user, surface, "21");
+    for (const name of ["cleaned", "tried dry", "ends marked with tape"]) {
+      const tick = screen.getByRole("checkbox", { name });
+      if (tick.getAttribute("aria-checked") === "false") await user.click(tick);
+    }
+    expect(screen.queryByText(/^Not yet/)).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Pressed now" }));
+    await saved();
+    expect(shop.job("j").bonds[0]?.pressedAt).not.toBe("");
+    await user.click(screen.getByRole("button", { name: "Not pressed after all" }));
+    await saved();
+    expect(shop.job("j").bonds[0]?.pressedAt).toBe("");
+  });
+});
+
+describe("lamps where they sit", () => {
+  it("are drawn and measured by the tape", async () => {
+    const { shop } = await openFit(fitted(), "lamps");
+    expect(await screen.findByRole("img", { name: /^From behind: / })).toBeVisible();
+    expect(shop.job("j").mounts.length).toBeGreaterThan(0);
+  });
+});
+
+describe("the cut list", () => {
+  it("is laid over spools of the length that is said", async () => {
+    const { user } = await openFit(fitted(), "cut");
+    const spool = await screen.findByLabelText(/^Length of a spool/);
+    const before = screen.getAllByRole("img", { name: /^spool \d+:/ }).length;
+    await rewrite(user, spool, "3");
+    await waitFor(() =>
+      expect(screen.getAllByRole("img", { name: /^spool \d+:/ }).length).toBeGreaterThanOrEqual(
+        before,
+      ),
+    );
+    await rewrite(user, spool, "none");
+    expect(spool).toBeInvalid();
+  });
+
+  it("is empty before anything is planned, and says where that is done", async () => {
+    await openFit(createJob("Empty", "", FELLRUNNER), "cut");
+    expect(await screen.findByText("Nothing to cut yet")).toBeVisible();
+  });
+});

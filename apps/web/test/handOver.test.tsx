@@ -1,0 +1,104 @@
+/** Before it goes: gates that are signed for, the clock at the lift, offers and what follows them. */
+import { allOf, type Job } from "@dragonet/core";
+import { screen, waitFor, within } from "@testing-library/react";
+import { edited, jobWith } from "../../../packages/core/test/helpers.ts";
+import { closePages, open, rewrite, saved } from "./page/open.tsx";
+import { ANSA, Shop } from "./page/shop.ts";
+
+afterEach(closePages);
+
+const bar = (): Job => jobWith("bar-120", 1, allOf("switch"));
+
+function counter(job: Job): Shop {
+  return new Shop()
+    .withJob("j", job)
+    .answers("GET jobs/j/offers", () => ({ status: 200, body: [] }));
+}
+
+describe("a vehicle", () => {
+  it("goes untested only under a name and a reason for each thing", async () => {
+    const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");
+    const handOver = await screen.findByRole("button", { name: "Hand it over" });
+    let signs = await screen.findAllByRole("button", { name: "Sign for it" });
+    while (signs.length > 0) {
+      const left = signs.length;
+      expect(handOver).toBeDisabled();
+      await user.click(signs[0]!);
+      await user.click(screen.getByRole("button", { name: "Sign" }));
+      expect(screen.getByText("Why does it go out so?")).toBeVisible();
+      await rewrite(user, screen.getByLabelText("Reason"), "Tried in the field");
+      await user.click(screen.getByRole("button", { name: "Sign" }));
+      await waitFor(() =>
+        expect(screen.queryAllByRole("button", { name: "Sign for it" })).toHaveLength(left - 1),
+      );
+      signs = screen.queryAllByRole("button", { name: "Sign for it" });
+    }
+    await user.click(handOver);
+    await user.click(screen.getByRole("button", { name: "Sign" }));
+    expect((await screen.findAllByText(new RegExp(`by ${ANSA.name}`))).length).toBeGreaterThan(0);
+    await saved();
+    expect(shop.job("j").checks.every((c) => c.by === ANSA.name)).toBe(true);
+  });
+
+  it("shows a viewer what is missing and lets nobody sign as one", async () => {
+    const shop = counter(bar());
+    shop.person = { ...ANSA, role: "viewer" };
+    await open(shop, "/jobs/j/handOver");
+    await screen.findByRole("heading", { name: "Before it goes" });
+    for (const button of screen.queryAllByRole("button", { name: /Sign for it|Hand it over/ }))
+      expect(button).toBeDisabled();
+  });
+});
+
+describe("time at the lift", () => {
+  it("runs over a reload of the page and is written down when it is stopped", async () => {
+    const { user, shop, unmount } = await open(counter(bar()), "/jobs/j/handOver");
+    await user.click(await screen.findByRole("button", { name: "Start the clock" }));
+    unmount();
+    const again = await open(shop, "/jobs/j/handOver");
+    await again.user.click(await screen.findByRole("button", { name: /^Stop: / }));
+    await saved();
+    expect(shop.job("j").worked).toMatchObject([{ by: ANSA.name, minutes: 0.1 }]);
+  });
+
+  it("is written down after, as a number of minutes", async () => {
+    const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");
+    await rewrite(user, await screen.findByLabelText("Taken, min"), "45");
+    await user.click(screen.getByRole("button", { name: "Write it down" }));
+    expect(await screen.findByText(/45 min, Ansa Tordoff/)).toBeVisible();
+    await saved();
+    expect(shop.job("j").worked).toMatchObject([{ minutes: 45 }]);
+  });
+});
+
+describe("an offer", () => {
+  it("is made once, its link shown once, and taken back", async () => {
+    let made: object[] = [];
+    const shop = counter(edited(bar())).answers("POST jobs/j/offers", () => {
+      made = [
+        {
+          ...{ id: "o1", madeBy: ANSA.name, madeAt: new Date().toISOString(), state: "open" },
+          ...{ validUntil: "2026-12-31", accepted: null, revoked: false, offer: null },
+        },
+      ];
+      return { status: 201, body: { token: "t0ken" } };
+    });
+    const { user } = await open(shop, "/jobs/j/handOver");
+    await user.click(await screen.findByRole("button", { name: "Make an offer" }));
+    const dialog = within(await screen.findByRole("dialog", { name: "The customer’s link" }));
+    expect(dialog.getByText(/\/offer\/t0ken/)).toBeVisible();
+    expect(made).toHaveLength(1);
+    await user.click(dialog.getByRole("button", { name: "Close" }));
+    await waitFor(() => expect(screen.queryByText(/t0ken/)).toBeNull());
+  });
+
+  it("that the server refuses says why", async () => {
+    const shop = counter(bar()).answers("POST jobs/j/offers", () => ({
+      status: 409,
+      body: { message: "A part has no price." },
+    }));
+    const { user } = await open(shop, "/jobs/j/handOver");
+    await user.click(await screen.findByRole("button", { name: "Make an offer" }));
+    expect(await screen.findByText("A part has no price.")).toBeVisible();
+  });
+});
