@@ -2,7 +2,7 @@ import { ArrayMaxSize, IsArray, Matches } from "class-validator";
 import { CIRCUIT_ID, IsAmount, IsId, IsMoment, IsNullable, IsRef, IsText } from "./fields.ts";
 
 /** A step of the test script: kind, controls and place, as the script names it. */
-export const TEST_STEP = /^(volts|amps|ohms|look)(\|[A-Za-z0-9_.+-]{1,300}){2,3}$/;
+export const TEST_STEP = /^(volts|amps|milliamps|ohms|look)(\|[A-Za-z0-9_.+-]{1,300}){2,3}$/;
 
 export class ReadingDto {
   @IsId()

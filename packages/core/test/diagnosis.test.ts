@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { kldivergence } from "mathjs";
 import {
   TestBench,
   asMeasured,
@@ -36,6 +37,17 @@ function follow(group: Testable, fault: FaultSuspect | null, most = 30) {
   return { evidence, found };
 }
 
+/** What the instruments could have shown, in the unit of each kind of reading. */
+const RANGE = { ohms: 10_000, volts: 100, amps: 40, milliamps: 40_000, look: 1.5 } as const;
+
+/** Uncertainty in bits, by a reference library's divergence from all being alike. */
+const entropyByMathjs = (shares: readonly number[]): number => {
+  // Not one that is nothing: its logarithm is none.
+  const some = shares.filter((p) => p > 0);
+  const alike = some.map(() => 1 / some.length);
+  return Math.log2(some.length) - kldivergence([...some], alike) / Math.LN2;
+};
+
 describe("evidence", () => {
   it("is weighed by Bayes' rule: the worked example of a rare disease and a fair test", () => {
     // Eddy, Probabilistic reasoning in clinical medicine, 1982 (from memory): 1 % have it, the
@@ -64,6 +76,17 @@ describe("evidence", () => {
 
   it("leaves what it was where nothing explains it", () => {
     expect(update([0.3, 0.7], [0, 0])).toEqual([0.3, 0.7]);
+  });
+
+  it("is measured in bits, as a reference library does", () => {
+    const share = fc.double({ min: 1e-6, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(share, { minLength: 2, maxLength: 40 }), (weights) => {
+        const total = weights.reduce((a, b) => a + b, 0);
+        const shares = weights.map((w) => w / total);
+        expect(entropyBits(shares)).toBeCloseTo(entropyByMathjs(shares), 9);
+      }),
+    );
   });
 
   it("is measured in bits, as Shannon's own example (1948, from memory)", () => {
@@ -178,19 +201,19 @@ describe("a test bench", () => {
       const list = ranked.slice(0, 60);
       const total = list.reduce((sum, r) => sum + r.share, 0);
       const shares = list.map((r) => r.share / total);
-      const range = { ohms: 10_000, volts: 100, amps: 40, look: 1.5 }[probe.at.kind];
+      const range = RANGE[probe.at.kind];
       const expected = list.map((r) => probe.bench.expects(r.suspect, probe));
       const after = expected.map((truth) =>
         Number.isFinite(truth.sigma)
-          ? entropyBits(
+          ? entropyByMathjs(
               update(
                 shares,
                 expected.map((e) => likelihood(truth.value, e, range)),
               ),
             )
-          : entropyBits(shares),
+          : entropyByMathjs(shares),
       );
-      return entropyBits(shares) - after.reduce((sum, h, i) => sum + shares[i]! * h, 0);
+      return entropyByMathjs(shares) - after.reduce((sum, h, i) => sum + shares[i]! * h, 0);
     };
     const state = evidence[0]!.probe.state.id;
     const rates = probesIn(group)

@@ -264,7 +264,7 @@ describe("readings of the demo shop", () => {
       describeEdit({ kind: "add", entity: "reading", value, at: 0 }, job),
     );
     expect(lines).toContain("reading 12.6 V (key + Twin horns on)");
-    expect(lines).toContain("reading 0 A (all off)");
+    expect(lines).toContain("reading 0.1 mA (all off)");
     expect(lines).toContain("reading by eye or ear 0 % (key + Twin horns on)");
   });
 });

@@ -1,6 +1,7 @@
 import { connect, type Socket } from "node:net";
 import { createInterface } from "node:readline";
 import { Injectable, type OnModuleDestroy } from "@nestjs/common";
+import { perUnit } from "@dragonet/core";
 import { noMeter } from "../http/refusal.ts";
 
 /** Where a meter that speaks SCPI listens: a raw socket, 5025 by custom (IANA: scpi-raw). */
@@ -100,6 +101,6 @@ export class MeterLine implements OnModuleDestroy {
   /** What the meter reads at a step, in the step's own unit; null where it shows nothing. */
   async read(step: string): Promise<number | null> {
     const value = Number(await this.ask(`ROUT:CLOS "${step}"`, "READ?"));
-    return Number.isFinite(value) && value < NOT_A_NUMBER / 10 ? value : null;
+    return Number.isFinite(value) && value < NOT_A_NUMBER / 10 ? value * perUnit(step) : null;
   }
 }

@@ -7,13 +7,15 @@ import type { ShownPosition, ShownTry, StartedExercise } from "../worker/trainin
 const HOW: Readonly<Record<ShownTry["how"], string>> = {
   look: "Look",
   amps: "Clamp",
+  milliamps: "Meter in",
   volts: "Tips",
   ohms: "Ohms",
 };
-const KINDS = ["look", "amps", "volts", "ohms"] as const;
+const KINDS = ["look", "amps", "milliamps", "volts", "ohms"] as const;
 const KIND_WORDS: Readonly<Record<ShownTry["how"], string>> = {
   look: "See, hear, feel",
   amps: "Clamp around",
+  milliamps: "In place of a fuse",
   volts: "Tips on",
   ohms: "Ohms, nothing live",
 };

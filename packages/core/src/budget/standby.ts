@@ -7,7 +7,7 @@ import {
   type Circuit,
   type RunCircuit,
 } from "../circuit/index.ts";
-import type { Job, RunId } from "../job/index.ts";
+import type { ElementId, Job, RunId } from "../job/index.ts";
 import { standbyOf, loadsOf } from "../synthesis/index.ts";
 import { remainingLoads } from "./remainingLoads.ts";
 
@@ -17,6 +17,8 @@ export interface StandbyItem {
   readonly currentA: Interval;
   /** The run that brought it; null for what the vehicle had already. */
   readonly runId: RunId | null;
+  /** What of the circuit it flows through that is not solved with it; nothing where the network has it. */
+  readonly through: readonly ElementId[];
 }
 
 /** Whether a run's supply side is live with the key out: nothing before it parts it. */
@@ -41,6 +43,7 @@ function tellTales(circuit: Circuit, run: RunCircuit, name: string): StandbyItem
       what: `tell-tale of ${s.part.name} (${name})`,
       currentA: boundsOf(s.part.tellTaleA),
       runId: run.runId,
+      through: [],
     }));
 }
 
@@ -51,7 +54,7 @@ function idleLoads(job: Job, circuit: Circuit, run: RunCircuit): StandbyItem[] {
   if (gates > 0 || !alwaysLive(circuit, run) || !jobRun) return [];
   const currentA = standbyOf(loadsOf(job, jobRun));
   return currentA.high > 0
-    ? [{ what: `${jobRun.name} standing by`, currentA, runId: run.runId }]
+    ? [{ what: `${jobRun.name} standing by`, currentA, runId: run.runId, through: [] }]
     : [];
 }
 
@@ -64,7 +67,8 @@ function idleBoxes(job: Job, circuit: Circuit): StandbyItem[] {
     if (trunk?.feedRoot.kind !== "battery") return [];
     const parted = trunk.shared.some((id) => elementOf(circuit, id).kind === "contact");
     const what = `${supply.name} standing by`;
-    return parted ? [] : [{ what, currentA: boundsOf(part.idleA), runId: null }];
+    const through = trunk.path;
+    return parted ? [] : [{ what, currentA: boundsOf(part.idleA), runId: null, through }];
   });
 }
 
@@ -76,6 +80,7 @@ export function standbyItems(job: Job, circuit: Circuit): StandbyItem[] {
       what: load.name,
       currentA: times(boundsOf(load.currentA), load.parked),
       runId: null,
+      through: [],
     }));
   const added = circuit.runs.flatMap((run) => {
     const name = job.runs.find((r) => r.id === run.runId)?.name ?? run.runId;

@@ -5,8 +5,8 @@ import { make } from "./fitMaker.ts";
 import { from, part, when } from "./jobMaker.ts";
 import { CARRICK, FELLRUNNER, LAPWING, PETREL, SWATHE } from "./vehicles.ts";
 
-/** What the test script expects of a clamp with all off, a dark lamp, and one that does all. */
-const AMPS_OFF: [number, number] = [-0.07, 0.08];
+/** What the test script expects of a meter in place of a fuse with all off, a dark lamp, and one that does all. */
+const MILLIAMPS_OFF: [number, number] = [-1.5, 1.5];
 const DARK: [number, number] = [0, 0.05];
 const FULL: [number, number] = [0.8, 1];
 
@@ -217,7 +217,7 @@ export function hornQuad(): Job {
     .tested(
       "2026-11-25",
       "Pim Okkerse",
-      ["amps|off|horns.fuse", 0, AMPS_OFF],
+      ["milliamps|off|horns.fuse", 0.1, MILLIAMPS_OFF],
       ["look|key|horns.load1", 0, DARK],
       ["volts|key+horns|battery.pos|0", 12.6, [12.44, 12.81]],
       ["look|key+horns|horns.load1", 1, FULL],
@@ -262,9 +262,9 @@ export function wallQuad(): Job {
       ["volts|key+bar|battery.pos|0", 12.66, [12.48, 12.84]],
       ["look|key+bar|bar.load1", 1, FULL],
       [
-        "amps|off|bar.fuse",
-        "No clamp at hand; the fuse was out over night and the battery stood.",
-        AMPS_OFF,
+        "milliamps|off|bar.fuse",
+        "The meter's own fuse was gone; the bar's was out over night and the battery stood.",
+        MILLIAMPS_OFF,
       ],
       ["amps|key+bar|bar.fuse", 2.9, [2.68, 3.78]],
     ).job;
@@ -300,7 +300,7 @@ export function handedOverMotorcycle(): Job {
         ["volts|off|battery.pos|0", 12.7, [12.2, 13.08]],
         ["ohms|dead-high+key+pods|pods_fuse.out|0", OPEN_WAY_OHM, [5000, 15_000]],
         ["ohms|dead-high+key+pods|pods_coilFuse.out|0", 88.4, [60.97, 113.25]],
-        ["amps|off|pods.fuse", 0, AMPS_OFF],
+        ["milliamps|off|pods.fuse", 0.2, MILLIAMPS_OFF],
         ["look|off|pods.load1", 0, DARK],
         ["look|high+key+pods|pods.load1", 1, FULL],
         ["look|high+key+pods|pods.load2", 1, FULL],

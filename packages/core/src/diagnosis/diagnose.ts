@@ -37,7 +37,7 @@ export interface Diagnosis {
 }
 
 /** Ranges of the instruments, for what "anything at all" would read. */
-const RANGE = { ohms: OPEN_WAY_OHM, volts: 100, amps: 40, look: 1.5 } as const;
+const RANGE = { ohms: OPEN_WAY_OHM, volts: 100, amps: 40, milliamps: 40_000, look: 1.5 } as const;
 
 /** Suspects with less than this are left out when the next probe is chosen, and at most so many. */
 const LEAST_SHARE = 1e-3;

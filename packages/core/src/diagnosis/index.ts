@@ -16,7 +16,7 @@ export { asMeasured, boundsOfExpected } from "./predict.ts";
 export { soundRange } from "./soundRange.ts";
 export { TURN_MIN, type Expected, type Probe, type ProbeAt } from "./probe.ts";
 export { SEEN_LEVELS, SENSE_WORDS, seenRank, seenWord, type Sense } from "./seen.ts";
-export { ScpiMeter } from "./scpi.ts";
+export { ScpiMeter, perUnit } from "./scpi.ts";
 export { expectedText, printScriptCsv, readReadingsCsv } from "./readingsCsv.ts";
 export { scriptOf, type GroupScript, type ScriptStep } from "./script.ts";
 export { TestBench, testBenchOf, type ReadingFault } from "./session.ts";

@@ -6,7 +6,7 @@ import type { FaultSuspect } from "./suspects.ts";
 
 /** Share and digits of the stand-in's own accuracy, and what its tips add of resistance, in Ω. */
 const SHARE = 0.003;
-const DIGITS = { volts: 0.01, amps: 0.02, ohms: 0.1 } as const;
+const DIGITS = { volts: 0.01, amps: 0.02, milliamps: 0.02, ohms: 0.1 } as const;
 
 /** Uniform in −1 … 1 from a seed and a place: the same reading for the same thing, each time. */
 function wobble(seed: number, text: string): number {

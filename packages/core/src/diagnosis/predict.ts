@@ -9,18 +9,25 @@ import {
   type SolvedNetwork,
 } from "../network/index.ts";
 import { workLevel } from "../part/index.ts";
+import { ZERO, width, type Interval } from "../quantity/index.ts";
 import { realSources, withFaults, type FaultChange } from "../proof/index.ts";
 import { BAD_JOINT_OHM } from "../unit/index.ts";
 import { OPEN_OHM } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import { between } from "./behind.ts";
 import { ohmSigma, ohmsBetween, underOhmMeter } from "./ohms.ts";
+import { standingMa } from "./standing.ts";
 import { reachable, type Expected, type Predictor, type Probe, type ProbeAt } from "./probe.ts";
 import type { TestState } from "./states.ts";
 import type { FaultSuspect, Suspect } from "./suspects.ts";
 
 /** Share of reading and digits that a good hand meter may be off; clamps are coarser. Maker's paper of the usual class, from memory. */
-const METER = { V: { share: 0.008, digits: 0.02 }, A: { share: 0.03, digits: 0.05 } } as const;
+const METER = {
+  V: { share: 0.008, digits: 0.02 },
+  A: { share: 0.03, digits: 0.05 },
+  // Under a milliamp nobody counts: it takes a year to empty a battery (common practice).
+  mA: { share: 0.015, digits: 1 },
+} as const;
 /** A joint has any resistance: what it does is known to this share of the difference it makes. */
 const JOINT_SPREAD = 0.4;
 const FAULT_SPREAD = 0.04;
@@ -36,6 +43,8 @@ export function valueAt(circuit: Circuit, at: ProbeAt, { volts, amps }: SolvedNe
       return (volts.get(at.node) ?? 0) - (volts.get(at.against) ?? 0);
     case "amps":
       return Math.abs(amps.get(at.elementId) ?? 0);
+    case "milliamps":
+      return 1000 * Math.abs(amps.get(at.elementId) ?? 0);
     case "ohms":
       return ohmsBetween({ volts }, at.node, at.against);
     case "look": {
@@ -224,13 +233,18 @@ export class Bench implements Predictor {
     return amps !== undefined && Math.abs(amps) * BAD_JOINT_OHM < NOTHING_V;
   }
 
+  private standing(suspect: FaultSuspect | null, { at }: Probe): Interval {
+    return at.kind === "milliamps" ? standingMa(this.job, this.group, at.elementId, suspect) : ZERO;
+  }
+
   reads(suspect: FaultSuspect | null, probe: Probe): number | null {
     if (probe.at.kind === "ohms") {
       return this.wayOhms(suspect && this.liesBehind(suspect, probe) ? suspect : null, probe);
     }
     const solved = this.asGroup(probe.state);
     if (!solved) return null;
-    const sound = valueAt(this.group, probe.at, solved);
+    const standing = this.standing(suspect, probe).mid;
+    const sound = standing + valueAt(this.group, probe.at, solved);
     if (!suspect || !this.touches(suspect) || this.idle(suspect, probe.state)) return sound;
     const [with_, without] = [this.onRun(suspect, probe), this.onRun(null, probe)];
     if (with_ === null || without === null) return null;
@@ -278,8 +292,9 @@ export class Bench implements Predictor {
     if (probe.at.kind === "ohms") return { value, sigma: ohmSigma(value) };
     const run = this.onRun(null, probe) ?? value;
     const ends = (["low", "high"] as const).map((estimate) => this.onRun(null, probe, estimate));
-    const spread = Math.max(...ends.map((end) => Math.abs((end ?? run) - run)));
-    const { share, digits } = METER[probe.unit === "A" ? "A" : "V"];
+    const standing = width(this.standing(null, probe)) / 2;
+    const spread = standing + Math.max(...ends.map((end) => Math.abs((end ?? run) - run)));
+    const { share, digits } = METER[probe.unit === "A" || probe.unit === "mA" ? probe.unit : "V"];
     const poor = this.asGroup(probe.state, POOR_METER_OHM);
     const hangs = poor ? Math.abs(valueAt(this.group, probe.at, poor) - value) : 0;
     // Bounds are taken as two standard deviations.

@@ -13,7 +13,7 @@ import {
 import type { ElementId, Job, NodeId } from "../job/index.ts";
 import { inTheWay } from "./covered.ts";
 import { senseOf, type Sense } from "./seen.ts";
-import type { TestState } from "./states.ts";
+import { allOff, type TestState } from "./states.ts";
 import type { FaultSuspect, Suspect } from "./suspects.ts";
 import { PlaceWords } from "./words.ts";
 
@@ -35,11 +35,13 @@ export interface Predictor {
   expects(suspect: Suspect, probe: Probe): Expected;
 }
 
-/** What is looked at in one state: a meter between two terminals, a clamp, or the eye. */
+/** What is looked at in one state: a meter between two terminals or in place of a fuse, a clamp, or the eye. */
 export type ProbeAt =
   | { readonly kind: "volts"; readonly node: NodeId; readonly against: NodeId }
   | { readonly kind: "ohms"; readonly node: NodeId; readonly against: NodeId }
   | { readonly kind: "amps"; readonly elementId: ElementId }
+  /** A meter in place of a fuse, with everything off: what stands by and what leaks. */
+  | { readonly kind: "milliamps"; readonly elementId: ElementId }
   | { readonly kind: "look"; readonly elementId: ElementId; readonly sense: Sense };
 
 export interface Probe {
@@ -50,7 +52,7 @@ export interface Probe {
   /** The run it is part of the test of, with its faults. */
   readonly bench: Predictor;
   readonly words: string;
-  readonly unit: "V" | "A" | "Ω" | "";
+  readonly unit: "V" | "A" | "mA" | "Ω" | "";
   /** Work of putting a tip there, min. */
   readonly minutes: number;
   /** Panels that have to come off first, in order; their minutes are counted. */
@@ -68,6 +70,8 @@ const REACH_MIN: Readonly<Partial<Record<UnitKind, number>>> = {
 /** A splice lies in its sleeve: it is not a place for a tip. */
 const LOOK_MIN = 0.1;
 const CLAMP_MIN = 0.6;
+/** Taking a fuse out and a meter in its place, in its current jack and on its largest range first, min. */
+const SERIES_MIN = 1.2;
 /** Turning controls to another position, min. */
 export const TURN_MIN = 0.1;
 
@@ -192,11 +196,18 @@ export function probesOf(
       ...{ words: words.load(load), unit: "", minutes: LOOK_MIN, panels: [], beforePanels: false },
     })),
     ...fuses.map(({ fuse, way: { minutes, panels } }): Probe => ({
-      id: `amps|${state.id}|${fuse.id}`,
-      ...{ state, bench },
-      at: { kind: "amps", elementId: fuse.id },
-      words: words.current(fuse),
-      ...{ unit: "A", minutes: CLAMP_MIN + minutes, panels, beforePanels: true },
+      ...{ state, bench, panels, beforePanels: true },
+      ...(allOff(state)
+        ? {
+            id: `milliamps|${state.id}|${fuse.id}`,
+            at: { kind: "milliamps", elementId: fuse.id },
+            ...{ words: words.standby(fuse), unit: "mA", minutes: SERIES_MIN + minutes },
+          }
+        : {
+            id: `amps|${state.id}|${fuse.id}`,
+            at: { kind: "amps", elementId: fuse.id },
+            ...{ words: words.current(fuse), unit: "A", minutes: CLAMP_MIN + minutes },
+          }),
     })),
     ...places.map(({ node, against, minutes, way }): Probe => ({
       id: `volts|${state.id}|${node}|${against}`,

@@ -57,6 +57,13 @@ export type ReadingsCsv =
       readonly faults: readonly { readonly line: number; readonly message: string }[];
     };
 
+/** Unit of a step, another that people write, and what that one is worth in it. */
+const VOLTS = ["V", "mV", 1 / 1000] as const;
+const UNITS: readonly (readonly [string, readonly [string, string, number]])[] = [
+  ["amps|", ["A", "mA", 1 / 1000]],
+  ["milliamps|", ["mA", "A", 1000]],
+];
+
 /** "12,4 V" and "12.4" are the same; what is seen is a word. */
 function valueOf(step: string, text: string): number | string {
   if (step.startsWith("look|")) {
@@ -65,12 +72,12 @@ function valueOf(step: string, text: string): number | string {
   if (step.startsWith("ohms|")) {
     return readOhms(text) ?? `invalid reading: "${text}" (ohms, such as 0.4, or OL)`;
   }
-  const [unit, small] = step.startsWith("amps|") ? (["A", "mA"] as const) : (["V", "mV"] as const);
+  const [unit, other, factor] = UNITS.find(([kind]) => step.startsWith(kind))?.[1] ?? VOLTS;
   const [, digits, said = ""] = /^([-+]?\d+(?:[.,]\d+)?)\s*(m?[VA])?$/.exec(text) ?? [];
   if (digits === undefined) return `invalid reading: "${text}" (a number, such as 12.4)`;
   const value = Number(digits.replace(",", "."));
   if (said === "" || said === unit) return value;
-  if (said === small) return value / 1000;
+  if (said === other) return value * factor;
   return `invalid unit: "${said}" (this step is read in ${unit})`;
 }
 

@@ -10,12 +10,15 @@ const NO_READING = '-230,"Data corrupt or stale"';
 const NO_ERROR = '0,"No error"';
 const MOST_ERRORS = 20;
 
-const MEASURE: readonly (readonly [RegExp, ProbeAt["kind"]])[] = [
+const MEASURE: readonly (readonly [RegExp, ...ProbeAt["kind"][]])[] = [
   [/^meas(ure)?:res(istance)?\?$/i, "ohms"],
   [/^meas(ure)?:volt(age)?(:dc)?\?$/i, "volts"],
-  [/^meas(ure)?:curr(ent)?(:dc)?\?$/i, "amps"],
+  [/^meas(ure)?:curr(ent)?(:dc)?\?$/i, "amps", "milliamps"],
   [/^meas(ure)?:light\?$/i, "look"],
 ];
+
+/** How many of a step's own units are one of what an instrument answers in: V, A, Ω. */
+export const perUnit = (step: string): number => (step.startsWith("milliamps|") ? 1000 : 1);
 
 /**
  * A simulated meter that speaks SCPI: a stand-in for one with a socket. It measures the
@@ -56,7 +59,8 @@ export class ScpiMeter {
     }
     const found = MEASURE.find(([pattern]) => pattern.test(header));
     if (!found) return this.fail(UNDEFINED_HEADER, header.endsWith("?"));
-    return this.measure(place === "" ? this.step : place, found[1]);
+    const [, ...kinds] = found;
+    return this.measure(place === "" ? this.step : place, kinds);
   }
 
   /** 9.91e37 is what SCPI answers for "not a number". */
@@ -72,12 +76,14 @@ export class ScpiMeter {
     return null;
   }
 
-  private measure(step: string, kind: ProbeAt["kind"] | null): string | null {
+  private measure(step: string, kinds: readonly ProbeAt["kind"][] | null): string | null {
     const found = this.bench.find(step);
-    if (!found || (kind !== null && found.probe.at.kind !== kind)) {
+    if (!found || (kinds && !kinds.includes(found.probe.at.kind))) {
       return this.fail(BAD_PARAMETER, true);
     }
     const reading = simulatedReading(this.fault, found.probe, this.seed);
-    return reading ? String(reading.value) : this.fail(NO_READING, true);
+    if (!reading) return this.fail(NO_READING, true);
+    // An instrument answers in amperes, whatever its face shows.
+    return String(reading.value / perUnit(step));
   }
 }

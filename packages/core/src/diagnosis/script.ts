@@ -84,12 +84,11 @@ const sameLamp = (a: Probe, b: Probe): boolean =>
 
 /** What a run takes while it is off and while it is on, at its first fuse: read in any case. */
 function currents(probes: readonly Probe[]): Probe[] {
-  const amps = probes.filter(({ at }) => at.kind === "amps");
+  const fuseOf = ({ at }: Probe): string | null =>
+    at.kind === "amps" || at.kind === "milliamps" ? at.elementId : null;
+  const amps = probes.filter((probe) => fuseOf(probe) !== null);
   const [first] = amps;
-  const same = amps.filter(
-    ({ at }) =>
-      first?.at.kind === "amps" && at.kind === "amps" && at.elementId === first.at.elementId,
-  );
+  const same = amps.filter((probe) => first && fuseOf(probe) === fuseOf(first));
   return [...new Set([same[0], same.at(-1)])].filter((probe) => probe !== undefined);
 }
 

@@ -43,6 +43,8 @@ export function testBenchOf(job: Job, others: readonly TakenReading[] = []): Tes
 /** What a hand clamp may show around a wire without current, and the most it can show, in A: common practice. */
 const CLAMP_ZERO_A = 0.5;
 const MOST_A = 300;
+/** The most that a hand meter takes through itself, in mA: common practice. */
+const MOST_SERIES_MA = 20_000;
 
 export interface ReadingFault {
   readonly step: string;
@@ -155,6 +157,11 @@ export class TestBench {
         // Around nothing a clamp shows a little either way.
         if (value < -CLAMP_ZERO_A) return `${value} A: is the clamp the other way round?`;
         return value > MOST_A ? `${value} A: is it in mA?` : null;
+      case "milliamps":
+        if (value < -CLAMP_ZERO_A) return `${value} mA: are the tips the wrong way round?`;
+        return value > MOST_SERIES_MA
+          ? `${value} mA: the meter's own fuse would be gone. Is it in µA?`
+          : null;
       case "volts": {
         const { value: sound } = probe.bench.sound(probe);
         if (value < -0.5 && Math.abs(value + sound) < 0.25 * Math.abs(sound) + 0.5) {

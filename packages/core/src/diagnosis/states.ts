@@ -33,6 +33,10 @@ export const deadState = (on: TestState, fuses: readonly ElementId[]): TestState
   dead: true,
 });
 
+/** Nothing is turned on and nothing is apart: what flows then flows day and night. */
+export const allOff = ({ position, parted, dead }: TestState): boolean =>
+  !dead && parted.length === 0 && position.inputs.size === 0 && position.switches.size === 0;
+
 /** The same position with something pulled or parted. */
 export const partedState = (state: TestState, id: ElementId, words: string): TestState => ({
   ...state,

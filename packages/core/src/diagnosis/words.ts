@@ -51,6 +51,13 @@ export class PlaceWords {
     return `current of ${owner}, at its ${unit?.name ?? "fuse"}`;
   }
 
+  /** Where a meter goes into the way: in place of a fuse. */
+  standby(fuse: Element): string {
+    const unit = unitAt(this.circuit, fuse.from);
+    const owner = ownerName(this.job, fuse.runId);
+    return `standby of ${owner}, the meter in place of its ${unit?.name ?? "fuse"}, largest range first`;
+  }
+
   /** A load; of several of one name, with the circuit it is on. */
   load({ label, runId }: LoadElement): string {
     const alone = (this.loads.get(label) ?? 0) < 2;

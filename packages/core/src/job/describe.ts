@@ -99,7 +99,9 @@ function nameOf(job: Job, entity: CollectionName, id: string): string {
   return String(name);
 }
 
-const UNITS: Readonly<Record<string, string>> = { volts: " V", amps: " A", ohms: " Ω" };
+const UNITS: Readonly<Record<string, string>> = {
+  ...{ volts: " V", amps: " A", milliamps: " mA", ohms: " Ω" },
+};
 
 /** A reading by what it says: its id tells nobody anything. */
 function readingText({ step, value, note }: Reading, job: Job): string {

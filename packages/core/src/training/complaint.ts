@@ -1,6 +1,7 @@
 import {
   SEEN_LEVELS,
   SENSE_WORDS,
+  perUnit,
   seenRank,
   type Evidence,
   type FaultSuspect,
@@ -18,8 +19,8 @@ export interface Complaint {
 
 /** A fuse that opens within this time goes while somebody looks, s. */
 const AT_ONCE_S = 5;
-/** A battery that gives so much more while all is off is flat in some weeks, in A: common practice. */
-const FLAT_A = 0.05;
+/** A battery that gives so much more while all is off is flat in some weeks, in mA: common practice. */
+const FLAT_MA = 50;
 
 interface Seen {
   readonly probe: Probe;
@@ -48,10 +49,11 @@ const wordsOf = ({ probe, is }: Seen): string => {
 /** A fuse that goes with the fault, and the position in which it does. */
 function blownFuse(group: Testable, fault: FaultSuspect): Probe | null {
   for (const probe of group.runs.flatMap((run) => run.probes)) {
-    if (probe.at.kind !== "amps") continue;
+    if (probe.at.kind !== "amps" && probe.at.kind !== "milliamps") continue;
     const fuse = elementOf(group.circuit, probe.at.elementId);
-    const amps = probe.bench.reads(fault, probe);
-    if (fuse.kind !== "fuse" || amps === null) continue;
+    const reading = probe.bench.reads(fault, probe);
+    if (fuse.kind !== "fuse" || reading === null) continue;
+    const amps = reading / perUnit(probe.id);
     const opens = openingTime(fuse.ratingA, amps);
     if (opens && opens.mostS <= AT_ONCE_S) return probe;
   }
@@ -62,9 +64,9 @@ function drainedBy(group: Testable, fault: FaultSuspect): boolean {
   return group.runs
     .flatMap((run) => run.probes)
     .some((probe) => {
-      if (probe.at.kind !== "amps" || probe.state.id !== "off") return false;
-      const amps = probe.bench.reads(fault, probe);
-      return amps !== null && amps > probe.bench.sound(probe).value + FLAT_A;
+      if (probe.at.kind !== "milliamps") return false;
+      const reading = probe.bench.reads(fault, probe);
+      return reading !== null && reading > probe.bench.sound(probe).value + FLAT_MA;
     });
 }
 
