@@ -101,7 +101,8 @@ async function jest(env) {
     process.execPath,
     [
       ...[bin("jest/bin/jest.js"), "--json", `--outputFile=${file}`, "--silent=false"],
-      ...["--selectProjects", ...groups.flatMap((group) => PROJECTS[group])],
+      // Beside the browser at first, and then on both cores.
+      ...["--maxWorkers=2", "--selectProjects", ...groups.flatMap((group) => PROJECTS[group])],
     ],
     env,
   );
