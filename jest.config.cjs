@@ -81,5 +81,5 @@ const projects = [
 // One workspace by itself where it is asked for: a mutation run tries its tests many times.
 module.exports =
   only === undefined
-    ? { testTimeout: 60_000, projects }
-    : { ...projects.find(({ displayName }) => displayName === only), testTimeout: 60_000 };
+    ? { testTimeout: 180_000, projects }
+    : { ...projects.find(({ displayName }) => displayName === only), testTimeout: 180_000 };
