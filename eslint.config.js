@@ -31,30 +31,6 @@ export default tseslint.config(
     },
   },
   {
-    // Rules that need types: what is promised is waited for, what is switched on is switched whole.
-    files: ["packages/**/*.ts", "apps/**/*.{ts,tsx}", "e2e/**/*.ts", "bench/**/*.ts"],
-    languageOptions: {
-      // One programme for all workspaces: each by itself would check the core anew.
-      parserOptions: { project: "tsconfig.lint.json", tsconfigRootDir: import.meta.dirname },
-    },
-    rules: {
-      "@typescript-eslint/await-thenable": "error",
-      "@typescript-eslint/no-floating-promises": "error",
-      "@typescript-eslint/no-misused-promises": [
-        "error",
-        { checksVoidReturn: { attributes: false } },
-      ],
-      "@typescript-eslint/no-for-in-array": "error",
-      "@typescript-eslint/no-unnecessary-condition": "error",
-      "@typescript-eslint/no-unnecessary-type-assertion": "error",
-      "@typescript-eslint/restrict-plus-operands": "error",
-      "@typescript-eslint/switch-exhaustiveness-check": [
-        "error",
-        { considerDefaultExhaustiveForUnions: true },
-      ],
-    },
-  },
-  {
     // The heart has no clock, no chance, no surroundings.
     files: ["packages/core/src/**/*.ts"],
     rules: {

@@ -21,7 +21,11 @@ describe("an offer to a customer", () => {
   const query = async (text: string, values: unknown[] = []): Promise<pg.QueryResult> => {
     const client = new pg.Client({ connectionString: shop.databaseUrl });
     await client.connect();
-    return client.query(text, values).finally(() => client.end());
+    try {
+      return await client.query(text, values);
+    } finally {
+      await client.end();
+    }
   };
 
   beforeAll(async () => {

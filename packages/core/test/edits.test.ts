@@ -1,11 +1,15 @@
 import fc from "fast-check";
 import {
+  COLLECTIONS,
+  OWN_LISTS,
+  OWN_LIST_NAMES,
   addLamps,
   append,
   applyEdit,
   applyEdits,
   asId,
   clashes,
+  createJob,
   describeEdit,
   integrityFaults,
   measured,
@@ -16,6 +20,7 @@ import {
   removeRun,
   setRun,
   withoutClashing,
+  type CollectionName,
   type Edit,
   type Job,
   type RunId,
@@ -176,5 +181,40 @@ describe("two people on one job", () => {
   it("keep everything undisputed when theirs is kept", () => {
     const mine = [title("A"), pinWire(bar, "14 AWG")];
     expect(withoutClashing(mine, [title("B")])).toEqual([mine[1]]);
+  });
+});
+
+describe("lists of a job", () => {
+  it("are all there in an empty job, and empty", () => {
+    const empty = createJob("", "", job.vehicle);
+    for (const name of OWN_LIST_NAMES) expect(empty[OWN_LISTS[name].field]).toEqual([]);
+    expect(Object.keys(empty).sort()).toEqual(Object.keys(job).sort());
+  });
+
+  it("are called by a word in the history, and so is all that a vehicle has", () => {
+    for (const entity of Object.keys(COLLECTIONS) as CollectionName[]) {
+      const line = describeEdit({ kind: "remove", entity, id: "x" }, job);
+      expect(line).toMatch(/^[a-z][a-z' ]+ “x” removed$/);
+      expect(line).not.toContain("undefined");
+    }
+    expect(describeEdit({ kind: "remove", entity: "wireChoice", id: "x" }, job)).toBe(
+      "wire “x” removed",
+    );
+    expect(describeEdit({ kind: "remove", entity: "variant", id: "x" }, job)).toBe(
+      "variant “x” removed",
+    );
+  });
+
+  it("have each id once, whichever list it is", () => {
+    for (const name of OWN_LIST_NAMES) {
+      const { field } = OWN_LISTS[name];
+      const [entry] = job[field];
+      if (!entry) continue;
+      const twice = { ...job, [field]: [...job[field], entry] } as Job;
+      expect(integrityFaults(twice)).toContainEqual({
+        path: `${field}[${job[field].length}].id`,
+        message: `"${entry.id}" is there twice (ids must differ)`,
+      });
+    }
   });
 });

@@ -10,7 +10,7 @@ import {
 } from "@testing-library/react";
 import userEvent, { PointerEventsCheckLevel, type UserEvent } from "@testing-library/user-event";
 import { RouterProvider, createMemoryRouter } from "react-router";
-import { Toaster } from "sonner";
+import { Toaster, toast } from "sonner";
 import { routes } from "../../src/app/routes.tsx";
 import { useJobStore } from "../../src/job/jobStore.ts";
 import type { Shop } from "./shop.ts";
@@ -67,6 +67,7 @@ export async function rewrite(user: UserEvent, field: HTMLElement, text: string)
 /** No page of one test speaks into the next, nor what it left in the browser's own store. */
 export async function closePages(): Promise<void> {
   useJobStore.getState().close();
+  toast.dismiss();
   cleanup();
   const kept = await indexedDB.databases();
   await Promise.all(kept.map(({ name = "" }) => emptied(name)));

@@ -11,6 +11,7 @@ import {
   type Job,
   type Practices,
 } from "./job.ts";
+import { emptyLists } from "./lists.ts";
 import type { Control, Feed, Run, Supply } from "./wiring.ts";
 
 /** A new job on its own copy of a vehicle profile. */
@@ -25,37 +26,10 @@ export function createJob(
     card: { title, customer, stage: "intake", bench: "", promised: "", note: "" },
     vehicle,
     practices,
-    wishes: [],
-    blockers: [],
-    kit: [],
-    parts: [],
-    lamps: [],
-    runs: [],
-    supplies: [],
-    controls: [],
-    harnesses: [],
-    wireChoices: [],
-    deviations: [],
+    ...emptyLists(),
     use: DEFAULT_USE,
     signals: { script: "" },
-    ride: [],
-    strip: [],
-    fasteners: [],
-    plugs: [],
-    photos: [],
-    templates: [],
-    landmarks: [],
-    holes: [],
-    mounts: [],
-    bonds: [],
-    checks: [],
-    readings: [],
-    mends: [],
-    aims: [],
     aiming: DEFAULT_AIMING,
-    options: [],
-    worked: [],
-    signatures: [],
   };
 }
 

@@ -2,56 +2,26 @@ import { decimal, isFact } from "../quantity/index.ts";
 import { COLLECTIONS, type CollectionName } from "./entities.ts";
 import type { Edit } from "./edit.ts";
 import type { Job } from "./job.ts";
+import { OWN_LISTS, type OwnListName } from "./lists.ts";
 import type { Reading } from "./reading.ts";
 import { conditionText, type Condition } from "./condition.ts";
 
-const ENTITY_WORDS: Readonly<Record<string, string>> = {
+/** What is not called by its own name: things that exist once, and the vehicle's lists. */
+const OTHER_WORDS: Readonly<Record<string, string>> = {
   card: "job card",
   practices: "practice",
-  use: "use",
-  signals: "signals",
   turn: "turn signals",
-  rideLeg: "leg of the ride",
-  vehicle: "vehicle",
   reaches: "cable distance",
-  battery: "battery",
-  charging: "charging",
-  pack: "pack",
-  wish: "wish",
-  reading: "reading",
-  mend: "mend",
   beam: "beam of the vehicle's own lamp",
-  aim: "aim",
-  aiming: "aiming",
-  option: "option of the quote",
-  worked: "time taken",
-  signature: "signature",
-  blocker: "blocker",
-  kitItem: "kit item",
-  part: "part",
-  lamp: "lamp",
-  run: "run",
-  supply: "supply",
-  control: "control",
-  deviation: "deviation",
   baseLoad: "load already there",
-  connector: "connector",
   pin: "wire",
-  chargingPoint: "charging point",
-  size: "size",
-  place: "place",
   segment: "stretch",
-  stripStep: "step of the ledger",
-  fastener: "fastener",
-  plug: "plug",
-  photo: "photo",
-  template: "template",
-  landmark: "landmark",
-  hole: "hole",
-  mount: "lamp in place",
-  bond: "bond",
-  check: "check",
 };
+
+const entityWords = (name: string): string =>
+  Object.hasOwn(OWN_LISTS, name)
+    ? OWN_LISTS[name as OwnListName].words
+    : (OTHER_WORDS[name] ?? fieldWords(name));
 
 /** "fuseSchool" → "fuse school"; a trailing unit letter goes. */
 export function fieldWords(field: string): string {
@@ -117,7 +87,7 @@ function readingText({ step, value, note }: Reading, job: Job): string {
 export function describeEdit(edit: Edit, job: Job): string {
   switch (edit.kind) {
     case "setOnce":
-      return `${ENTITY_WORDS[edit.entity]}: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+      return `${entityWords(edit.entity)}: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "set":
       if (edit.entity === "aim" && edit.field === "errors") {
         const last = edit.value.at(-1);
@@ -126,14 +96,14 @@ export function describeEdit(edit: Edit, job: Job): string {
           : "not measured";
         return `aim “${nameOf(job, "aim", edit.id)}”: ${stood}`;
       }
-      return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+      return `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "add":
       if (edit.entity === "mend") return `mended: ${edit.value.what}; ${edit.value.done}`;
       return edit.entity === "reading"
         ? readingText(edit.value, job)
-        : `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.value.id)}” added`;
+        : `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.value.id)}” added`;
     case "remove":
-      return `${ENTITY_WORDS[edit.entity]} “${nameOf(job, edit.entity, edit.id)}” removed`;
+      return `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.id)}” removed`;
     case "replaceSystem":
       return `electrical system → ${edit.value.kind === "engine" ? "engine and battery" : "pack"}`;
   }

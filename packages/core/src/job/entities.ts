@@ -1,4 +1,3 @@
-import type { Part } from "../part/index.ts";
 import type {
   BaseLoad,
   BatteryFacts,
@@ -18,37 +17,9 @@ import type {
   VehicleSize,
   VehicleVariant,
 } from "../vehicle/index.ts";
-import type {
-  Bond,
-  Check,
-  Fastener,
-  Hole,
-  Landmark,
-  Mount,
-  Photo,
-  StripPlug,
-  StripStep,
-  Template,
-} from "./fit.ts";
-import type {
-  Blocker,
-  Deviation,
-  Job,
-  JobCard,
-  KitItem,
-  Practices,
-  RideLeg,
-  SignalPlay,
-  Use,
-  Wish,
-} from "./job.ts";
-import type { Aim, Aiming } from "./aim.ts";
-import type { Mend } from "./mend.ts";
-import type { QuoteOption } from "./quoteOption.ts";
-import type { Reading } from "./reading.ts";
-import type { Signature } from "./signature.ts";
-import type { Worked } from "./tariff.ts";
-import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
+import type { Job, JobCard, Practices, SignalPlay, Use } from "./job.ts";
+import type { Aiming } from "./aim.ts";
+import { OWN_LISTS, OWN_LIST_NAMES, type OwnListName, type OwnLists } from "./lists.ts";
 
 /** The parts of a job that exist once. Their fields are what a `set` edit names. */
 export interface Singletons {
@@ -67,20 +38,8 @@ export interface Singletons {
   aiming: Aiming;
 }
 
-/** The lists of a job, by the name of one entry. */
-export interface Collections {
-  wish: Wish;
-  blocker: Blocker;
-  kitItem: KitItem;
-  part: Part;
-  lamp: Lamp;
-  run: Run;
-  supply: Supply;
-  control: Control;
-  harness: Harness;
-  wireChoice: WireChoice;
-  deviation: Deviation;
-  rideLeg: RideLeg;
+/** The lists of a job and of its vehicle, by the name of one entry. */
+export interface Collections extends OwnLists {
   baseLoad: BaseLoad;
   connector: Connector;
   pin: ConnectorPin;
@@ -89,22 +48,6 @@ export interface Collections {
   beam: FactoryBeam;
   place: MapPlace;
   segment: MapSegment;
-  stripStep: StripStep;
-  fastener: Fastener;
-  plug: StripPlug;
-  photo: Photo;
-  template: Template;
-  landmark: Landmark;
-  hole: Hole;
-  mount: Mount;
-  bond: Bond;
-  check: Check;
-  reading: Reading;
-  mend: Mend;
-  aim: Aim;
-  option: QuoteOption;
-  worked: Worked;
-  signature: Signature;
 }
 
 export type SingletonName = keyof Singletons;
@@ -167,29 +110,19 @@ export const SINGLETONS: { readonly [K in SingletonName]: Lens<Singletons[K]> } 
   },
 };
 
+const own = <K extends OwnListName>(name: K): Lens<readonly OwnLists[K][]> => {
+  const { field } = OWN_LISTS[name];
+  return {
+    // Field and entry stand in one line of the registry, which the compiler has checked.
+    get: (job) => job[field] as unknown as readonly OwnLists[K][],
+    put: (job, value) => ({ ...job, [field]: value }),
+  };
+};
+
 export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collections[K][]> } = {
-  wish: { get: (job) => job.wishes, put: (job, wishes) => ({ ...job, wishes }) },
-  blocker: { get: (job) => job.blockers, put: (job, blockers) => ({ ...job, blockers }) },
-  kitItem: { get: (job) => job.kit, put: (job, kit) => ({ ...job, kit }) },
-  part: { get: (job) => job.parts, put: (job, parts) => ({ ...job, parts }) },
-  lamp: { get: (job) => job.lamps, put: (job, lamps) => ({ ...job, lamps }) },
-  run: { get: (job) => job.runs, put: (job, runs) => ({ ...job, runs }) },
-  supply: { get: (job) => job.supplies, put: (job, supplies) => ({ ...job, supplies }) },
-  control: { get: (job) => job.controls, put: (job, controls) => ({ ...job, controls }) },
-  harness: { get: (job) => job.harnesses, put: (job, harnesses) => ({ ...job, harnesses }) },
-  wireChoice: {
-    get: (job) => job.wireChoices,
-    put: (job, wireChoices) => ({ ...job, wireChoices }),
-  },
-  variant: {
-    get: (job) => job.vehicle.variants,
-    put: (job, variants) => withVehicle(job, { variants }),
-  },
-  deviation: {
-    get: (job) => job.deviations,
-    put: (job, deviations) => ({ ...job, deviations }),
-  },
-  rideLeg: { get: (job) => job.ride, put: (job, ride) => ({ ...job, ride }) },
+  ...(Object.fromEntries(OWN_LIST_NAMES.map((name) => [name, own(name)])) as unknown as {
+    readonly [K in OwnListName]: Lens<readonly OwnLists[K][]>;
+  }),
   baseLoad: {
     get: (job) => job.vehicle.baseLoads,
     put: (job, baseLoads) => withVehicle(job, { baseLoads }),
@@ -199,6 +132,10 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
     put: (job, connectors) => withVehicle(job, { connectors }),
   },
   pin: { get: (job) => job.vehicle.pins, put: (job, pins) => withVehicle(job, { pins }) },
+  variant: {
+    get: (job) => job.vehicle.variants,
+    put: (job, variants) => withVehicle(job, { variants }),
+  },
   chargingPoint: {
     get: ({ vehicle: { system } }) => (system.kind === "engine" ? system.charging.points : null),
     put: (job, points) => withCharging(job, { points }),
@@ -215,25 +152,6 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
     get: (job) => job.vehicle.segments,
     put: (job, segments) => withVehicle(job, { segments }),
   },
-  stripStep: { get: (job) => job.strip, put: (job, strip) => ({ ...job, strip }) },
-  fastener: { get: (job) => job.fasteners, put: (job, fasteners) => ({ ...job, fasteners }) },
-  plug: { get: (job) => job.plugs, put: (job, plugs) => ({ ...job, plugs }) },
-  photo: { get: (job) => job.photos, put: (job, photos) => ({ ...job, photos }) },
-  template: { get: (job) => job.templates, put: (job, templates) => ({ ...job, templates }) },
-  landmark: { get: (job) => job.landmarks, put: (job, landmarks) => ({ ...job, landmarks }) },
-  hole: { get: (job) => job.holes, put: (job, holes) => ({ ...job, holes }) },
-  mount: { get: (job) => job.mounts, put: (job, mounts) => ({ ...job, mounts }) },
-  bond: { get: (job) => job.bonds, put: (job, bonds) => ({ ...job, bonds }) },
-  check: { get: (job) => job.checks, put: (job, checks) => ({ ...job, checks }) },
-  aim: { get: (job) => job.aims, put: (job, aims) => ({ ...job, aims }) },
-  option: { get: (job) => job.options, put: (job, options) => ({ ...job, options }) },
-  worked: { get: (job) => job.worked, put: (job, worked) => ({ ...job, worked }) },
-  signature: {
-    get: (job) => job.signatures,
-    put: (job, signatures) => ({ ...job, signatures }),
-  },
-  mend: { get: (job) => job.mends, put: (job, mends) => ({ ...job, mends }) },
-  reading: { get: (job) => job.readings, put: (job, readings) => ({ ...job, readings }) },
 };
 
 export const isSingleton = (name: string): name is SingletonName => Object.hasOwn(SINGLETONS, name);

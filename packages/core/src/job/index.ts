@@ -14,6 +14,7 @@ export * from "./channels.ts";
 export * from "./kit.ts";
 export * from "./firstChoices.ts";
 export * from "./entities.ts";
+export { OWN_LISTS, OWN_LIST_NAMES, type OwnListName } from "./lists.ts";
 export * from "./edit.ts";
 export * from "./edits.ts";
 export * from "./merge.ts";

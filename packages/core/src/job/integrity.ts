@@ -6,6 +6,7 @@ import { ID_PATTERN } from "./ids.ts";
 import type { Fault } from "./fault.ts";
 import { fitFaults } from "./fitFaults.ts";
 import { RUN_DEVIATIONS, type Deviation, type Job, type WIRE_DEVIATIONS } from "./job.ts";
+import { OWN_LISTS, OWN_LIST_NAMES } from "./lists.ts";
 import { kitFaults } from "./kitFaults.ts";
 import { wireFaults } from "./wireFaults.ts";
 import { LAMP_LIGHTS, type Lamp, type Run } from "./wiring.ts";
@@ -192,34 +193,16 @@ export function integrityFaults(job: Job): Fault[] {
   const partById = new Map(job.parts.map((p) => [p.id as string, p]));
   return [
     ...(hasFactFault(job) ? allFactFaults("", job) : []),
-    ...idFaults("wishes", job.wishes),
-    ...idFaults("blockers", job.blockers),
-    ...idFaults("kit", job.kit),
-    ...idFaults("parts", job.parts),
-    ...idFaults("lamps", job.lamps),
-    ...idFaults("runs", job.runs),
-    ...idFaults("supplies", job.supplies),
-    ...idFaults("controls", job.controls),
-    ...idFaults("ride", job.ride),
+    ...OWN_LIST_NAMES.flatMap((name) => {
+      const { field } = OWN_LISTS[name];
+      return idFaults(field, job[field]);
+    }),
     ...idFaults("vehicle.baseLoads", vehicle.baseLoads),
     ...idFaults("vehicle.connectors", vehicle.connectors),
     ...idFaults("vehicle.pins", vehicle.pins),
     ...idFaults("vehicle.places", vehicle.places),
     ...idFaults("vehicle.segments", vehicle.segments),
     ...idFaults("vehicle.beams", vehicle.beams),
-    ...idFaults("strip", job.strip),
-    ...idFaults("fasteners", job.fasteners),
-    ...idFaults("plugs", job.plugs),
-    ...idFaults("photos", job.photos),
-    ...idFaults("templates", job.templates),
-    ...idFaults("landmarks", job.landmarks),
-    ...idFaults("holes", job.holes),
-    ...idFaults("mounts", job.mounts),
-    ...idFaults("bonds", job.bonds),
-    ...idFaults("checks", job.checks),
-    ...idFaults("readings", job.readings),
-    ...idFaults("mends", job.mends),
-    ...idFaults("aims", job.aims),
     ...fitFaults(job),
     ...chargingFaults(job),
     ...packFaults(job),
