@@ -220,6 +220,14 @@ describe("a charging curve from clamp readings", () => {
     for (const point of fit.points) expect(point.outputA.value).toBeCloseTo(at(point.rpm), 1);
   });
 
+  it("takes a system that gives nothing, and not fields that nobody filled in", () => {
+    const speeds = [1000, 2000, 4000];
+    const dead = fitChargingCurve(speeds.map((rpm) => ({ rpm, batteryA: -5, loadA: 5 })));
+    expect(dead.ok && dead.points.every((p) => p.outputA.value === 0)).toBe(true);
+    const blank = fitChargingCurve(speeds.map((rpm) => ({ rpm, batteryA: 0, loadA: 0 })));
+    expect(blank.ok ? "" : blank.faults[0]?.message).toMatch(/^no reading yet/);
+  });
+
   it.each([
     ["a curve that falls", [8, 20, 12], "does not fall with speed"],
     ["readings that stray", [5, 6, 22, 22.5], "readings stray"],

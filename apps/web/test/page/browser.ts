@@ -63,3 +63,8 @@ const told = globalThis.console.error;
 globalThis.console.error = (...said: unknown[]): void => {
   if (!String(said[0]).includes("not wrapped in act(")) told(...said);
 };
+/** Nothing here has a size, charts included. */
+const warned = globalThis.console.warn;
+globalThis.console.warn = (...said: unknown[]): void => {
+  if (!String(said[0]).includes("of chart should be greater than 0")) warned(...said);
+};

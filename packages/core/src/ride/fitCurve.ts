@@ -34,6 +34,18 @@ export function fitChargingCurve(readings: readonly ClampReading[]): FitResult {
       faults: [{ path: "readings", message: `${readings.length} readings (three or more)` }],
     };
   }
+  // A system that gives nothing drains the battery by what is on; fields nobody filled in do not.
+  if (readings.every((r) => r.batteryA === 0 && r.loadA === 0)) {
+    return {
+      ok: false,
+      faults: [
+        {
+          path: "readings",
+          message: "no reading yet (what the clamp showed at each speed, and what was on)",
+        },
+      ],
+    };
+  }
   readings.forEach((r, i) => {
     if (!(r.rpm > 0)) {
       faults.push({
