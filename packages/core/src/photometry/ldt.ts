@@ -109,8 +109,9 @@ function body(lines: Lines): Photometry {
   const ups = lines.whole(6, "intensities in each C plane", 1, MOST_ANGLES);
   const factor = lines.number(24, "conversion factor");
   const sets = lines.whole(26, "number of sets of lamps", 1, 20);
-  const [, count] = planesHeld(symmetry, planes);
-  if (!Number.isInteger(count)) {
+  const [from, count] = planesHeld(symmetry, planes);
+  // Held from 270 on: that has to be a plane, and not between two.
+  if (!Number.isInteger(count) || !Number.isInteger(from)) {
     lines.refuse(4, `${planes} C planes do not go with symmetry ${symmetry}: not divisible`);
   }
   if (count * ups > MOST_CANDELA) {
@@ -152,7 +153,6 @@ function body(lines: Lines): Photometry {
   if (!lines.refused() && lines.count > end) {
     lines.refuse(end + 1, `more than ${count} by ${ups} intensities`);
   }
-  const [from] = planesHeld(symmetry, planes);
   const angles = symmetry === 3 ? around(all, from, count) : all.slice(0, count);
   const turned = asTypeC(symmetry, angles, held);
   const levelFault = symmetry === 0 ? risesTo360(all) : levelAngleFault("C", turned.horizontal);
