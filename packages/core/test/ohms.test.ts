@@ -152,6 +152,17 @@ describe("an ohms reading", () => {
     expect(texts.some((text) => /^\d+(\.\d)? to \d+(\.\d)? Ω$/.test(text))).toBe(true);
   });
 
+  it("has bounds in words that a small reading can be judged by", () => {
+    const probe = { at: { kind: "volts" }, unit: "V" } as Probe;
+    const text = (low: number, high: number): string =>
+      boundsText({ probe, low, high, expected: { value: (low + high) / 2, sigma: 1 } });
+    expect(text(12.44, 12.86)).toBe("12.4 to 12.9 V");
+    expect(text(-0.03, 0.03)).toBe("0 V, at most 0.03");
+    expect(text(0, 1.96)).toBe("0 V, at most 2");
+    expect(text(-0.5, 2)).toBe("−0.5 to 2 V");
+    expect(text(0.418, 0.474)).toBe("0.42 to 0.47 V");
+  });
+
   it("goes out and comes back by CSV", () => {
     const bench = new TestBench(pods());
     const [first, second] = scriptOf(bench.groups[0]!).steps;

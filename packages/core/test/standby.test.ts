@@ -3,6 +3,7 @@ import {
   ScpiMeter,
   TestBench,
   allOf,
+  boundsText,
   complaintOf,
   upgradeJob,
   perUnit,
@@ -11,6 +12,7 @@ import {
   scriptOf,
   simulatedReading,
   stated,
+  stepsOf,
   type BoxPart,
   type FaultSuspect,
   type Job,
@@ -62,6 +64,14 @@ describe("standby", () => {
       // Three of them are the bounds: ±1.5 mA.
       expect(3 * sigma).toBeCloseTo(1.5, 1);
     }
+  });
+
+  it("is told as nothing, and at most what it is judged by", () => {
+    const texts = stepsOf(new TestBench(pods()))
+      .filter(({ probe }) => probe.at.kind === "milliamps")
+      .map(boundsText);
+    expect(texts.length).toBeGreaterThan(0);
+    expect(new Set(texts)).toEqual(new Set(["0 mA, at most 1.5"]));
   });
 
   it("shows a contact that is stuck, in milliamps of what it lets through", () => {

@@ -32,7 +32,10 @@ export interface TestReport {
   readonly mends: readonly Mend[];
 }
 
-/** From and to what a step reads as it should, in words: "12.4 to 12.8 V", "more than 5 kΩ". */
+/** Up to here something that may be nothing is told as nothing, in V, A or mA. */
+const SMALL = 2;
+
+/** From and to what a step reads as it should, in words: "12.4 to 12.8 V", "0 V, at most 0.03", "more than 5 kΩ". */
 export function boundsText(step: ScriptStep): string {
   const { probe, low, high } = step;
   if (probe.at.kind === "look") return expectedText(step);
@@ -41,7 +44,12 @@ export function boundsText(step: ScriptStep): string {
       ? `more than ${decimal(low / 1000, 1)} kΩ, or OL`
       : `${decimal(Math.max(0, low), 1)} to ${decimal(high, 1)} Ω`;
   }
-  return `${decimal(low, 1)} to ${decimal(high, 1)} ${probe.unit}`;
+  // A tenth would hide what small readings are judged by.
+  const digits = Math.abs(high) < 1 ? 2 : 1;
+  const most = decimal(high, digits);
+  return low <= 0 && high < SMALL
+    ? `0 ${probe.unit}, at most ${most}`
+    : `${decimal(low, digits)} to ${most} ${probe.unit}`;
 }
 
 /** What was proved on the vehicle, and what was not. */
