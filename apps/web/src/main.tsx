@@ -5,6 +5,7 @@ import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { ApiError } from "./app/api.ts";
 import { routes } from "./app/routes.tsx";
+import { sayFailures } from "./app/sayFailures.ts";
 import { showRememberedTheme } from "./app/theme.ts";
 import "./styles.css";
 
@@ -12,6 +13,7 @@ import "./styles.css";
 const Toaster = lazy(async () => ({ default: (await import("sonner")).Toaster }));
 
 showRememberedTheme();
+sayFailures();
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -1,6 +1,7 @@
 /** The door: who comes in, who does not, and what is said to them. */
 import { screen, waitFor } from "@testing-library/react";
 import { sessionEnds } from "../src/app/api.ts";
+import { sayFailures } from "../src/app/sayFailures.ts";
 import { closePages, open } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";
 
@@ -138,5 +139,17 @@ describe("pages that are not there", () => {
     expect(await screen.findByRole("alert")).toHaveTextContent("no such job");
     await user.click(screen.getByRole("button", { name: "Try again" }));
     await waitFor(() => expect(shop.sent("GET", "jobs/gone").length).toBe(2));
+  });
+});
+
+describe("a press that fails where nobody waits for it", () => {
+  it("is said, whichever page it was on", async () => {
+    await open(new Shop(), "/settings");
+    sayFailures();
+    const failed = Object.assign(new Event("unhandledrejection"), {
+      reason: new Error("the log cannot be read"),
+    });
+    window.dispatchEvent(failed);
+    expect(await screen.findByText("Not done: the log cannot be read")).toBeInTheDocument();
   });
 });

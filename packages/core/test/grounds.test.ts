@@ -6,7 +6,6 @@ import {
   append,
   asId,
   createControl,
-  createJob,
   createSupply,
   setRun,
   solveCircuit,
@@ -18,20 +17,11 @@ import {
   type Input,
   type Job,
   type PinId,
-  type Run,
   type RunId,
   type SupplyId,
-  type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, demoPart } from "../src/demo/index.ts";
-import { RUN, edited, jobWith } from "./helpers.ts";
-
-const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicle);
-
-const keyed = allOf("switch", "key");
-
-const oneRun = (partId: string, on = keyed, fields: Partial<Run> = {}): Job =>
-  jobWith(partId, 1, on, fields);
+import { RUN, edited, onVehicle, oneRun } from "./helpers.ts";
 
 const volts = (job: Job, circuit: Circuit, inputs: readonly Input[], run: RunId = RUN) => {
   const solved = solveCircuit(

@@ -1,6 +1,7 @@
 import {
   addLamps,
   adoptPart,
+  allOf,
   append,
   applyEdits,
   asId,
@@ -15,6 +16,7 @@ import {
   type Part,
   type Run,
   type RunId,
+  type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, demoJobs, demoPart } from "../src/demo/index.ts";
 
@@ -48,6 +50,14 @@ export function jobWith(
   }
   return job;
 }
+
+export const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicle);
+
+export const keyed = allOf("switch", "key");
+
+/** One lamp of a part on a run of its own, with the key and its switch unless it is said otherwise. */
+export const oneRun = (partId: string, on = keyed, fields: Partial<Run> = {}): Job =>
+  jobWith(partId, 1, on, fields);
 
 export function edited(job: Job, ...edits: Edit[]): Job {
   const result = applyEdits(job, edits);

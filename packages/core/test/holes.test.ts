@@ -1,7 +1,6 @@
 import {
   BOLTS,
   PAPERS,
-  applyEdits,
   asId,
   boltOf,
   clearanceMm,
@@ -21,24 +20,18 @@ import {
   OVERLAP_MM,
   PAGE_FOOT_MM,
   PAGE_MARGIN_MM,
-  type Edit,
   type HoleId,
   type Job,
   type LandmarkId,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
+import { edited } from "./helpers.ts";
 
 const demo = (title: string): Job => demoJobs().find((j) => j.card.title.startsWith(title))!;
 
 const tourer = (): Job => demo("Box lamp");
 
 const shuttle = (): Job => demo("Road kit");
-
-const did = (job: Job, ...edits: Edit[]): Job => {
-  const result = applyEdits(job, edits);
-  if (!result.ok) throw new Error(`${result.path}: ${result.message}`);
-  return result.job;
-};
 
 const onlyPattern = (job: Job, id: string) =>
   patternOf(
@@ -110,7 +103,7 @@ describe("a pattern from landmarks", () => {
   it("measures from any edge", () => {
     const job = tourer();
     const at = (edge: "left" | "right" | "top" | "bottom") => {
-      const moved = did(
+      const moved = edited(
         job,
         setIn("hole", "cable", "by", { kind: "edge", edge, inMm: 30, alongMm: 50 }),
       );
@@ -138,7 +131,7 @@ describe("a pattern from landmarks", () => {
   });
 
   it("tells a hole off its panel, and one too near the edge, at the hole", () => {
-    const off = did(
+    const off = edited(
       tourer(),
       setIn("hole", "cable", "by", { kind: "edge", edge: "left", inMm: 3, alongMm: 60 }),
     );
@@ -148,7 +141,7 @@ describe("a pattern from landmarks", () => {
     expect(planJob(off, "metric").findings.find((f) => f.rule === "holes-on-panel")).toMatchObject({
       severity: "stop",
     });
-    const near = did(
+    const near = edited(
       tourer(),
       setIn("hole", "cable", "by", { kind: "edge", edge: "left", inMm: 8, alongMm: 60 }),
     );
@@ -157,7 +150,7 @@ describe("a pattern from landmarks", () => {
 
   it("refuses a hole that leans on a landmark of another panel, and mirrors in a circle", () => {
     const job = shuttle();
-    const wrong = did(
+    const wrong = edited(
       job,
       setIn("hole", "hazard", "by", {
         kind: "from",
@@ -172,7 +165,7 @@ describe("a pattern from landmarks", () => {
         message: expect.stringMatching(/no landmark on this/) as string,
       },
     ]);
-    const round = did(
+    const round = edited(
       tourer(),
       setIn("hole", "stud-left", "by", { kind: "mirror", holeId: asId<HoleId>("stud-right") }),
     );
@@ -182,7 +175,7 @@ describe("a pattern from landmarks", () => {
   it("loses what was measured from a landmark with it, and mirrors with their hole", () => {
     const job = tourer();
     expect(removeHole(job, asId<HoleId>("stud-left"))).toHaveLength(2);
-    const gone = did(job, ...removeLandmark(job, "boss-left"));
+    const gone = edited(job, ...removeLandmark(job, "boss-left"));
     expect(gone.holes).toEqual([]);
     expect(integrityFaults(gone)).toEqual([]);
   });

@@ -5,7 +5,6 @@ import {
   append,
   asId,
   contentOf,
-  createJob,
   integrityFaults,
   materialsOf,
   measured,
@@ -16,18 +15,10 @@ import {
   unbox,
   wiresOf,
   type HarnessId,
-  type Job,
-  type Run,
   type SupplyId,
-  type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, roadKitPart } from "../src/demo/index.ts";
-import { RUN, edited, findingsOf, jobWith, rulesOf } from "./helpers.ts";
-
-const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicle);
-const keyed = allOf("switch", "key");
-const oneRun = (partId: string, on = keyed, fields: Partial<Run> = {}): Job =>
-  jobWith(partId, 1, on, fields);
+import { RUN, edited, findingsOf, onVehicle, oneRun, rulesOf } from "./helpers.ts";
 
 const minter = () => {
   let n = 0;

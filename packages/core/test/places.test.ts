@@ -2,7 +2,6 @@
 import {
   ADHESIVES,
   adhesiveOf,
-  applyEdits,
   curing,
   jobSummary,
   lopsided,
@@ -18,22 +17,16 @@ import {
   wrongHanded,
   measured,
   type Bond,
-  type Edit,
   type Job,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
+import { edited } from "./helpers.ts";
 
 const demo = (title: string): Job => demoJobs().find((j) => j.card.title.startsWith(title))!;
 
 const tourer = (): Job => demo("Box lamp");
 
 const shuttle = (): Job => demo("Road kit");
-
-const did = (job: Job, ...edits: Edit[]): Job => {
-  const result = applyEdits(job, edits);
-  if (!result.ok) throw new Error(`${result.path}: ${result.message}`);
-  return result.job;
-};
 
 describe("lamps in place", () => {
   it("a shim's thickness is the foot times the tangent, and back", () => {
@@ -48,12 +41,12 @@ describe("lamps in place", () => {
     expect(wrongHanded(job)).toEqual([]);
     expect(lopsided(job)).toEqual([]);
     const [left] = job.mounts.filter((m) => m.hand === "left");
-    const swapped = did(job, setIn("mount", left!.id, "hand", "right"));
+    const swapped = edited(job, setIn("mount", left!.id, "hand", "right"));
     const rules = (j: Job) =>
       planJob(j, "metric").findings.filter((f) => f.rule === "lamps-in-place");
     expect(rules(swapped)[0]!.title).toBe("A bracket for the right on the left");
     const fog = job.mounts.find((m) => m.tiltDeg === 1.2)!;
-    const low = did(job, setIn("mount", fog.id, "heightM", measured(0.58, 0.575, 0.585)));
+    const low = edited(job, setIn("mount", fog.id, "heightM", measured(0.58, 0.575, 0.585)));
     expect(rules(low)[0]!.figures).toEqual([
       { label: "height", value: "−40 mm apart", limit: "10 mm" },
     ]);
@@ -65,7 +58,7 @@ describe("lamps in place", () => {
     const at = (place: string, outM: number, heightM: number) => {
       const job = tourer();
       const turns = job.mounts.filter((m) => m.hand !== "any");
-      const moved = did(
+      const moved = edited(
         job,
         { kind: "setOnce", entity: "practices", field: "place", value: place },
         ...turns.flatMap((m) => [
@@ -87,14 +80,14 @@ describe("lamps in place", () => {
   });
 
   it("asks lamps of a wide vehicle to stand near its edge", () => {
-    const job = did(shuttle(), {
+    const job = edited(shuttle(), {
       kind: "setOnce",
       entity: "practices",
       field: "place",
       value: "un",
     });
     const inner = job.mounts.filter((m) => m.side !== "centre");
-    const moved = did(
+    const moved = edited(
       job,
       ...inner.map((m) => setIn("mount", m.id, "outM", measured(0.15, 0.15, 0.15))),
     );
@@ -147,7 +140,12 @@ describe("what a job takes from the shelf", () => {
     expect(takenOf("Wire 16 AWG, metre", needs)).toBe(
       wire.find((n) => n.name === "wire 16 AWG")?.count ?? 0,
     );
-    const over = did(job, { kind: "setOnce", entity: "card", field: "stage", value: "handOver" });
+    const over = edited(job, {
+      kind: "setOnce",
+      entity: "card",
+      field: "stage",
+      value: "handOver",
+    });
     expect(jobSummary(over).needs).toEqual([]);
   });
 });

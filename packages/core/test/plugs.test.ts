@@ -6,7 +6,6 @@ import {
   append,
   asId,
   channelOf,
-  createJob,
   createSupply,
   elementsOf,
   integrityFaults,
@@ -26,20 +25,11 @@ import {
   type Job,
   type LoadPart,
   type PinId,
-  type Run,
   type RunId,
   type SupplyId,
-  type Vehicle,
 } from "../src/index.ts";
 import { LITTER, PETREL, demoPart } from "../src/demo/index.ts";
-import { RUN, edited, findingsOf, jobWith, rulesOf } from "./helpers.ts";
-
-const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicle);
-
-const keyed = allOf("switch", "key");
-
-const oneRun = (partId: string, on = keyed, fields: Partial<Run> = {}): Job =>
-  jobWith(partId, 1, on, fields);
+import { RUN, edited, findingsOf, onVehicle, oneRun, rulesOf } from "./helpers.ts";
 
 const minter = () => {
   let n = 0;

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useMutation } from "@tanstack/react-query";
 import { decimal, lengthText, type Job } from "@dragonet/core";
 import { useCanEdit, useMe } from "../app/session.ts";
 import { useEdit } from "../job/jobStore.ts";
@@ -47,12 +47,14 @@ function Proposal({
 /** The aim that gives the road most under a limit of glare, found by search. */
 export function BestAim({ job, request }: { job: Job; request: LightRequest }) {
   const edit = useEdit();
-  const [found, setFound] = useState<ProposedAim | "busy" | null>(null);
+  const search = useMutation({
+    mutationFn: async (): Promise<ProposedAim> => planner().proposeAim(job, request),
+  });
   const set = (glareCd: number): void =>
     edit([{ kind: "setOnce", entity: "aiming", field: "glareCd", value: glareCd }]);
   const take = (turned: Readonly<Record<string, Turned>>): void => {
     edit(turnAll(job, turned));
-    setFound(null);
+    search.reset();
   };
   return (
     <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1">
@@ -65,17 +67,12 @@ export function BestAim({ job, request }: { job: Job; request: LightRequest }) {
         className="w-20"
         onCommit={set}
       />
-      <Button
-        disabled={found === "busy"}
-        onClick={() => {
-          setFound("busy");
-          void planner().proposeAim(job, request).then(setFound);
-        }}
-      >
+      <Button disabled={search.isPending} onClick={() => search.mutate()}>
         Find the best aim
       </Button>
       <span role="status">
-        {found !== null && found !== "busy" && <Proposal found={found} onTake={take} />}
+        {search.error?.message}
+        {search.data && <Proposal found={search.data} onTake={take} />}
       </span>
     </div>
   );
