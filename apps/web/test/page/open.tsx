@@ -66,6 +66,8 @@ export async function rewrite(user: UserEvent, field: HTMLElement, text: string)
 
 /** No page of one test speaks into the next, nor what it left in the browser's own store. */
 export async function closePages(): Promise<void> {
+  // What waits goes now, to the server that it was made for.
+  await saved();
   useJobStore.getState().close();
   toast.dismiss();
   cleanup();
