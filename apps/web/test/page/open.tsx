@@ -13,7 +13,8 @@ import { RouterProvider, createMemoryRouter } from "react-router";
 import { Toaster, toast } from "sonner";
 import { routes } from "../../src/app/routes.tsx";
 import { useJobStore } from "../../src/job/jobStore.ts";
-import type { Shop } from "./shop.ts";
+import { sendWaiting } from "../../src/sync/sendWaiting.ts";
+import { ANSA, type Shop } from "./shop.ts";
 
 export interface Opened extends RenderResult {
   readonly user: UserEvent;
@@ -71,6 +72,8 @@ export async function closePages(): Promise<void> {
   useJobStore.getState().close();
   toast.dismiss();
   cleanup();
+  // What a closed job left is being looked for: no shop of another test is to hear of it.
+  await sendWaiting(ANSA.id, () => null);
   const kept = await indexedDB.databases();
   await Promise.all(kept.map(({ name = "" }) => emptied(name)));
 }
