@@ -10,6 +10,8 @@ const OPTIONAL = [
 ];
 
 export default defineConfig({
+  // The bundle takes this package's modules; its store must be that of the same copy.
+  resolve: { alias: { "class-transformer/cjs/storage.js": "class-transformer/esm5/storage.js" } },
   build: {
     ssr: true,
     target: "node20",

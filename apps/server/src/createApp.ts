@@ -12,6 +12,7 @@ import helmet from "helmet";
 import type pg from "pg";
 import { AppModule } from "./app.module.ts";
 import { CONNECTION, DATABASE, type Database } from "./database/database.ts";
+import { Described } from "./docs/docs.module.ts";
 import { upgradeDocuments } from "./database/upgrade.ts";
 import { secret } from "./database/schema.ts";
 import { seedDemo } from "./demo/seed.ts";
@@ -162,5 +163,6 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
   if (options.page !== null && existsSync(options.page)) servePage(app, options.page);
   app.enableShutdownHooks();
   await app.init();
+  app.get(Described).is(app);
   return app;
 }

@@ -1,6 +1,7 @@
 import { demoJobs } from "@dragonet/core/demo";
 import { printJob } from "@dragonet/core";
 import type { Agent } from "supertest";
+import { ApiBook, type ApiDocument } from "./apiBook.ts";
 import { Shop } from "./shop.ts";
 
 type Who = "stranger" | "viewer" | "installer" | "owner";
@@ -93,6 +94,16 @@ const DOORS: readonly Door[] = [
   { method: "post", path: () => "shop/archive", least: "owner", body: {} },
 ];
 
+/** What ends a session, changes who asks, or never ends: tried by tests of their own. */
+const TRIED_ELSEWHERE = [
+  "delete /api/session",
+  "get /api/events",
+  "patch /api/people/{id}",
+  "post /api/session",
+  "post /api/session/first-owner",
+  "put /api/session/preferences",
+];
+
 const RANK: readonly Who[] = ["stranger", "viewer", "installer", "owner"];
 const least = (door: Door): number => (door.least === "anybody" ? 0 : RANK.indexOf(door.least));
 
@@ -140,6 +151,24 @@ describe("every door of the API", () => {
       // Whoever may go in is never met by a broken server.
       expect(status).toBeLessThan(500);
     }
+  });
+
+  it("is tried here, as the API's own document tells of it", async () => {
+    const document = (await people.get("owner")!.get("/api/docs").expect(200)).body as ApiDocument;
+    const book = new ApiBook(document);
+    const tried = new Map<string, Door["least"]>();
+    for (const door of DOORS) {
+      const [name = ""] = book.find(door.method, `/api/${door.path(ids)}`) ?? [];
+      tried.set(name, door.least);
+    }
+    const told = book.operations.map(([name, { security = document.security }]) => {
+      const role = security[0]?.session?.at(-1) ?? "anybody";
+      return [name, role] as const;
+    });
+    const elsewhere = told.filter(([name]) => !tried.has(name)).map(([name]) => name);
+    expect(elsewhere.toSorted()).toEqual(TRIED_ELSEWHERE);
+    const others = told.filter(([name, role]) => (tried.get(name) ?? role) !== role);
+    expect(others).toEqual([]);
   });
 
   it("says the same of a job that is not there as of one that is no id", async () => {

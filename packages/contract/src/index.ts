@@ -1,5 +1,7 @@
 /** Classes that cross the wire or come from files, and the checks made of them. */
+export { PracticesDto } from "./practices.ts";
 export * from "./requests.ts";
 export { unsound } from "./sound.ts";
 export * from "./validate.ts";
-export { jobSchema } from "./schema.ts";
+export * from "./answers/index.ts";
+export { classSchemas, jobSchema, reachable } from "./schema.ts";

@@ -20,7 +20,6 @@ import {
   ValidateNested,
 } from "class-validator";
 import { IsId, IsNullable, IsText } from "./fields.ts";
-import { PracticesDto } from "./practices.ts";
 import { TEST_STEP } from "./reading.ts";
 
 /** The largest revision that the database can count to. */
@@ -303,6 +302,3 @@ export class DocumentRequest {
   @Max(MOST_REVISION)
   revision!: number;
 }
-
-/** The shop's practices, as a job's are checked. */
-export class PracticesRequest extends PracticesDto {}

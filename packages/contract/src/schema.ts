@@ -9,8 +9,6 @@ import { JobDto } from "./job.ts";
 
 type Schema = Record<string, unknown>;
 
-const ref = (name: string): Schema => ({ $ref: `#/$defs/${name}` });
-
 /** Every class that carries validation, by name. */
 function classesByName(): Map<string, new () => object> {
   const storage = getMetadataStorage() as unknown as {
@@ -20,26 +18,33 @@ function classesByName(): Map<string, new () => object> {
 }
 
 /** An object told by its kind: one schema a kind, each with the kind fixed. */
-function unionOf(subTypes: readonly { name: string; value: { name: string } }[]): Schema {
+function unionOf(
+  subTypes: readonly { name: string; value: { name: string } }[],
+  prefix: string,
+): Schema {
   return {
     oneOf: subTypes.map(({ name, value }) => ({
-      allOf: [ref(value.name), { properties: { kind: { const: name } }, required: ["kind"] }],
+      allOf: [
+        { $ref: `${prefix}${value.name}` },
+        { properties: { kind: { const: name } }, required: ["kind"] },
+      ],
     })),
   };
 }
 
-function withUnions(type: new () => object, schema: Schema): Schema {
+function withUnions(type: new () => object, schema: Schema, prefix: string): Schema {
   const properties = { ...(schema.properties as Record<string, Schema>) };
+  const nothing = `${prefix}Object`;
   for (const [property, own] of Object.entries(properties)) {
     // A property typed by an interface is "Object" to the metadata: its own schema says more.
-    if (own.$ref === "#/$defs/Object") delete own.$ref;
+    if (own.$ref === nothing) delete own.$ref;
     const options = defaultMetadataStorage.findTypeMetadata(type, property)?.options;
     const nullable = Array.isArray(own.type) && own.type.includes("null");
-    if (nullable && typeof own.$ref === "string" && own.$ref !== "#/$defs/Object") {
+    if (nullable && typeof own.$ref === "string" && own.$ref !== nothing) {
       properties[property] = { anyOf: [{ type: "null" }, { $ref: own.$ref }] };
     }
     if (options?.discriminator) {
-      const union = unionOf(options.discriminator.subTypes);
+      const union = unionOf(options.discriminator.subTypes, prefix);
       properties[property] =
         own.type === "array"
           ? { ...own, items: union }
@@ -48,25 +53,56 @@ function withUnions(type: new () => object, schema: Schema): Schema {
             : union;
     }
   }
-  return { ...schema, properties, additionalProperties: false };
+  return { additionalProperties: false, ...schema, properties };
 }
+
+/** JSON Schema of every class of the contract, by name; references begin with the prefix. */
+export function classSchemas(prefix: string): Record<string, Schema> {
+  const made = validationMetadatasToSchemas({
+    classTransformerMetadataStorage: defaultMetadataStorage as never,
+    refPointerPrefix: prefix,
+  });
+  const types = classesByName();
+  return Object.fromEntries(
+    Object.entries(made)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .flatMap(([name, schema]): [string, Schema][] => {
+        const type = types.get(name);
+        return type ? [[name, withUnions(type, schema as Schema, prefix)]] : [];
+      }),
+  );
+}
+
+/** Names of the classes that a schema refers to, at any depth. */
+function namesIn(node: unknown, prefix: string): string[] {
+  if (typeof node !== "object" || node === null) return [];
+  const { $ref: to } = node as { $ref?: unknown };
+  const own = typeof to === "string" && to.startsWith(prefix) ? [to.slice(prefix.length)] : [];
+  return [...own, ...Object.values(node).flatMap((value) => namesIn(value, prefix))];
+}
+
+/** The schemas of these names, and of whatever they refer to. */
+export function reachable(
+  schemas: Readonly<Record<string, Schema>>,
+  names: readonly string[],
+  prefix: string,
+): Record<string, Schema> {
+  const found = new Set<string>();
+  const waiting = [...names];
+  for (let name = waiting.pop(); name !== undefined; name = waiting.pop()) {
+    if (found.has(name) || !schemas[name]) continue;
+    found.add(name);
+    waiting.push(...namesIn(schemas[name], prefix));
+  }
+  return Object.fromEntries(Object.entries(schemas).filter(([name]) => found.has(name)));
+}
+
+const DEFS = "#/$defs/";
 
 /** JSON Schema (draft 2020-12) of the job document, made from the classes that check it. */
 export function jobSchema(): Schema {
-  const made = validationMetadatasToSchemas({
-    classTransformerMetadataStorage: defaultMetadataStorage as never,
-    refPointerPrefix: "#/$defs/",
-  });
-  const types = classesByName();
-  const $defs = Object.fromEntries(
-    Object.entries(made)
-      .sort(([a], [b]) => a.localeCompare(b))
-      .flatMap(([name, schema]): [string, Schema][] => {
-        const type = types.get(name);
-        return type ? [[name, withUnions(type, schema as Schema)]] : [];
-      }),
-  );
-  const { [JobDto.name]: job, ...others } = $defs;
+  const schemas = classSchemas(DEFS);
+  const { [JobDto.name]: job, ...others } = reachable(schemas, [JobDto.name], DEFS);
   return {
     $schema: "https://json-schema.org/draft/2020-12/schema",
     title: JOB_FORMAT,

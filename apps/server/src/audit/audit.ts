@@ -9,8 +9,11 @@ import {
   Global,
 } from "@nestjs/common";
 import { desc, lt } from "drizzle-orm";
+import { ApiQuery } from "@nestjs/swagger";
+import { AuditAnswer } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { audit } from "../database/schema.ts";
+import { Answers } from "../docs/answers.ts";
 import { forLog } from "../http/forLog.ts";
 import { log } from "../http/pinoLogger.ts";
 import { Needs } from "../people/access.ts";
@@ -37,14 +40,6 @@ export const ACTIONS = [
 ] as const;
 export type Action = (typeof ACTIONS)[number];
 
-export interface AuditView {
-  readonly id: number;
-  readonly at: string;
-  readonly who: string;
-  readonly action: string;
-  readonly about: string;
-}
-
 /** Entries told at once; older ones are asked for by the last that was told. */
 const MOST = 30;
 
@@ -61,7 +56,7 @@ export class Audit {
       .catch((error: unknown) => log.warn(forLog(error), "audit entry lost"));
   }
 
-  async list(before: number | null): Promise<AuditView[]> {
+  async list(before: number | null): Promise<AuditAnswer[]> {
     const rows = await this.db
       .select()
       .from(audit)
@@ -78,9 +73,11 @@ class AuditController {
   constructor(@Inject(Audit) private readonly audit: Audit) {}
 
   @Get()
+  @ApiQuery({ name: "before", type: Number, required: false })
+  @Answers("The trail, latest first", [AuditAnswer])
   list(
     @Query("before", new ParseIntPipe({ optional: true })) before?: number,
-  ): Promise<AuditView[]> {
+  ): Promise<AuditAnswer[]> {
     return this.audit.list(before ?? null);
   }
 }

@@ -1,7 +1,7 @@
 import { asc, eq, inArray, sql } from "drizzle-orm";
 import type { part, vehicleProfile } from "../database/schema.ts";
 import type { Database } from "../database/database.ts";
-import type { Checked } from "@dragonet/contract";
+import type { Checked, ImportedAnswer } from "@dragonet/contract";
 import { SHAPE_VERSION, type CsvResult } from "@dragonet/core";
 import { conflict, notFound, notValid } from "./refusal.ts";
 
@@ -76,7 +76,7 @@ export class Catalogue<T extends object> {
   }
 
   /** Takes a CSV in: all of it, or nothing with every fault and its line. */
-  async importCsv(text: string): Promise<{ readonly added: number; readonly changed: number }> {
+  async importCsv(text: string): Promise<ImportedAnswer> {
     const { table, idOf, check, readCsv } = this.kind;
     const read = readCsv(text);
     if (!read.ok) {

@@ -1,67 +1,83 @@
-import { Body, Delete, Get, HttpCode, Param, Post, Put, Res } from "@nestjs/common";
+import { Body, Delete, Get, Param, Post, Put, Res, type Type } from "@nestjs/common";
 import type { Response } from "express";
-import { CsvRequest, DocumentRequest } from "@dragonet/contract";
+import { CsvRequest, DocumentRequest, ImportedAnswer } from "@dragonet/contract";
 import type { Action, Audit } from "../audit/audit.ts";
+import { Answers, AnswersFile, AnswersNothing } from "../docs/answers.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import type { Catalogue, Kept } from "./catalogue.ts";
 import { sendFile } from "./download.ts";
 
-/** What shelf and vehicle profiles have in common: a list, a file out and in, one entry at a time. */
-export abstract class CatalogueController<T extends object> {
-  protected constructor(
-    private readonly catalogue: Catalogue<T>,
-    private readonly audit: Audit,
-    private readonly action: Action,
-    private readonly csv: { readonly name: string; readonly print: (values: T[]) => string },
-  ) {}
+interface CsvFile<T> {
+  readonly name: string;
+  readonly print: (values: T[]) => string;
+}
 
-  @Get()
-  list(): Promise<Kept<T>[]> {
-    return this.catalogue.list();
-  }
+/**
+ * What shelf and vehicle profiles have in common: a list, a file out and in, one entry at a
+ * time; each entry is answered as `shape` says.
+ */
+export function catalogueController<T extends object>(shape: Type<Kept<T>>) {
+  abstract class CatalogueController {
+    protected constructor(
+      readonly catalogue: Catalogue<T>,
+      readonly audit: Audit,
+      readonly action: Action,
+      readonly csv: CsvFile<T>,
+    ) {}
 
-  @Get("file")
-  async file(@Res() res: Response, @Me() me: SignedIn): Promise<void> {
-    const values = (await this.catalogue.list()).map((kept) => kept.value);
-    await this.audit.note(me.name, "took out a file", this.csv.name);
-    sendFile(res, this.csv.name, "text/csv", this.csv.print(values));
-  }
+    @Get()
+    @Answers("Everything of it", [shape])
+    list(): Promise<Kept<T>[]> {
+      return this.catalogue.list();
+    }
 
-  @Get(":id")
-  read(@Param("id") id: string): Promise<Kept<T>> {
-    return this.catalogue.read(id);
-  }
+    @Get("file")
+    @AnswersFile("Everything of it as a table", "text/csv")
+    async file(@Res() res: Response, @Me() me: SignedIn): Promise<void> {
+      const values = (await this.catalogue.list()).map((kept) => kept.value);
+      await this.audit.note(me.name, "took out a file", this.csv.name);
+      sendFile(res, this.csv.name, "text/csv", this.csv.print(values));
+    }
 
-  @Needs("installer")
-  @Post("import")
-  @HttpCode(200)
-  async importCsv(@Body() body: CsvRequest, @Me() me: SignedIn) {
-    const taken = await this.catalogue.importCsv(body.csv);
-    await this.note(me, `from a file: ${taken.added} new, ${taken.changed} changed`);
-    return taken;
-  }
+    @Get(":id")
+    @Answers("One of it", shape)
+    read(@Param("id") id: string): Promise<Kept<T>> {
+      return this.catalogue.read(id);
+    }
 
-  @Needs("installer")
-  @Put(":id")
-  async keep(
-    @Param("id") id: string,
-    @Body() body: DocumentRequest,
-    @Me() me: SignedIn,
-  ): Promise<Kept<T>> {
-    const kept = await this.catalogue.keep(id, body.value, body.revision);
-    await this.note(me, id);
-    return kept;
-  }
+    @Needs("installer")
+    @Post("import")
+    @Answers("Takes a table in: all of it, or nothing", ImportedAnswer)
+    async importCsv(@Body() body: CsvRequest, @Me() me: SignedIn): Promise<ImportedAnswer> {
+      const taken = await this.catalogue.importCsv(body.csv);
+      await this.note(me, `from a file: ${taken.added} new, ${taken.changed} changed`);
+      return taken;
+    }
 
-  @Needs("installer")
-  @Delete(":id")
-  @HttpCode(204)
-  async remove(@Param("id") id: string, @Me() me: SignedIn): Promise<void> {
-    await this.catalogue.remove(id);
-    await this.note(me, `${id} removed`);
-  }
+    @Needs("installer")
+    @Put(":id")
+    @Answers("Keeps something new, or a change", shape)
+    async keep(
+      @Param("id") id: string,
+      @Body() body: DocumentRequest,
+      @Me() me: SignedIn,
+    ): Promise<Kept<T>> {
+      const kept = await this.catalogue.keep(id, body.value, body.revision);
+      await this.note(me, id);
+      return kept;
+    }
 
-  private note(me: SignedIn, about: string): Promise<void> {
-    return this.audit.note(me.name, this.action, about);
+    @Needs("installer")
+    @Delete(":id")
+    @AnswersNothing("Removes it")
+    async remove(@Param("id") id: string, @Me() me: SignedIn): Promise<void> {
+      await this.catalogue.remove(id);
+      await this.note(me, `${id} removed`);
+    }
+
+    note(me: SignedIn, about: string): Promise<void> {
+      return this.audit.note(me.name, this.action, about);
+    }
   }
+  return CatalogueController;
 }

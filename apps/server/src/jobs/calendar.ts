@@ -1,6 +1,6 @@
 import { createEvents, type EventAttributes } from "ics";
 import { vehicleName } from "@dragonet/core";
-import type { JobListItem } from "./jobs.service.ts";
+import type { JobOnBoardAnswer } from "@dragonet/contract";
 
 const utc = (iso: string): [number, number, number, number, number] => {
   const d = new Date(iso);
@@ -14,7 +14,7 @@ const utc = (iso: string): [number, number, number, number, number] => {
 };
 
 /** The bench calendar as iCalendar: promised days, and until when adhesive keeps a vehicle. */
-export function benchCalendar(jobs: readonly JobListItem[]): string {
+export function benchCalendar(jobs: readonly JobOnBoardAnswer[]): string {
   const events = jobs.flatMap((job): EventAttributes[] => {
     const name = vehicleName(job);
     const [year = 0, month = 0, day = 0] = job.promised.split("-").map(Number);

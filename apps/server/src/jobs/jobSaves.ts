@@ -9,6 +9,7 @@ import {
   type Change,
   type NamedAct,
 } from "@dragonet/core";
+import type { ChangesAnswer } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job } from "../database/schema.ts";
 import { conflict, notFound } from "../http/refusal.ts";
@@ -26,11 +27,6 @@ import {
 } from "./jobRows.ts";
 
 /** The revision a job has now, and the changes that the asking page has not had, in order. */
-export interface Saved {
-  readonly revision: number;
-  readonly changes: readonly Change[];
-}
-
 /** Saving jobs: batches, what others have missed, and the way back. */
 @Injectable()
 export class JobSaves {
@@ -46,7 +42,12 @@ export class JobSaves {
    *
    * @param known revision of the page: it is told the changes after it
    */
-  async save(id: string, request: BatchRequest, known: number, me: SignedIn): Promise<Saved> {
+  async save(
+    id: string,
+    request: BatchRequest,
+    known: number,
+    me: SignedIn,
+  ): Promise<ChangesAnswer> {
     return this.db.transaction(async (tx) => {
       const row = await lockedRow(tx, id);
       const taken = await changeOfBatch(tx, id, request.id);
@@ -94,7 +95,7 @@ export class JobSaves {
     taken: readonly NamedAct[],
     since: readonly Change[],
     me: SignedIn,
-  ): Promise<Saved> {
+  ): Promise<ChangesAnswer> {
     const edits = editsOf({ acts: taken });
     const acts = [...actIdsOf({ acts: taken }), ...givenUp];
     const revision = await storeEdits(tx, this.pool, row, { edits, batchId, acts }, me);
@@ -102,7 +103,7 @@ export class JobSaves {
   }
 
   /** What was saved after a revision: for pages that look whether others have been at it. */
-  async changesSince(id: string, revision: number): Promise<Saved> {
+  async changesSince(id: string, revision: number): Promise<ChangesAnswer> {
     const [row] = await this.db.select({ revision: job.revision }).from(job).where(eq(job.id, id));
     if (!row) throw notFound("job", id);
     const changes = row.revision === revision ? [] : await changesAfter(this.db, id, revision);
@@ -113,7 +114,7 @@ export class JobSaves {
   }
 
   /** Takes a job back to how it was at a revision, as one more change on top. */
-  async restore(id: string, revision: number, me: SignedIn): Promise<Saved> {
+  async restore(id: string, revision: number, me: SignedIn): Promise<ChangesAnswer> {
     return this.db.transaction(async (tx) => {
       const row = await lockedRow(tx, id);
       const edits = await inversesAfter(tx, id, revision);

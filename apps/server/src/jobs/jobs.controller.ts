@@ -3,7 +3,6 @@ import {
   Controller,
   Delete,
   Get,
-  HttpCode,
   Inject,
   Param,
   ParseIntPipe,
@@ -14,20 +13,27 @@ import {
 } from "@nestjs/common";
 import type { Response } from "express";
 import { printJob, type Edit } from "@dragonet/core";
-import { EditsRequest, NewJobRequest, RestoreRequest, TextRequest } from "@dragonet/contract";
+import { ApiQuery } from "@nestjs/swagger";
+import {
+  BinnedJobAnswer,
+  ChangesAnswer,
+  EditsRequest,
+  JobAnswer,
+  JobOnBoardAnswer,
+  LedgerBeforeAnswer,
+  NewJobRequest,
+  RestoreRequest,
+  RevisionAnswer,
+  TextRequest,
+} from "@dragonet/contract";
+import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answers.ts";
 import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import { benchCalendar } from "./calendar.ts";
-import {
-  JobsService,
-  type BinItem,
-  type HistoryItem,
-  type JobListItem,
-  type JobView,
-} from "./jobs.service.ts";
+import { JobsService } from "./jobs.service.ts";
 import { namedActs } from "./namedActs.ts";
-import { JobSaves, type Saved } from "./jobSaves.ts";
+import { JobSaves } from "./jobSaves.ts";
 
 @Controller("api/jobs")
 export class JobsController {
@@ -38,62 +44,70 @@ export class JobsController {
   ) {}
 
   @Get()
-  list(): Promise<JobListItem[]> {
+  @Answers("All jobs as the board lists them", [JobOnBoardAnswer])
+  list(): Promise<JobOnBoardAnswer[]> {
     return this.jobs.list();
   }
 
   @Needs("owner")
   @Get("bin")
-  bin(): Promise<BinItem[]> {
+  @Answers("Jobs in the bin", [BinnedJobAnswer])
+  bin(): Promise<BinnedJobAnswer[]> {
     return this.jobs.bin();
   }
 
   /** Promised days and curing adhesive, for any calendar program. */
   @Get("calendar.ics")
+  @AnswersFile("Promised days and curing adhesive (iCalendar)", "text/calendar")
   async calendar(@Res() res: Response): Promise<void> {
     sendFile(res, "bench.ics", "text/calendar", benchCalendar(await this.jobs.list()));
   }
 
   @Needs("installer")
   @Post()
-  create(@Body() body: NewJobRequest, @Me() me: SignedIn): Promise<JobView> {
+  @AnswersNew("Opens a job", JobAnswer)
+  create(@Body() body: NewJobRequest, @Me() me: SignedIn): Promise<JobAnswer> {
     return this.jobs.create(body, me);
   }
 
   @Needs("installer")
   @Post("import")
-  importFile(@Body() body: TextRequest, @Me() me: SignedIn): Promise<JobView> {
+  @AnswersNew("Opens a job from a job file", JobAnswer)
+  importFile(@Body() body: TextRequest, @Me() me: SignedIn): Promise<JobAnswer> {
     return this.jobs.importFile(body.text, me);
   }
 
   @Get(":id")
+  @Answers("A job with its document", JobAnswer)
   async read(@Param("id", ParseUUIDPipe) id: string, @Res() res: Response): Promise<void> {
     res.type("application/json").send(await this.jobs.readText(id));
   }
 
   /** What the last other job on the same model found out about it. */
   @Get(":id/ledger-before")
-  async ledgerBefore(@Param("id", ParseUUIDPipe) id: string): Promise<object> {
+  @Answers("What the last other job on the same model can hand on", LedgerBeforeAnswer)
+  async ledgerBefore(@Param("id", ParseUUIDPipe) id: string): Promise<LedgerBeforeAnswer> {
     const { document } = await this.jobs.read(id);
     return (await this.jobs.ledgerBefore(document.vehicle.profileId, id)) ?? {};
   }
 
   @Get(":id/changes")
+  @Answers("What came after a revision", ChangesAnswer)
   changes(
     @Param("id", ParseUUIDPipe) id: string,
     @Query("since", ParseIntPipe) since: number,
-  ): Promise<Saved> {
+  ): Promise<ChangesAnswer> {
     return this.saves.changesSince(id, since);
   }
 
   @Needs("installer")
   @Post(":id/edits")
-  @HttpCode(200)
+  @Answers("Saves edits: all of them, or none", ChangesAnswer)
   save(
     @Param("id", ParseUUIDPipe) id: string,
     @Body() body: EditsRequest,
     @Me() me: SignedIn,
-  ): Promise<Saved> {
+  ): Promise<ChangesAnswer> {
     // The reducer refuses edits that make no sense, and the document is checked after them.
     const edits = body.edits.map((e) => ({ ...e })) as unknown as Edit[];
     const { batchId, baseRevision, follows = [], givenUp = [], known = baseRevision } = body;
@@ -103,25 +117,28 @@ export class JobsController {
   }
 
   @Get(":id/history")
+  @ApiQuery({ name: "before", type: Number, required: false })
+  @Answers("A job's revisions in words, latest first", [RevisionAnswer])
   history(
     @Param("id", ParseUUIDPipe) id: string,
     @Query("before", new ParseIntPipe({ optional: true })) before?: number,
-  ): Promise<HistoryItem[]> {
+  ): Promise<RevisionAnswer[]> {
     return this.jobs.history(id, before ?? null);
   }
 
   @Needs("installer")
   @Post(":id/restore")
-  @HttpCode(200)
+  @Answers("Sets a job back to an earlier revision, as a new one", ChangesAnswer)
   restore(
     @Param("id", ParseUUIDPipe) id: string,
     @Body() body: RestoreRequest,
     @Me() me: SignedIn,
-  ): Promise<Saved> {
+  ): Promise<ChangesAnswer> {
     return this.saves.restore(id, body.revision, me);
   }
 
   @Get(":id/file")
+  @AnswersFile("The job as a file", "application/json")
   async file(
     @Param("id", ParseUUIDPipe) id: string,
     @Me() me: SignedIn,
@@ -134,14 +151,14 @@ export class JobsController {
 
   @Needs("owner")
   @Delete(":id")
-  @HttpCode(204)
+  @AnswersNothing("Puts a job in the bin")
   async remove(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn): Promise<void> {
     await this.audit.note(me.name, "put a job in the bin", await this.jobs.remove(id, me));
   }
 
   @Needs("owner")
   @Post(":id/take-out")
-  @HttpCode(204)
+  @AnswersNothing("Takes a job out of the bin")
   async takeOut(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn): Promise<void> {
     await this.audit.note(me.name, "took a job out of the bin", await this.jobs.takeOut(id));
   }

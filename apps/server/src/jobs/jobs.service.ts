@@ -7,27 +7,21 @@ import {
   createJob,
   type CarriedOver,
   type Job,
-  type JobSummary,
 } from "@dragonet/core";
-import { MOST_REVISION, type NewJobRequest } from "@dragonet/contract";
+import {
+  MOST_REVISION,
+  type BinnedJobAnswer,
+  type JobAnswer,
+  type JobOnBoardAnswer,
+  type NewJobRequest,
+  type RevisionAnswer,
+} from "@dragonet/contract";
 import { CONNECTION, DATABASE, type Database } from "../database/database.ts";
 import { job, shop, vehicleProfile } from "../database/schema.ts";
 import { gone, notFound, notValid } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
 import { WorkPool } from "../work/pool.ts";
 import { historyOf, insertJob } from "./jobRows.ts";
-
-export interface JobListItem extends JobSummary {
-  readonly id: string;
-  readonly revision: number;
-  readonly updatedAt: string;
-}
-
-export interface JobView {
-  readonly id: string;
-  readonly revision: number;
-  readonly document: Job;
-}
 
 interface TextRow {
   readonly revision: number;
@@ -36,24 +30,8 @@ interface TextRow {
   readonly removed_by: string | null;
 }
 
-/** A job in the bin, with its history as it was. */
-export interface BinItem {
-  readonly id: string;
-  readonly title: string;
-  readonly customer: string;
-  readonly removedAt: string;
-  readonly removedBy: string;
-}
-
 const inBin = (by: string | null) =>
   gone(`this job was put in the bin by ${by ?? "somebody"}; an owner can take it out again`);
-
-export interface HistoryItem {
-  readonly revision: number;
-  readonly at: string;
-  readonly who: string;
-  readonly lines: readonly string[];
-}
 
 /** Revisions of history told at once; older ones are asked for by the last that was told. */
 const MOST_HISTORY = 100;
@@ -66,7 +44,7 @@ export class JobsService {
     @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
 
-  async list(): Promise<JobListItem[]> {
+  async list(): Promise<JobOnBoardAnswer[]> {
     const rows = await this.db
       .select({
         id: job.id,
@@ -85,7 +63,7 @@ export class JobsService {
     }));
   }
 
-  async read(id: string): Promise<JobView> {
+  async read(id: string): Promise<JobAnswer> {
     const [row] = await this.db.select().from(job).where(eq(job.id, id));
     if (!row) throw notFound("job", id);
     if (row.removedAt) throw inBin(row.removedBy);
@@ -109,7 +87,7 @@ export class JobsService {
   }
 
   /** A new job on its own copy of a vehicle profile, with the shop's practices. */
-  async create(wanted: NewJobRequest, me: SignedIn): Promise<JobView> {
+  async create(wanted: NewJobRequest, me: SignedIn): Promise<JobAnswer> {
     const [profile] = await this.db
       .select()
       .from(vehicleProfile)
@@ -157,19 +135,19 @@ export class JobsService {
   }
 
   /** Takes a job file in. Every fault is told with its path, and then nothing is stored. */
-  async importFile(text: string, me: SignedIn): Promise<JobView> {
+  async importFile(text: string, me: SignedIn): Promise<JobAnswer> {
     const read = await this.pool.run<"jobFile">({ kind: "jobFile", text });
     if (!read.ok) throw notValid("this job file cannot be read; nothing was stored", read.faults);
     return this.insert(read.value, me, "job imported from a file");
   }
 
-  private async insert(document: Job, me: SignedIn, line: string): Promise<JobView> {
+  private async insert(document: Job, me: SignedIn, line: string): Promise<JobAnswer> {
     const row = await insertJob(this.db, document, me, line);
     return { id: row.id, revision: row.revision, document };
   }
 
   /** A page of a job's history, newest first, before a revision where one is given. */
-  async history(id: string, before: number | null): Promise<HistoryItem[]> {
+  async history(id: string, before: number | null): Promise<RevisionAnswer[]> {
     const items = await historyOf(this.db, id, before ?? MOST_REVISION, MOST_HISTORY);
     if (items.length === 0 && before === null) throw notFound("job", id);
     return items;
@@ -186,7 +164,7 @@ export class JobsService {
     return row.summary.title;
   }
 
-  async bin(): Promise<BinItem[]> {
+  async bin(): Promise<BinnedJobAnswer[]> {
     const rows = await this.db
       .select()
       .from(job)

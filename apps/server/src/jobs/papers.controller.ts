@@ -1,5 +1,6 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from "@nestjs/common";
 import type { Response } from "express";
+import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, type SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
@@ -23,16 +24,19 @@ export class PapersController {
   ) {}
 
   @Get("strip-sheet.pdf")
+  @AnswersFile("Taking apart and putting together, on paper", "application/pdf")
   strip(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn, @Res() res: Response) {
     return this.send("strip-sheet", id, me, res);
   }
 
   @Get("owner-sheet.pdf")
+  @AnswersFile("What the owner is given", "application/pdf")
   owner(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn, @Res() res: Response) {
     return this.send("owner-sheet", id, me, res);
   }
 
   @Get("wall-sheet.pdf")
+  @AnswersFile("Marks for aiming at a wall, to scale", "application/pdf")
   wall(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn, @Res() res: Response) {
     return this.send("wall-sheet", id, me, res);
   }

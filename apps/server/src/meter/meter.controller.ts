@@ -8,20 +8,15 @@ import {
   type MessageEvent,
 } from "@nestjs/common";
 import { concatMap, catchError, endWith, map, of, take, timer, type Observable } from "rxjs";
-import { MeterStepQuery } from "@dragonet/contract";
+import { ApiQuery } from "@nestjs/swagger";
+import { MeterAnswer, MeterStepQuery } from "@dragonet/contract";
+import { Answers, AnswersFile } from "../docs/answers.ts";
 import { Needs } from "../people/access.ts";
 import { MeterLine } from "./meterLine.ts";
 
 /** How often a meter that streams is read, in ms: as hand meters show a new figure. */
 const EVERY_MS = 600;
 const MOST_READINGS = 2000;
-
-/** What a page shows of the shop's meter. */
-export interface MeterView {
-  readonly address: string;
-  /** As it names itself: maker, model, serial, version. */
-  readonly name: string;
-}
 
 const messageOf = (error: unknown): string => {
   const body = error instanceof HttpException ? error.getResponse() : null;
@@ -37,12 +32,15 @@ export class MeterController {
   constructor(@Inject(MeterLine) private readonly line: MeterLine) {}
 
   @Get()
-  async who(): Promise<MeterView> {
+  @Answers("The shop's meter", MeterAnswer)
+  async who(): Promise<MeterAnswer> {
     return { address: this.line.address, name: await this.line.ask("*IDN?") };
   }
 
   /** Readings at one step, until nobody listens or the meter is gone; that is told, and ends it. */
   @Sse("stream")
+  @ApiQuery({ name: "step", type: String })
+  @AnswersFile("Readings at one step, as server-sent events", "text/event-stream")
   stream(@Query() { step }: MeterStepQuery): Observable<MessageEvent> {
     return timer(0, EVERY_MS).pipe(
       concatMap(async () => this.line.read(step)),

@@ -1,20 +1,16 @@
-import {
-  Body,
-  Controller,
-  Get,
-  HttpCode,
-  Inject,
-  Param,
-  ParseUUIDPipe,
-  Post,
-  Res,
-} from "@nestjs/common";
+import { Body, Controller, Get, Inject, Param, ParseUUIDPipe, Post, Res } from "@nestjs/common";
 import type { Response } from "express";
-import { AcceptOfferRequest } from "@dragonet/contract";
+import {
+  AcceptOfferRequest,
+  CustomerOfferAnswer,
+  JobOfferAnswer,
+  NewOfferAnswer,
+} from "@dragonet/contract";
+import { Answers, AnswersFile, AnswersNew } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, Needs, Open, type SignedIn } from "../people/access.ts";
 import { WorkPool } from "../work/pool.ts";
-import { OffersService, type CustomerOffer, type OfferView } from "./offers.service.ts";
+import { OffersService } from "./offers.service.ts";
 
 /** Offers of a job, for the shop. */
 @Controller("api/jobs/:jobId/offers")
@@ -22,27 +18,26 @@ export class JobOffersController {
   constructor(@Inject(OffersService) private readonly offers: OffersService) {}
 
   @Get()
-  list(@Param("jobId", ParseUUIDPipe) jobId: string): Promise<OfferView[]> {
+  @Answers("A job's offers", [JobOfferAnswer])
+  list(@Param("jobId", ParseUUIDPipe) jobId: string): Promise<JobOfferAnswer[]> {
     return this.offers.list(jobId);
   }
 
   @Needs("installer")
   @Post()
-  make(
-    @Param("jobId", ParseUUIDPipe) jobId: string,
-    @Me() me: SignedIn,
-  ): Promise<OfferView & { readonly token: string }> {
+  @AnswersNew("Makes an offer; its link is told this once", NewOfferAnswer)
+  make(@Param("jobId", ParseUUIDPipe) jobId: string, @Me() me: SignedIn): Promise<NewOfferAnswer> {
     return this.offers.make(jobId, me);
   }
 
   @Needs("installer")
   @Post(":id/revoke")
-  @HttpCode(200)
+  @Answers("Takes an offer back", JobOfferAnswer)
   revoke(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Param("id", ParseUUIDPipe) id: string,
     @Me() me: SignedIn,
-  ): Promise<OfferView> {
+  ): Promise<JobOfferAnswer> {
     return this.offers.revoke(jobId, id, me);
   }
 }
@@ -57,12 +52,14 @@ export class CustomerController {
 
   @Open()
   @Get()
-  read(@Param("token") token: string): Promise<CustomerOffer> {
+  @Answers("An offer, as whoever has its link sees it", CustomerOfferAnswer)
+  read(@Param("token") token: string): Promise<CustomerOfferAnswer> {
     return this.offers.open(token);
   }
 
   @Open()
   @Get("quote.pdf")
+  @AnswersFile("An offer on paper", "application/pdf")
   async paper(@Param("token") token: string, @Res() res: Response): Promise<void> {
     const { offer } = await this.offers.open(token);
     const pdf = await this.pool.run<"quoteSheet">({ kind: "quoteSheet", offer });
@@ -71,8 +68,11 @@ export class CustomerController {
 
   @Open()
   @Post("accept")
-  @HttpCode(200)
-  accept(@Param("token") token: string, @Body() body: AcceptOfferRequest): Promise<CustomerOffer> {
+  @Answers("Accepts an offer, once", CustomerOfferAnswer)
+  accept(
+    @Param("token") token: string,
+    @Body() body: AcceptOfferRequest,
+  ): Promise<CustomerOfferAnswer> {
     return this.offers.accept(token, body);
   }
 }

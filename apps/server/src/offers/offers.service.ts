@@ -1,8 +1,13 @@
 import { createHash, randomBytes } from "node:crypto";
 import { Inject, Injectable } from "@nestjs/common";
 import { and, asc, desc, eq, gte, isNull, sql } from "drizzle-orm";
-import type { Offer } from "@dragonet/core";
-import type { AcceptOfferRequest } from "@dragonet/contract";
+import type {
+  AcceptOfferRequest,
+  CustomerOfferAnswer,
+  JobOfferAnswer,
+  NewOfferAnswer,
+  OfferState,
+} from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job, offer, part } from "../database/schema.ts";
@@ -16,30 +21,9 @@ const hashOf = (token: string): string => createHash("sha256").update(token).dig
 
 const today = (): string => new Date().toISOString().slice(0, 10);
 
-export const OFFER_STATES = ["open", "accepted", "revoked", "over"] as const;
-export type OfferState = (typeof OFFER_STATES)[number];
-
-/** An offer as the shop sees it. */
-export interface OfferView {
-  readonly id: string;
-  readonly revision: number;
-  readonly by: string;
-  readonly at: string;
-  readonly state: OfferState;
-  readonly offer: Offer;
-  readonly accepted: { readonly by: string; readonly at: string; readonly choice: string } | null;
-}
-
-/** An offer as its customer sees it: the frozen value, and how it stands. */
-export interface CustomerOffer {
-  readonly offer: Offer;
-  readonly state: OfferState;
-  readonly accepted: OfferView["accepted"];
-}
-
 type Row = typeof offer.$inferSelect;
 
-const acceptedOf = ({ acceptedAt, acceptedBy, choice }: Row): OfferView["accepted"] =>
+const acceptedOf = ({ acceptedAt, acceptedBy, choice }: Row): JobOfferAnswer["accepted"] =>
   acceptedAt && { by: acceptedBy ?? "", at: acceptedAt.toISOString(), choice: choice ?? "" };
 
 function stateOf(row: Row): OfferState {
@@ -48,7 +32,7 @@ function stateOf(row: Row): OfferState {
   return row.validUntil < today() ? "over" : "open";
 }
 
-const view = (row: Row): OfferView => ({
+const view = (row: Row): JobOfferAnswer => ({
   ...{ id: row.id, revision: row.revision, by: row.by, at: row.at.toISOString() },
   ...{ state: stateOf(row), offer: row.value, accepted: acceptedOf(row) },
 });
@@ -68,7 +52,7 @@ export class OffersService {
   ) {}
 
   /** Freezes a job's quote as it is now; the link's secret is told here and never again. */
-  async make(jobId: string, me: SignedIn): Promise<OfferView & { readonly token: string }> {
+  async make(jobId: string, me: SignedIn): Promise<NewOfferAnswer> {
     const { document, revision } = await this.jobs.read(jobId);
     const shelf = (
       await this.db.select({ value: part.value }).from(part).orderBy(asc(part.id))
@@ -90,7 +74,7 @@ export class OffersService {
     return { ...view(row!), token };
   }
 
-  async list(jobId: string): Promise<OfferView[]> {
+  async list(jobId: string): Promise<JobOfferAnswer[]> {
     const rows = await this.db
       .select()
       .from(offer)
@@ -100,7 +84,7 @@ export class OffersService {
   }
 
   /** Takes a link back. What was accepted stays accepted. */
-  async revoke(jobId: string, id: string, me: SignedIn): Promise<OfferView> {
+  async revoke(jobId: string, id: string, me: SignedIn): Promise<JobOfferAnswer> {
     const [row] = await this.db
       .update(offer)
       .set({ revokedAt: sql`coalesce(${offer.revokedAt}, now())` })
@@ -119,13 +103,13 @@ export class OffersService {
   }
 
   /** What a link shows. A job in the bin shows nothing. */
-  async open(token: string): Promise<CustomerOffer> {
+  async open(token: string): Promise<CustomerOfferAnswer> {
     const row = await this.find(token);
     return { offer: row.value, state: stateOf(row), accepted: acceptedOf(row) };
   }
 
   /** The one word of a customer: the same again changes nothing, another is refused. */
-  async accept(token: string, { choice, name }: AcceptOfferRequest): Promise<CustomerOffer> {
+  async accept(token: string, { choice, name }: AcceptOfferRequest): Promise<CustomerOfferAnswer> {
     const row = await this.find(token);
     if (!row.value.choices.some((c) => c.id === choice)) {
       throw notValid("choose one of what is offered", [

@@ -2,11 +2,13 @@ import {
   Inject,
   Injectable,
   SetMetadata,
+  applyDecorators,
   createParamDecorator,
   type CanActivate,
   type ExecutionContext,
 } from "@nestjs/common";
 import { Reflector } from "@nestjs/core";
+import { ApiExtension, ApiSecurity } from "@nestjs/swagger";
 import type { Request } from "express";
 import type { Role } from "@dragonet/contract";
 import { KnownPeople, type SignedIn } from "./knownPeople.ts";
@@ -23,10 +25,11 @@ const OPEN = "open";
 const RANK: Readonly<Record<Role, number>> = { viewer: 0, installer: 1, owner: 2 };
 
 /** Marks what needs more than looking: `@Needs("installer")`, `@Needs("owner")`. */
-export const Needs = (role: Role) => SetMetadata(NEEDED_ROLE, role);
+export const Needs = (role: Role) =>
+  applyDecorators(SetMetadata(NEEDED_ROLE, role), ApiSecurity("session", [role]));
 
 /** Marks what may be asked for without signing in. */
-export const Open = () => SetMetadata(OPEN, true);
+export const Open = () => applyDecorators(SetMetadata(OPEN, true), ApiExtension("x-open", true));
 
 export const Me = createParamDecorator((_: unknown, context: ExecutionContext): SignedIn => {
   const { person: me } = context.switchToHttp().getRequest<AskedRequest>();

@@ -1,8 +1,9 @@
 import { Body, Controller, Get, Inject, Param, ParseUUIDPipe, Patch, Post } from "@nestjs/common";
-import { ChangePersonRequest, NewPersonRequest } from "@dragonet/contract";
+import { ChangePersonRequest, NewPersonRequest, PersonAnswer } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
+import { Answers, AnswersNew } from "../docs/answers.ts";
 import { Me, Needs, type SignedIn } from "./access.ts";
-import { PeopleService, type PersonView } from "./people.service.ts";
+import { PeopleService } from "./people.service.ts";
 
 @Needs("owner")
 @Controller("api/people")
@@ -13,23 +14,26 @@ export class PeopleController {
   ) {}
 
   @Get()
-  list(): Promise<PersonView[]> {
+  @Answers("Everybody of the shop", [PersonAnswer])
+  list(): Promise<PersonAnswer[]> {
     return this.people.list();
   }
 
   @Post()
-  async add(@Body() body: NewPersonRequest, @Me() me: SignedIn): Promise<PersonView> {
+  @AnswersNew("Adds somebody", PersonAnswer)
+  async add(@Body() body: NewPersonRequest, @Me() me: SignedIn): Promise<PersonAnswer> {
     const added = await this.people.add(body);
     await this.audit.note(me.name, "added a person", `${added.name}, ${added.role}`);
     return added;
   }
 
   @Patch(":id")
+  @Answers("Changes somebody's role, password or standing", PersonAnswer)
   async change(
     @Param("id", ParseUUIDPipe) id: string,
     @Body() body: ChangePersonRequest,
     @Me() me: SignedIn,
-  ): Promise<PersonView> {
+  ): Promise<PersonAnswer> {
     const changed = await this.people.change(id, body);
     const { name, role, active } = changed;
     const about = `${name}: ${role}${active ? "" : ", closed"}`;

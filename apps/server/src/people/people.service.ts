@@ -5,7 +5,7 @@ import type {
   ChangePersonRequest,
   FirstOwnerRequest,
   NewPersonRequest,
-  Role,
+  PersonAnswer,
 } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { person, shop, type Preferences } from "../database/schema.ts";
@@ -13,15 +13,7 @@ import { conflict, notFound, notSignedIn, notValid } from "../http/refusal.ts";
 import { checkNewPassword, hashPassword, passwordFits } from "./password.ts";
 import { Sessions } from "./sessions.ts";
 
-export interface PersonView {
-  readonly id: string;
-  readonly name: string;
-  readonly signIn: string;
-  readonly role: Role;
-  readonly active: boolean;
-}
-
-const view = (row: typeof person.$inferSelect): PersonView => {
+const view = (row: typeof person.$inferSelect): PersonAnswer => {
   const { id, name, signIn, role, active } = row;
   return { id, name, signIn, role, active };
 };
@@ -57,11 +49,11 @@ export class PeopleService {
     return row.id;
   }
 
-  async list(): Promise<PersonView[]> {
+  async list(): Promise<PersonAnswer[]> {
     return (await this.db.select().from(person).orderBy(asc(person.name))).map(view);
   }
 
-  async add(wanted: NewPersonRequest): Promise<PersonView> {
+  async add(wanted: NewPersonRequest): Promise<PersonAnswer> {
     const { name, signIn, role, password } = wanted;
     await checkNewPassword(password, signIn);
     const passwordHash = await hashPassword(password);
@@ -78,7 +70,7 @@ export class PeopleService {
   }
 
   /** Makes the shop and its first owner; refused once there is anybody. */
-  async addFirstOwner(wanted: FirstOwnerRequest): Promise<PersonView> {
+  async addFirstOwner(wanted: FirstOwnerRequest): Promise<PersonAnswer> {
     await checkNewPassword(wanted.password, wanted.signIn);
     const passwordHash = await hashPassword(wanted.password);
     return this.db.transaction(async (tx) => {
@@ -99,7 +91,7 @@ export class PeopleService {
     });
   }
 
-  async change(id: string, wanted: ChangePersonRequest): Promise<PersonView> {
+  async change(id: string, wanted: ChangePersonRequest): Promise<PersonAnswer> {
     const { role, active, password } = wanted;
     if (password !== undefined) await checkNewPassword(password, (await this.row(id)).signIn);
     const passwordHash = password === undefined ? undefined : await hashPassword(password);

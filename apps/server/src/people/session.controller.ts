@@ -1,29 +1,22 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Inject,
-  Param,
-  Post,
-  Put,
-  Req,
-} from "@nestjs/common";
+import { Body, Controller, Delete, Get, Inject, Param, Post, Put, Req } from "@nestjs/common";
 import type { Request } from "express";
 import {
   FirstOwnerRequest,
   OwnPasswordRequest,
+  OwnSessionAnswer,
   PreferencesRequest,
+  SessionAnswer,
+  SignInCodeAnswer,
   SignInCodeRequest,
   SignInRequest,
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
+import { Answers, AnswersNothing } from "../docs/answers.ts";
 import { forbidden } from "../http/refusal.ts";
 import { Me, Open, type SignedIn } from "./access.ts";
 import { PeopleService } from "./people.service.ts";
-import { Sessions, type SessionView } from "./sessions.ts";
-import { SignInCodes, type FreshCode } from "./signInCodes.ts";
+import { Sessions } from "./sessions.ts";
+import { SignInCodes } from "./signInCodes.ts";
 import { SignInTries } from "./signInTries.ts";
 
 /** The one-time word that the first owner's link carries; "" where none is asked for. */
@@ -41,7 +34,8 @@ export class SessionController {
 
   @Open()
   @Get()
-  async read(@Req() req: Request & { person?: SignedIn }) {
+  @Answers("Who is signed in, if anybody", SessionAnswer)
+  async read(@Req() req: Request & { person?: SignedIn }): Promise<SessionAnswer> {
     return {
       person: req.person ?? null,
       shop: await this.people.shopName(),
@@ -51,7 +45,7 @@ export class SessionController {
 
   @Open()
   @Post()
-  @HttpCode(204)
+  @AnswersNothing("Signs in: the answer sets the session's cookie")
   async signIn(@Body() body: SignInRequest, @Req() req: Request): Promise<void> {
     const address = req.ip ?? "";
     await this.tries.begin(body.signIn, address);
@@ -68,14 +62,14 @@ export class SessionController {
 
   /** A code for another device of one's own: for two minutes, once. */
   @Post("code")
-  @HttpCode(200)
-  async code(@Me() me: SignedIn): Promise<FreshCode> {
+  @Answers("A code for another device of one's own", SignInCodeAnswer)
+  async code(@Me() me: SignedIn): Promise<SignInCodeAnswer> {
     return this.codes.make(me.id);
   }
 
   @Open()
   @Post("by-code")
-  @HttpCode(204)
+  @AnswersNothing("Signs in by a code")
   async signInByCode(@Body() body: SignInCodeRequest, @Req() req: Request): Promise<void> {
     const address = req.ip ?? "";
     await this.tries.begin(`code ${address}`, address);
@@ -87,7 +81,7 @@ export class SessionController {
 
   @Open()
   @Post("first-owner")
-  @HttpCode(204)
+  @AnswersNothing("Names an empty shop and its first owner")
   async firstOwner(@Body() body: FirstOwnerRequest, @Req() req: Request): Promise<void> {
     if (firstOwnerWord() !== "" && body.word !== firstOwnerWord()) {
       throw forbidden("the first owner comes by the link that the start printed");
@@ -99,21 +93,21 @@ export class SessionController {
 
   @Open()
   @Delete()
-  @HttpCode(204)
+  @AnswersNothing("Signs out")
   async signOut(@Req() req: Request & { person?: SignedIn }): Promise<void> {
     await this.sessions.end(req);
     if (req.person) await this.audit.note(req.person.name, "signed out");
   }
 
   @Put("preferences")
-  @HttpCode(204)
+  @AnswersNothing("Keeps one's own units and theme")
   async preferences(@Body() body: PreferencesRequest, @Me() me: SignedIn): Promise<void> {
     await this.people.setPreferences(me.id, { units: body.units, theme: body.theme });
   }
 
   /** A new password of one's own: all other sessions of the person end. */
   @Put("password")
-  @HttpCode(204)
+  @AnswersNothing("A new password of one's own")
   async password(
     @Body() body: OwnPasswordRequest,
     @Me() me: SignedIn,
@@ -128,12 +122,13 @@ export class SessionController {
 
   /** Where a person is signed in. */
   @Get("mine")
-  mine(@Me() me: SignedIn, @Req() req: Request): Promise<SessionView[]> {
+  @Answers("Where one is signed in", [OwnSessionAnswer])
+  mine(@Me() me: SignedIn, @Req() req: Request): Promise<OwnSessionAnswer[]> {
     return this.sessions.list(me.id, req.sessionID);
   }
 
   @Delete("mine/:id")
-  @HttpCode(204)
+  @AnswersNothing("Ends one's session elsewhere")
   async endMine(@Param("id") id: string, @Me() me: SignedIn): Promise<void> {
     await this.sessions.endOne(me.id, id);
     await this.audit.note(me.name, "ended a session");

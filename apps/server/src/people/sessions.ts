@@ -5,6 +5,7 @@ import { and, eq, ne, sql, type SQL } from "drizzle-orm";
 import type { Request } from "express";
 import session from "express-session";
 import type pg from "pg";
+import type { OwnSessionAnswer } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { session as sessionTable, shop, signInCode } from "../database/schema.ts";
 import { notFound } from "../http/refusal.ts";
@@ -29,16 +30,6 @@ export const sessionStore = (pool: pg.Pool): session.Store =>
 /** How often use is written down, in ms: not with every request. */
 const NOTED_MS = 5 * 60_000;
 const HOUR_MS = 3_600_000;
-
-export interface SessionView {
-  /** Not the session's own id, which is a key to it. */
-  readonly id: string;
-  readonly begunAt: string;
-  readonly seenAt: string;
-  readonly agent: string;
-  readonly address: string;
-  readonly current: boolean;
-}
 
 const shownId = (sid: string): string =>
   createHash("sha256").update(sid).digest("hex").slice(0, 16);
@@ -102,7 +93,7 @@ export class Sessions {
     await this.db.delete(signInCode).where(eq(signInCode.personId, personId));
   }
 
-  async list(personId: string, currentSid: string): Promise<SessionView[]> {
+  async list(personId: string, currentSid: string): Promise<OwnSessionAnswer[]> {
     const rows = await this.db
       .select()
       .from(sessionTable)

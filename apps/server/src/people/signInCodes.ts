@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from "node:crypto";
 import { Inject, Injectable } from "@nestjs/common";
 import { and, eq, gt, lt, or, sql } from "drizzle-orm";
+import type { SignInCodeAnswer } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { person, signInCode } from "../database/schema.ts";
 import { notSignedIn } from "../http/refusal.ts";
@@ -9,12 +10,6 @@ import { notSignedIn } from "../http/refusal.ts";
 export const CODE_S = 120;
 
 const hashOf = (code: string): string => createHash("sha256").update(code).digest("hex");
-
-export interface FreshCode {
-  readonly code: string;
-  /** Moment until which it is taken, ISO 8601. */
-  readonly until: string;
-}
 
 /**
  * Codes by which a person who is signed in signs in another device of theirs: each is taken
@@ -25,7 +20,7 @@ export class SignInCodes {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 
   /** A new code of a person; an earlier one of theirs is taken no more. */
-  async make(personId: string): Promise<FreshCode> {
+  async make(personId: string): Promise<SignInCodeAnswer> {
     const code = randomBytes(18).toString("base64url");
     const until = new Date(Date.now() + CODE_S * 1000);
     await this.db.transaction(async (tx) => {

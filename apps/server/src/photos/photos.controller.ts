@@ -1,15 +1,6 @@
-import {
-  Controller,
-  Get,
-  HttpCode,
-  Inject,
-  Param,
-  ParseUUIDPipe,
-  Put,
-  Req,
-  Res,
-} from "@nestjs/common";
+import { Controller, Get, Inject, Param, ParseUUIDPipe, Put, Req, Res } from "@nestjs/common";
 import type { Request, Response } from "express";
+import { AnswersFile, AnswersNothing, TakesFile } from "../docs/answers.ts";
 import { Needs } from "../people/access.ts";
 import { PhotosService } from "./photos.service.ts";
 
@@ -19,7 +10,8 @@ export class PhotosController {
 
   @Needs("installer")
   @Put(":id")
-  @HttpCode(204)
+  @TakesFile("image/*")
+  @AnswersNothing("Keeps a picture")
   keep(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Param("id") id: string,
@@ -29,6 +21,7 @@ export class PhotosController {
   }
 
   @Get(":id")
+  @AnswersFile("A picture", "image/jpeg")
   async read(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Param("id") id: string,

@@ -1,4 +1,5 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Query, Res } from "@nestjs/common";
+import { ApiQuery } from "@nestjs/swagger";
 import type { Response } from "express";
 import {
   PAPERS,
@@ -12,6 +13,7 @@ import {
   type Paper,
 } from "@dragonet/core";
 import { drawingDxf } from "@dragonet/template";
+import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { notFound, notValid } from "../http/refusal.ts";
 import { JobsService } from "../jobs/jobs.service.ts";
@@ -40,6 +42,9 @@ export class TemplatesController {
   }
 
   @Get("templates/:templateId.pdf")
+  @ApiQuery({ name: "mirror", enum: ["0", "1"], required: false })
+  @ApiQuery({ name: "paper", enum: Object.keys(PAPERS), required: false })
+  @AnswersFile("A drilling template at 1:1", "application/pdf")
   async pdf(
     @Param("id", ParseUUIDPipe) id: string,
     @Param("templateId") templateId: string,
@@ -56,6 +61,8 @@ export class TemplatesController {
   }
 
   @Get("templates/:templateId.svg")
+  @ApiQuery({ name: "mirror", enum: ["0", "1"], required: false })
+  @AnswersFile("A drilling template", "image/svg+xml")
   async svg(
     @Param("id", ParseUUIDPipe) id: string,
     @Param("templateId") templateId: string,
@@ -67,6 +74,8 @@ export class TemplatesController {
   }
 
   @Get("templates/:templateId.dxf")
+  @ApiQuery({ name: "mirror", enum: ["0", "1"], required: false })
+  @AnswersFile("A drilling template for a cutter", "image/vnd.dxf")
   async dxf(
     @Param("id", ParseUUIDPipe) id: string,
     @Param("templateId") templateId: string,
@@ -78,6 +87,7 @@ export class TemplatesController {
   }
 
   @Get("labels.pdf")
+  @AnswersFile("Flags for the wires", "application/pdf")
   async labels(@Param("id", ParseUUIDPipe) id: string, @Res() res: Response): Promise<void> {
     const { document } = await this.jobs.read(id);
     const list = cutListOf(document, synthesise(document));

@@ -1,14 +1,14 @@
 import { Controller, Inject, Module } from "@nestjs/common";
 import { printPartsCsv, readPartsCsv, type Part } from "@dragonet/core";
-import { checkPart } from "@dragonet/contract";
+import { KeptPartAnswer, checkPart } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { part } from "../database/schema.ts";
 import { Catalogue } from "../http/catalogue.ts";
-import { CatalogueController } from "../http/catalogueController.ts";
+import { catalogueController } from "../http/catalogueController.ts";
 
 @Controller("api/parts")
-class ShelfController extends CatalogueController<Part> {
+class ShelfController extends catalogueController<Part>(KeptPartAnswer) {
   constructor(@Inject(DATABASE) db: Database, @Inject(Audit) audit: Audit) {
     super(
       new Catalogue<Part>(db, {

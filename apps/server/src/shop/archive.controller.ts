@@ -1,9 +1,11 @@
-import { Controller, Get, HttpCode, Inject, Post, Req, Res } from "@nestjs/common";
+import { Controller, Get, Inject, Post, Req, Res } from "@nestjs/common";
 import type { Request, Response } from "express";
+import { ArchiveAnswer } from "@dragonet/contract";
+import { Answers, AnswersFile, TakesFile } from "../docs/answers.ts";
 import { Audit } from "../audit/audit.ts";
 import { notValid } from "../http/refusal.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
-import { Archive, type TakenIn } from "./archive.ts";
+import { Archive } from "./archive.ts";
 import { ArchiveFile } from "./archiveFile.ts";
 
 /** The whole shop in one file, out and in. */
@@ -16,6 +18,7 @@ export class ArchiveController {
   ) {}
 
   @Get()
+  @AnswersFile("The whole shop in one file", "application/zip")
   async out(@Res() res: Response, @Me() me: SignedIn): Promise<void> {
     res.attachment("shop.dragonet.zip").type("application/zip");
     await this.audit.note(me.name, "took out a file", "the whole shop");
@@ -24,8 +27,9 @@ export class ArchiveController {
 
   /** Takes an archive in: jobs that are not here yet, its parts and profiles over those there. */
   @Post()
-  @HttpCode(200)
-  async in(@Req() req: Request, @Me() me: SignedIn): Promise<TakenIn> {
+  @TakesFile("application/zip")
+  @Answers("Takes an archive in", ArchiveAnswer)
+  async in(@Req() req: Request, @Me() me: SignedIn): Promise<ArchiveAnswer> {
     if (!req.is("application/zip")) throw notValid("no archive was sent (a ZIP file)");
     const file = await ArchiveFile.receive(req);
     try {

@@ -4,6 +4,7 @@ import { Inject, Injectable } from "@nestjs/common";
 import { asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import { ZipFile } from "yazl";
 import { SHAPE_VERSION, jobSummary, printJob, type Job } from "@dragonet/core";
+import type { ArchiveAnswer } from "@dragonet/contract";
 import { DATABASE, type Database, type Transaction } from "../database/database.ts";
 import { job, jobChange, part, person, photo, shop, vehicleProfile } from "../database/schema.ts";
 import type { SignedIn } from "../people/access.ts";
@@ -11,14 +12,6 @@ import { keepPhoto } from "../photos/develop.ts";
 import { WorkPool } from "../work/pool.ts";
 import type { ArchiveFile } from "./archiveFile.ts";
 import { FORMAT, checkShop, folderOf, photoOf, readHistory, type ShopHead } from "./readShop.ts";
-
-export interface TakenIn {
-  /** Jobs that are new here, and those that were here already and stay as they are. */
-  readonly jobs: number;
-  readonly there: number;
-  readonly parts: number;
-  readonly vehicles: number;
-}
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
@@ -112,7 +105,7 @@ export class Archive {
    * Takes an archive in: looked through whole first, then stored whole or not at all. A job
    * that is here already stays as it is, so that the same archive can be taken in twice.
    */
-  async takeIn(file: ArchiveFile, me: SignedIn): Promise<TakenIn> {
+  async takeIn(file: ArchiveFile, me: SignedIn): Promise<ArchiveAnswer> {
     const head = await checkShop(file, (text) =>
       this.pool.run<"jobFile">({ kind: "jobFile", text }),
     );

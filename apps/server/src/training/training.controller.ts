@@ -1,6 +1,6 @@
-import { Body, Controller, Get, HttpCode, Inject, Post } from "@nestjs/common";
-import type { Apprentice, TrainingRecord } from "@dragonet/core";
-import { TrainingResultRequest } from "@dragonet/contract";
+import { Body, Controller, Get, Inject, Post } from "@nestjs/common";
+import { ApprenticeAnswer, TrainingAnswer, TrainingResultRequest } from "@dragonet/contract";
+import { Answers, AnswersNothing } from "../docs/answers.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import { TrainingService } from "./training.service.ts";
 
@@ -9,19 +9,21 @@ export class TrainingController {
   constructor(@Inject(TrainingService) private readonly training: TrainingService) {}
 
   @Get()
-  mine(@Me() me: SignedIn): Promise<TrainingRecord[]> {
+  @Answers("How one's own drills and hidden faults went", [TrainingAnswer])
+  mine(@Me() me: SignedIn): Promise<TrainingAnswer[]> {
     return this.training.of(me.id);
   }
 
   @Post("results")
-  @HttpCode(204)
+  @AnswersNothing("Keeps how a drill or a hidden fault went")
   keep(@Me() me: SignedIn, @Body() body: TrainingResultRequest): Promise<void> {
     return this.training.keep(me, body);
   }
 
   @Needs("owner")
   @Get("everybody")
-  everybody(): Promise<Apprentice[]> {
+  @Answers("How far everybody is", [ApprenticeAnswer])
+  everybody(): Promise<ApprenticeAnswer[]> {
     return this.training.everybody();
   }
 }

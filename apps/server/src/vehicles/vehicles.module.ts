@@ -1,14 +1,14 @@
 import { Controller, Inject, Module } from "@nestjs/common";
 import { printVehiclesCsv, readVehiclesCsv, type Vehicle } from "@dragonet/core";
-import { checkVehicle } from "@dragonet/contract";
+import { KeptVehicleAnswer, checkVehicle } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { vehicleProfile } from "../database/schema.ts";
 import { Catalogue } from "../http/catalogue.ts";
-import { CatalogueController } from "../http/catalogueController.ts";
+import { catalogueController } from "../http/catalogueController.ts";
 
 @Controller("api/vehicles")
-class VehiclesController extends CatalogueController<Vehicle> {
+class VehiclesController extends catalogueController<Vehicle>(KeptVehicleAnswer) {
   constructor(@Inject(DATABASE) db: Database, @Inject(Audit) audit: Audit) {
     super(
       new Catalogue<Vehicle>(db, {

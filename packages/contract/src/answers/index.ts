@@ -1,0 +1,6 @@
+/** What the server answers: the page takes its types from here, and the API's document its schemas. */
+export * from "./jobs.ts";
+export * from "./offers.ts";
+export * from "./people.ts";
+export * from "./shop.ts";
+export * from "./training.ts";

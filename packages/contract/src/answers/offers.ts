@@ -1,0 +1,139 @@
+import { IsArray, IsIn, IsInt, IsNumber, IsString, IsUUID, Matches, Min } from "class-validator";
+import type { Offer, OfferChoice } from "@dragonet/core";
+import { IsListOf, IsMoment, IsNullable, IsObjectOf, IsShare } from "../fields.ts";
+
+export const OFFER_STATES = ["open", "accepted", "revoked", "over"] as const;
+export type OfferState = (typeof OFFER_STATES)[number];
+
+const MOST_LINES = 10_000;
+
+/** Sums of money, in the smallest coin. */
+export class TotalsAnswer {
+  @IsInt()
+  readonly netMinor!: number;
+
+  @IsInt()
+  readonly taxMinor!: number;
+
+  @IsInt()
+  readonly grossMinor!: number;
+}
+
+/** Some of one part. */
+export class OfferedPartAnswer {
+  @IsString()
+  readonly name!: string;
+
+  @IsNumber()
+  readonly count!: number;
+
+  @IsString()
+  readonly unit!: string;
+}
+
+/** One way to have the job done. */
+export class OfferChoiceAnswer implements OfferChoice {
+  /** "" for the plan itself. */
+  @IsString()
+  readonly id!: string;
+
+  @IsString()
+  readonly name!: string;
+
+  @IsObjectOf(() => TotalsAnswer)
+  readonly total!: TotalsAnswer;
+
+  @IsInt()
+  readonly lowMinor!: number;
+
+  @IsInt()
+  readonly highMinor!: number;
+
+  @IsListOf(() => OfferedPartAnswer, MOST_LINES)
+  readonly parts!: readonly OfferedPartAnswer[];
+
+  @IsArray()
+  @IsString({ each: true })
+  readonly means!: readonly string[];
+}
+
+/** What a customer is shown, frozen. */
+export class OfferAnswer implements Offer {
+  @IsString()
+  readonly shop!: string;
+
+  @IsString()
+  readonly title!: string;
+
+  @IsString()
+  readonly customer!: string;
+
+  @IsString()
+  readonly vehicle!: string;
+
+  /** ISO 4217. */
+  @IsString()
+  readonly currency!: string;
+
+  @IsShare()
+  readonly taxShare!: number;
+
+  @Matches(/^\d{4}-\d{2}-\d{2}$/)
+  readonly validUntil!: string;
+
+  @IsArray()
+  @IsString({ each: true })
+  readonly work!: readonly string[];
+
+  @IsListOf(() => OfferChoiceAnswer, MOST_LINES)
+  readonly choices!: readonly OfferChoiceAnswer[];
+}
+
+/** Who took an offer, when, and which choice of it. */
+export class AcceptedAnswer {
+  @IsString()
+  readonly by!: string;
+
+  @IsMoment()
+  readonly at!: string;
+
+  /** Id of an option; "" for the plan itself. */
+  @IsString()
+  readonly choice!: string;
+}
+
+/** An offer as its customer sees it: the frozen value, and how it stands. */
+export class CustomerOfferAnswer {
+  @IsObjectOf(() => OfferAnswer)
+  readonly offer!: Offer;
+
+  @IsIn(OFFER_STATES)
+  readonly state!: OfferState;
+
+  @IsNullable("object")
+  @IsObjectOf(() => AcceptedAnswer)
+  readonly accepted!: AcceptedAnswer | null;
+}
+
+/** An offer as the shop sees it. */
+export class JobOfferAnswer extends CustomerOfferAnswer {
+  @IsUUID()
+  readonly id!: string;
+
+  /** Revision of the job that it was made of. */
+  @IsInt()
+  @Min(1)
+  readonly revision!: number;
+
+  @IsString()
+  readonly by!: string;
+
+  @IsMoment()
+  readonly at!: string;
+}
+
+/** A new offer, and the only time that its link is told. */
+export class NewOfferAnswer extends JobOfferAnswer {
+  @IsString()
+  readonly token!: string;
+}

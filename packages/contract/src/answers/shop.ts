@@ -1,0 +1,140 @@
+import { IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Min } from "class-validator";
+import { JSONSchema } from "class-validator-jsonschema";
+import type { CarriedOver, Fault, Part, Vehicle } from "@dragonet/core";
+import { FastenerDto, StripPlugDto, StripStepDto } from "../ledger.ts";
+import { HoleDto, LandmarkDto, TemplateDto } from "../fit.ts";
+import { IsKindOf, IsListOf, IsObjectOf } from "../fields.ts";
+import { PART_TYPES } from "../kit.ts";
+import { PartDto } from "../part.ts";
+import { VehicleDto } from "../vehicle.ts";
+
+const MOST_LINES = 100_000;
+
+/** One fault of what was sent: where, and what would be valid. */
+export class FaultAnswer implements Fault {
+  @IsString()
+  readonly path!: string;
+
+  @IsString()
+  readonly message!: string;
+}
+
+/** What every refused request answers; some refusals carry more, such as what stands there now. */
+@JSONSchema({ additionalProperties: true })
+export class RefusalAnswer {
+  @IsString()
+  readonly message!: string;
+
+  @IsOptional()
+  @IsListOf(() => FaultAnswer, MOST_LINES)
+  readonly faults?: readonly FaultAnswer[];
+}
+
+class KeptAnswer {
+  /** Counts changes; a change says which one it was made on. */
+  @IsInt()
+  @Min(1)
+  readonly revision!: number;
+}
+
+/** A part of the shelf. */
+export class KeptPartAnswer extends KeptAnswer {
+  @IsKindOf(() => PartDto, PART_TYPES)
+  readonly value!: Part;
+}
+
+/** A vehicle profile of the shop. */
+export class KeptVehicleAnswer extends KeptAnswer {
+  @IsObjectOf(() => VehicleDto)
+  readonly value!: Vehicle;
+}
+
+/** What came of a table that was taken in. */
+export class ImportedAnswer {
+  @IsInt()
+  @Min(0)
+  readonly added!: number;
+
+  @IsInt()
+  @Min(0)
+  readonly changed!: number;
+}
+
+/** What came of an archive that was taken in. */
+export class ArchiveAnswer {
+  /** Jobs that are new here. */
+  @IsInt()
+  @Min(0)
+  readonly jobs!: number;
+
+  /** Jobs that were here already and stay as they are. */
+  @IsInt()
+  @Min(0)
+  readonly there!: number;
+
+  @IsInt()
+  @Min(0)
+  readonly parts!: number;
+
+  @IsInt()
+  @Min(0)
+  readonly vehicles!: number;
+}
+
+/** What a job takes over from the last one on the same model. */
+export class CarriedOverAnswer implements CarriedOver {
+  @IsListOf(() => StripStepDto, MOST_LINES)
+  readonly strip!: CarriedOver["strip"];
+
+  @IsListOf(() => FastenerDto, MOST_LINES)
+  readonly fasteners!: CarriedOver["fasteners"];
+
+  @IsListOf(() => StripPlugDto, MOST_LINES)
+  readonly plugs!: CarriedOver["plugs"];
+
+  @IsListOf(() => TemplateDto, MOST_LINES)
+  readonly templates!: CarriedOver["templates"];
+
+  @IsListOf(() => LandmarkDto, MOST_LINES)
+  readonly landmarks!: CarriedOver["landmarks"];
+
+  @IsListOf(() => HoleDto, MOST_LINES)
+  readonly holes!: CarriedOver["holes"];
+}
+
+/** The last other job on the model that has anything to take over; empty where there is none. */
+export class LedgerBeforeAnswer {
+  @IsOptional()
+  @IsString()
+  readonly title?: string;
+
+  @IsOptional()
+  @IsObjectOf(() => CarriedOverAnswer)
+  readonly carried?: CarriedOver;
+}
+
+/** The shop's meter, where one is plugged in. */
+export class MeterAnswer {
+  @IsString()
+  readonly address!: string;
+
+  /** As it names itself: maker, model, serial, version. */
+  @IsString()
+  readonly name!: string;
+}
+
+/** The process answers. */
+export class AliveAnswer {
+  @IsIn([true])
+  readonly ok!: true;
+}
+
+/** Whether the server can do its work, and if not, why. */
+export class ReadyAnswer {
+  @IsBoolean()
+  readonly ready!: boolean;
+
+  @IsArray()
+  @IsString({ each: true })
+  readonly wrong!: readonly string[];
+}
