@@ -54,9 +54,23 @@ module.exports = {
     {
       name: "web-without-decorators",
       severity: "error",
-      comment: "The page and its worker carry no validation classes.",
+      comment:
+        "The page takes the contract's types; it and its worker carry no validation classes.",
       from: { path: "^apps/web/src" },
-      to: { path: "^packages/contract" },
+      to: { path: "^packages/contract", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "screens-below-app",
+      severity: "error",
+      comment: "The frame knows its screens; what screens need of it stands in base.",
+      from: { path: "^apps/web/src/(?!app/|main)" },
+      to: { path: "^apps/web/src/app/" },
+    },
+    {
+      name: "base-below-all",
+      severity: "error",
+      from: { path: "^apps/web/src/base/" },
+      to: { path: "^apps/web/src/(?!base/)" },
     },
     {
       name: "faces",

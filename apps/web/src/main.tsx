@@ -3,10 +3,10 @@ import { StrictMode, Suspense, lazy } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
-import { ApiError } from "./app/api.ts";
+import { ApiError } from "./base/api.ts";
 import { routes } from "./app/routes.tsx";
 import { sayFailures } from "./app/sayFailures.ts";
-import { showRememberedTheme } from "./app/theme.ts";
+import { showRememberedTheme } from "./base/theme.ts";
 import "./styles.css";
 
 /** Messages come after the page: none is said before it stands. */

@@ -1,7 +1,7 @@
 /** A job's card, its history, its keys, and what two people did to the same place. */
 import { createJob, type Job } from "@dragonet/core";
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { useJobStore } from "../src/job/jobStore.ts";
+import { useJobStore } from "../src/job/store/jobStore.ts";
 import { newVehicle } from "../src/vehicles/newVehicle.ts";
 import { choose, closePages, open, rewrite, saved } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";

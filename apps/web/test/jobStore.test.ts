@@ -2,7 +2,7 @@ import "fake-indexeddb/auto";
 import type { Edit, Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { StandIn, change, type Answer, type Reply } from "./standIn.ts";
-import { useJobStore } from "../src/job/jobStore.ts";
+import { useJobStore } from "../src/job/store/jobStore.ts";
 import { allAside, allBatches, forgetAside, forgetBatches, keepBatch } from "../src/sync/outbox.ts";
 import { sendWaiting } from "../src/sync/sendWaiting.ts";
 

@@ -16,9 +16,9 @@ import {
 } from "@dragonet/core";
 import { checkPart, checkVehicle } from "@dragonet/contract";
 import { demoJobs } from "@dragonet/core/demo";
-import { ApiError, OfflineError, ask, send } from "../src/app/api.ts";
-import { mint } from "../src/app/mint.ts";
-import { momentText } from "../src/app/moment.ts";
+import { ApiError, OfflineError, ask, send } from "../src/base/api.ts";
+import { mint } from "../src/base/mint.ts";
+import { momentText } from "../src/base/moment.ts";
 import {
   INPUT_KEYS,
   NOTHING_PRESSED,
@@ -28,10 +28,11 @@ import {
   pressSwitch,
   type Pressed,
 } from "../src/bench/controls.ts";
-import { deviationText, mendDeviation } from "../src/bench/deviations.ts";
-import { overlayOf } from "../src/bench/overlay.ts";
-import { matches, type JobListItem } from "../src/board/jobs.ts";
-import { letterOf } from "../src/fit/letters.ts";
+import { deviationText, mendDeviation } from "../src/bench/fields/deviations.ts";
+import { overlayOf } from "../src/bench/strips/overlay.ts";
+import type { JobOnBoardAnswer } from "@dragonet/contract";
+import { matches } from "../src/board/jobs.ts";
+import { letterOf } from "../src/fit/strip/letters.ts";
 import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
 import { photoFault } from "../src/photos/photoFault.ts";
 import { newPart } from "../src/shelf/newPart.ts";
@@ -155,7 +156,7 @@ describe("the board's search", () => {
     machine: "marshal 2",
     bench: "Bench 2",
     waiting: [{ kind: "part", text: "Grommet missing from the kit" }],
-  } as unknown as JobListItem;
+  } as unknown as JobOnBoardAnswer;
 
   it("finds every word anywhere on the card, in any order and case", () => {
     expect(matches(item, "")).toBe(true);

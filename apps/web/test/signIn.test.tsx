@@ -1,6 +1,6 @@
 /** The door: who comes in, who does not, and what is said to them. */
 import { screen, waitFor } from "@testing-library/react";
-import { sessionEnds } from "../src/app/api.ts";
+import { sessionEnds } from "../src/base/api.ts";
 import { sayFailures } from "../src/app/sayFailures.ts";
 import { closePages, open } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";

@@ -57,5 +57,5 @@ export function apiDocument(app: INestApplication): OpenAPIObject {
     [RefusalAnswer.name, ...Object.keys(made.components?.schemas ?? {})],
     SCHEMAS,
   );
-  return { ...made, paths, components: { ...made.components, schemas } } as OpenAPIObject;
+  return { ...made, paths, components: { ...made.components, schemas } };
 }

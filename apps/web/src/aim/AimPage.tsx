@@ -9,19 +9,19 @@ import {
   type Job,
   type WallMark,
 } from "@dragonet/core";
-import { useCanEdit, useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { PaperLinks } from "../ui/PaperLinks.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Empty, Loading } from "../ui/states.tsx";
+import { PaperLinks } from "../ui/page/PaperLinks.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty, Loading } from "../ui/page/states.tsx";
 import type { LightOf, LightRequest, Turned } from "../worker/light.ts";
 import { planner } from "../worker/planner.ts";
 import { AimRow } from "./AimRow.tsx";
-import { LightSection } from "./LightSection.tsx";
+import { LightSection } from "./road/LightSection.tsx";
 import { Stand } from "./Stand.tsx";
 import { turnAll } from "./turnAll.ts";
-import { useLight } from "./useLight.ts";
+import { useLight } from "./road/useLight.ts";
 import { Wide } from "./Wide.tsx";
 import { WallPicture } from "./WallPicture.tsx";
 

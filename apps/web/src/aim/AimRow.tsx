@@ -14,13 +14,13 @@ import {
   type Aim,
   type WallMark,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useCanEdit, useMe } from "../app/session.ts";
-import { FootDepth } from "../fit/FootDepth.tsx";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
+import { FootDepth } from "../fit/lamps/FootDepth.tsx";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { fromMm, toMm, unitOf } from "./words.ts";
 
 /** How far a beam stands off its mark, typed as it is measured. */

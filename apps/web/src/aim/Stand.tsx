@@ -7,13 +7,13 @@ import {
   type Aiming,
   type Edit,
 } from "@dragonet/core";
-import { useCanEdit, useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
-import { Tick } from "../ui/Tick.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { Tick } from "../ui/forms/Tick.tsx";
 
 const METRES_PER_FOOT = 0.3048;
 

@@ -1,7 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { lengthText, type UnitSystem, type WallMark } from "@dragonet/core";
 import type { Isolux } from "../worker/light.ts";
-import { CHALK, DARK, HALO, IsoluxAreas, IsoluxNames } from "./isolux.tsx";
+import { CHALK, DARK, HALO, IsoluxAreas, IsoluxNames } from "./road/isolux.tsx";
 
 interface Props {
   readonly marks: readonly WallMark[];

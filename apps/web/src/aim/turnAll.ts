@@ -1,5 +1,5 @@
 import { turnLamp, type Edit, type Job } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 import type { Turned } from "../worker/light.ts";
 
 /** Turns lamps in place, by their mounts, as one act. */

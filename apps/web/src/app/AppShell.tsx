@@ -1,14 +1,14 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Suspense, lazy, useEffect } from "react";
 import { NavLink, Outlet } from "react-router";
-import { Loading, Trouble } from "../ui/states.tsx";
+import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useSending } from "../sync/useSending.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
-import { sessionEnds } from "./api.ts";
+import { sessionEnds } from "../base/api.ts";
 import { SignOut } from "./SignOut.tsx";
-import { Me, useSession, type Person } from "./session.ts";
-import { showTheme } from "./theme.ts";
+import { Me, useSession, type Person } from "../base/session.ts";
+import { showTheme } from "../base/theme.ts";
 import { useFocusKept } from "./useFocusKept.ts";
 
 /** Forms and their library come where somebody has to sign in, and to nobody else. */

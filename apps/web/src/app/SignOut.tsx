@@ -1,13 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { LogOut } from "lucide-react";
 import { useState } from "react";
-import { useJobStore } from "../job/jobStore.ts";
-import { forgetJobs } from "../job/keptJobs.ts";
+import { useJobStore } from "../job/store/jobStore.ts";
+import { forgetJobs } from "../job/store/keptJobs.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { ask } from "./api.ts";
+import { Modal } from "../ui/page/Modal.tsx";
+import { ask } from "../base/api.ts";
 
 /** What the kept application answers with when there is no network: see vite.config.ts. */
 const LAST_ANSWERS = "last-answers";

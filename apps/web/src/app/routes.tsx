@@ -55,19 +55,27 @@ export const routes: RouteObject[] = [
               { index: true, element: <Navigate to="strip" replace /> },
               {
                 path: "strip",
-                lazy: async () => ({ Component: (await import("../fit/StripPage.tsx")).StripPage }),
+                lazy: async () => ({
+                  Component: (await import("../fit/strip/StripPage.tsx")).StripPage,
+                }),
               },
               {
                 path: "route",
-                lazy: async () => ({ Component: (await import("../fit/RoutePage.tsx")).RoutePage }),
+                lazy: async () => ({
+                  Component: (await import("../fit/route/RoutePage.tsx")).RoutePage,
+                }),
               },
               {
                 path: "holes",
-                lazy: async () => ({ Component: (await import("../fit/HolesPage.tsx")).HolesPage }),
+                lazy: async () => ({
+                  Component: (await import("../fit/holes/HolesPage.tsx")).HolesPage,
+                }),
               },
               {
                 path: "lamps",
-                lazy: async () => ({ Component: (await import("../fit/LampsPage.tsx")).LampsPage }),
+                lazy: async () => ({
+                  Component: (await import("../fit/lamps/LampsPage.tsx")).LampsPage,
+                }),
               },
               {
                 path: "adhesive",

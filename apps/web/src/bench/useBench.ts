@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { BenchView } from "@dragonet/core";
-import { useMe } from "../app/session.ts";
+import { useMe } from "../base/session.ts";
 import type { BenchPlan } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";

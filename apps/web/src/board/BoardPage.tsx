@@ -2,20 +2,21 @@ import { Plus, Search } from "lucide-react";
 import { Suspense, lazy, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { STAGES } from "@dragonet/core";
-import { dayText, momentText } from "../app/moment.ts";
-import { useCanEdit, useMe } from "../app/session.ts";
+import type { JobOnBoardAnswer } from "@dragonet/contract";
+import { dayText, momentText } from "../base/moment.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { useNow } from "../ui/useNow.ts";
-import { Empty, Loading, Trouble } from "../ui/states.tsx";
+import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { ImportJob } from "./ImportJob.tsx";
-import { matches, useJobs, type JobListItem } from "./jobs.ts";
+import { matches, useJobs } from "./jobs.ts";
 import { SayJob } from "./SayJob.tsx";
 import { StageRuler } from "./StageRuler.tsx";
-import { useTitle } from "../ui/useTitle.ts";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 /** Its form and lists come when they are asked for: the board is the first page. */
 const NewJob = lazy(async () => ({ default: (await import("./NewJob.tsx")).NewJob }));
@@ -33,7 +34,7 @@ const WAIT_WORDS: Readonly<Record<string, string>> = {
 };
 
 /** What still cures, and until when. */
-function curingAt(job: JobListItem, now: number): { what: string; words: string }[] {
+function curingAt(job: JobOnBoardAnswer, now: number): { what: string; words: string }[] {
   return job.curing.flatMap(({ what, handleAt, curedAt }) => {
     const [handle, cured] = [new Date(handleAt), new Date(curedAt)];
     if (cured.getTime() <= now) return [];
@@ -45,7 +46,7 @@ function curingAt(job: JobListItem, now: number): { what: string; words: string 
   });
 }
 
-function Waiting({ job }: { job: JobListItem }) {
+function Waiting({ job }: { job: JobOnBoardAnswer }) {
   const curing = curingAt(job, useNow());
   if (job.waiting.length + curing.length === 0) {
     return <span className="text-muted">nothing in the way</span>;
@@ -89,7 +90,7 @@ function NotSaved({ jobId }: { jobId: string }) {
   );
 }
 
-function JobLine({ job }: { job: JobListItem }) {
+function JobLine({ job }: { job: JobOnBoardAnswer }) {
   return (
     <li className="relative grid grid-cols-1 gap-x-6 gap-y-1 border-t border-hair py-2 hover:bg-sunk md:grid-cols-[minmax(0,5fr)_minmax(0,4fr)_5.5rem_minmax(0,6fr)]">
       <div>
@@ -114,7 +115,7 @@ function JobLine({ job }: { job: JobListItem }) {
   );
 }
 
-function Benches({ jobs }: { jobs: readonly JobListItem[] }) {
+function Benches({ jobs }: { jobs: readonly JobOnBoardAnswer[] }) {
   const benches = [...new Set(jobs.map((j) => j.bench).filter((b) => b !== ""))].sort();
   if (benches.length === 0) return null;
   return (

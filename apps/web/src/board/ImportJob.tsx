@@ -1,16 +1,17 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { ApiError, ask } from "../app/api.ts";
-import { FileButton } from "../ui/FileButton.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { FaultList } from "../ui/states.tsx";
+import type { JobAnswer } from "@dragonet/contract";
+import { ApiError, ask } from "../base/api.ts";
+import { FileButton } from "../ui/forms/FileButton.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+import { FaultList } from "../ui/page/states.tsx";
 
 /** Takes a job file in; a file that cannot be read is answered with every fault. */
 export function ImportJob() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const take = useMutation({
-    mutationFn: (text: string) => ask<{ id: string }>("jobs/import", "POST", { text }),
+    mutationFn: (text: string) => ask<JobAnswer>("jobs/import", "POST", { text }),
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });
       await navigate(`/jobs/${id}`);

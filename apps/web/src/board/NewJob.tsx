@@ -2,11 +2,12 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
-import { ask } from "../app/api.ts";
+import type { JobAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FormField } from "../ui/FormField.tsx";
-import { Modal } from "../ui/Modal.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FormField } from "../ui/forms/FormField.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
 import { useVehicles } from "../vehicles/vehicles.ts";
 
 interface Fields {
@@ -23,8 +24,7 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
   const navigate = useNavigate();
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: (fields: Fields & { profileId: string }) =>
-      ask<{ id: string }>("jobs", "POST", fields),
+    mutationFn: (fields: Fields & { profileId: string }) => ask<JobAnswer>("jobs", "POST", fields),
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });
       reset();

@@ -8,11 +8,12 @@ import {
   type SaidCircuit,
   type SaidJob,
 } from "@dragonet/core";
-import { ask } from "../app/api.ts";
+import type { JobAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { usePractices } from "../settings/practices.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { useVehicles } from "../vehicles/vehicles.ts";
 import { planner } from "../worker/planner.ts";
 import { useJobs } from "./jobs.ts";
@@ -94,7 +95,7 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
     mutationFn: async (read: SaidJob) => {
       if (!world || !practices) throw new Error("the shelf is not there yet: try again");
       const file = await planner().jobFileOf(read, practices, world.shelf);
-      return ask<{ id: string }>("jobs/import", "POST", { text: file });
+      return ask<JobAnswer>("jobs/import", "POST", { text: file });
     },
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });

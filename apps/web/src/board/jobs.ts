@@ -1,14 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import type { JobSummary } from "@dragonet/core";
-import { ask } from "../app/api.ts";
-import { followLive } from "../app/live.ts";
-
-export interface JobListItem extends JobSummary {
-  readonly id: string;
-  readonly revision: number;
-  readonly updatedAt: string;
-}
+import type { JobOnBoardAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
+import { followLive } from "../base/live.ts";
 
 /** Changes that come within this time are looked at together, ms. */
 const TOGETHER_MS = 300;
@@ -29,11 +23,11 @@ export function useJobs() {
       clearTimeout(timer);
     };
   }, [queries]);
-  return useQuery({ queryKey: ["jobs"], queryFn: () => ask<JobListItem[]>("jobs") });
+  return useQuery({ queryKey: ["jobs"], queryFn: () => ask<JobOnBoardAnswer[]>("jobs") });
 }
 
 /** Whether every word of the search is somewhere on the card. */
-export function matches(job: JobListItem, search: string): boolean {
+export function matches(job: JobOnBoardAnswer, search: string): boolean {
   const text = [
     job.title,
     job.customer,

@@ -9,11 +9,11 @@ import {
   type OwnBatteryBudget,
   type Verdict,
 } from "@dragonet/core";
-import { useJob } from "../job/jobStore.ts";
+import { useJob } from "../job/store/jobStore.ts";
 import { usePlan } from "../job/usePlan.ts";
-import { Section } from "../ui/Section.tsx";
-import { useCanEdit } from "../app/session.ts";
-import { Loading } from "../ui/states.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { useCanEdit } from "../base/session.ts";
+import { Loading } from "../ui/page/states.tsx";
 import { CompareSection } from "./CompareSection.tsx";
 import { CurveFit } from "./CurveFit.tsx";
 import { ChargingSection, PackSection } from "./PackSection.tsx";

@@ -1,13 +1,13 @@
 import { useCallback, useState } from "react";
 import { decimal, type RunId, type Way } from "@dragonet/core";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { LazyChart } from "../ui/LazyChart.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
-import { Empty, Loading } from "../ui/states.tsx";
+import { Empty, Loading } from "../ui/page/states.tsx";
 import { planner } from "../worker/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
 

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { type ChargingFacts, type ClampReading, type Edit, type Fault } from "@dragonet/core";
-import { useEdit } from "../job/jobStore.ts";
+import { useEdit } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { planner } from "../worker/planner.ts";
 
 /** Three readings of a clamp meter on the battery lead make a charging curve with bounds. */

@@ -1,5 +1,5 @@
 import { span, type BudgetLine, type ChargingBudget } from "@dragonet/core";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 
 /** Every line of the budget in every state: the numbers under the bars. */
 export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {

@@ -1,5 +1,5 @@
 import { decimal, type ChargingTimes, type PackEvening } from "@dragonet/core";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 
 const hours = (h: number): string => (Number.isFinite(h) ? decimal(h, 1) : "?");
 

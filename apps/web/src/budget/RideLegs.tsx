@@ -1,10 +1,10 @@
 import { Plus } from "lucide-react";
 import { append, decimal, type Edit, type RideLeg } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 
 const NUMBERS = [
   ["minutes", "min", 1440],

@@ -11,13 +11,13 @@ import {
   type Job,
   type RideLeg,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
-import { Choice } from "../ui/Choice.tsx";
+import { mint } from "../base/mint.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { LazyChart } from "../ui/LazyChart.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Loading } from "../ui/states.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Loading } from "../ui/page/states.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { RideLegs } from "./RideLegs.tsx";
 import type { RideReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";

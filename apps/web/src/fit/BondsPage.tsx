@@ -12,17 +12,17 @@ import {
   type Bond,
   type BondId,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useCanEdit } from "../app/session.ts";
-import { momentText } from "../app/moment.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useCanEdit } from "../base/session.ts";
+import { momentText } from "../base/moment.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Empty } from "../ui/states.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
-import { Tick } from "../ui/Tick.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty } from "../ui/page/states.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { Tick } from "../ui/forms/Tick.tsx";
 import { useNow } from "../ui/useNow.ts";
 
 const waitText = (hours: number): string =>

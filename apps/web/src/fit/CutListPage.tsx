@@ -13,15 +13,15 @@ import {
   type UnitSystem,
   type WireEnd,
 } from "@dragonet/core";
-import { useMe } from "../app/session.ts";
+import { useMe } from "../base/session.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useOpenFile } from "../job/useOpenFile.ts";
 import { Button } from "../ui/Button.tsx";
 import { saveText } from "../ui/saveText.ts";
 import { DataTable, type Head } from "../ui/DataTable.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Empty, Loading } from "../ui/states.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty, Loading } from "../ui/page/states.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
 import { planner } from "../worker/planner.ts";
 

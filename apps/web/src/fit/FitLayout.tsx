@@ -1,7 +1,7 @@
 import { Outlet } from "react-router";
-import { useCanEdit } from "../app/session.ts";
-import { Tab } from "../ui/Tab.tsx";
-import { useJob } from "../job/jobStore.ts";
+import { useCanEdit } from "../base/session.ts";
+import { Tab } from "../ui/page/Tab.tsx";
+import { useJob } from "../job/store/jobStore.ts";
 
 const PARTS = [
   ["strip", "Strip"],

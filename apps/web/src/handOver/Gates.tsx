@@ -1,15 +1,15 @@
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import { Link } from "react-router";
 import { append, signedFor, type Gate, type OpenGate } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { momentText } from "../app/moment.ts";
-import { useCanEdit, useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { momentText } from "../base/moment.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/FormField.tsx";
-import { Modal } from "../ui/Modal.tsx";
+import { FormField } from "../ui/forms/FormField.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 
 /** Where each thing that is missing is mended. */
 const WHERE: Readonly<Record<Gate, { readonly to: string; readonly words: string }>> = {

@@ -1,10 +1,10 @@
 import { useCallback, useMemo } from "react";
 import type { Job } from "@dragonet/core";
-import { useMe } from "../app/session.ts";
+import { useMe } from "../base/session.ts";
 import { useJobs } from "../board/jobs.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useParts } from "../shelf/parts.ts";
-import { Loading } from "../ui/states.tsx";
+import { Loading } from "../ui/page/states.tsx";
 import type { HandingOver } from "../worker/handingOver.ts";
 import { planner } from "../worker/planner.ts";
 import { Gates } from "./Gates.tsx";

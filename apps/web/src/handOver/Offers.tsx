@@ -4,14 +4,15 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { toast } from "sonner";
 import { changedSince, moneyText } from "@dragonet/core";
-import { ask } from "../app/api.ts";
-import { momentText } from "../app/moment.ts";
-import { useCanEdit } from "../app/session.ts";
+import type { JobOfferAnswer, NewOfferAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
+import { momentText } from "../base/moment.ts";
+import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import type { HandingOver } from "../worker/handingOver.ts";
-import { linkOf, useOffers, type JobOffer } from "./offers.ts";
+import { linkOf, useOffers } from "./offers.ts";
 
 const QR_PX = 220;
 
@@ -45,14 +46,22 @@ function LinkDialog({ token, onClose }: { token: string; onClose: () => void }) 
   );
 }
 
-const STATE_WORDS: Readonly<Record<JobOffer["state"], string>> = {
+const STATE_WORDS: Readonly<Record<JobOfferAnswer["state"], string>> = {
   open: "waits for an answer",
   accepted: "accepted",
   revoked: "taken back",
   over: "over",
 };
 
-function OfferLine({ jobId, made, one }: { jobId: string; made: HandingOver; one: JobOffer }) {
+function OfferLine({
+  jobId,
+  made,
+  one,
+}: {
+  jobId: string;
+  made: HandingOver;
+  one: JobOfferAnswer;
+}) {
   const queries = useQueryClient();
   const canEdit = useCanEdit();
   const revoke = useMutation({
@@ -105,7 +114,7 @@ export function Offers({ made }: { made: HandingOver }) {
   const [token, setToken] = useState<string | null>(null);
   const { data, error } = useOffers(jobId);
   const make = useMutation({
-    mutationFn: () => ask<{ token: string }>(`jobs/${jobId}/offers`, "POST", {}),
+    mutationFn: () => ask<NewOfferAnswer>(`jobs/${jobId}/offers`, "POST", {}),
     onSuccess: (answer) => setToken(answer.token),
     onSettled: () => queries.invalidateQueries({ queryKey: ["offers", jobId] }),
     onError: (why) => toast.error(why.message),

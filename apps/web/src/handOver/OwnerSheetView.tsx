@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
 import { useParams } from "react-router";
 import { decimal, type OwnerSheet } from "@dragonet/core";
-import { PaperLinks } from "../ui/PaperLinks.tsx";
-import { Section } from "../ui/Section.tsx";
+import { PaperLinks } from "../ui/page/PaperLinks.tsx";
+import { Section } from "../ui/page/Section.tsx";
 
 function Part({ title, lines }: { title: string; lines: readonly ReactNode[] }) {
   if (lines.length === 0) return null;

@@ -1,15 +1,15 @@
 import { useEffect, useState } from "react";
 import { useParams } from "react-router";
 import { TASKS, TASK_WORDS, append, type Backtest, type Task, type WorkLine } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { momentText } from "../app/moment.ts";
-import { useCanEdit, useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { momentText } from "../base/moment.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { clockOf, setClock, type Clock } from "./clock.ts";
 
 const MINUTE_MS = 60_000;

@@ -1,5 +1,5 @@
-import { useCanEdit } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useCanEdit } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { ConnectorMap } from "../vehicles/ConnectorMap.tsx";
 import { VehicleFacts } from "../vehicles/VehicleFacts.tsx";
 import { Blockers } from "./Blockers.tsx";

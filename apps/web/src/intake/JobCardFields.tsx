@@ -1,7 +1,7 @@
 import type { JobCard } from "@dragonet/core";
-import { useEdit, useJob } from "../job/jobStore.ts";
-import { Section } from "../ui/Section.tsx";
-import { TextInput } from "../ui/TextInput.tsx";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
+import { Section } from "../ui/page/Section.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 
 type TextField = Exclude<keyof JobCard, "stage">;
 

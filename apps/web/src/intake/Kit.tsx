@@ -1,11 +1,11 @@
 import { Plus } from "lucide-react";
 import { append } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 
 /** What should be in the box against what is, checked before the first panel comes off. */
 export function Kit() {

@@ -1,13 +1,13 @@
 import { Plus } from "lucide-react";
 import { PURPOSES, append, type Wish } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useCanEdit } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useCanEdit } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { TextInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 
 const PURPOSE_WORDS: Readonly<Record<Wish["purpose"], string>> = {
   seeFurther: "see further",

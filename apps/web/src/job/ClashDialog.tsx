@@ -1,7 +1,7 @@
 import { describeEdit } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { useJobStore } from "./jobStore.ts";
+import { Modal } from "../ui/page/Modal.tsx";
+import { useJobStore } from "./store/jobStore.ts";
 
 /** Two people wanted different things of the same place: both are shown, one is chosen. */
 export function ClashDialog() {

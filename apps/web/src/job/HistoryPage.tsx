@@ -1,18 +1,12 @@
 import { useInfiniteQuery, useMutation } from "@tanstack/react-query";
-import { ask } from "../app/api.ts";
-import { useCanEdit, useMe } from "../app/session.ts";
+import type { RevisionAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
 import { MOMENT } from "../ui/moments.ts";
 import { Button } from "../ui/Button.tsx";
-import { Loading, Trouble } from "../ui/states.tsx";
-import { useJob, useJobStore } from "./jobStore.ts";
+import { Loading, Trouble } from "../ui/page/states.tsx";
+import { useJob, useJobStore } from "./store/jobStore.ts";
 import { ToBin } from "./ToBin.tsx";
-
-interface HistoryItem {
-  readonly revision: number;
-  readonly at: string;
-  readonly who: string;
-  readonly lines: readonly string[];
-}
 
 /** Who changed what and when, newest first, and the way back to any of it. */
 export function HistoryPage() {
@@ -25,7 +19,7 @@ export function HistoryPage() {
     queryKey: ["history", id, revision],
     initialPageParam: null as number | null,
     queryFn: ({ pageParam }) =>
-      ask<HistoryItem[]>(
+      ask<RevisionAnswer[]>(
         pageParam === null ? `jobs/${id}/history` : `jobs/${id}/history?before=${pageParam}`,
       ),
     getNextPageParam: (last) => {

@@ -2,11 +2,11 @@ import { Redo2, Undo2 } from "lucide-react";
 import { useEffect } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
-import { useCanEdit } from "../app/session.ts";
-import { Choice } from "../ui/Choice.tsx";
-import { Tab } from "../ui/Tab.tsx";
-import { useTitle } from "../ui/useTitle.ts";
-import { useJob, useJobStore, type SaveState } from "./jobStore.ts";
+import { useCanEdit } from "../base/session.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Tab } from "../ui/page/Tab.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
+import { useJob, useJobStore, type SaveState } from "./store/jobStore.ts";
 import { SetAsideNote } from "./SetAsideNote.tsx";
 import { STAGE_WORDS, stageNumber } from "./stages.ts";
 

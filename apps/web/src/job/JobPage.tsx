@@ -2,21 +2,22 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Outlet, useParams } from "react-router";
 import { toast } from "sonner";
-import { OfflineError, ask } from "../app/api.ts";
-import { followLive } from "../app/live.ts";
-import { useMe } from "../app/session.ts";
+import type { JobAnswer } from "@dragonet/contract";
+import { OfflineError, ask } from "../base/api.ts";
+import { followLive } from "../base/live.ts";
+import { useMe } from "../base/session.ts";
 import { hearPages } from "../sync/pages.ts";
-import { Loading, Trouble } from "../ui/states.tsx";
+import { Loading, Trouble } from "../ui/page/states.tsx";
 import { ClashDialog } from "./ClashDialog.tsx";
-import { fetchAhead } from "./fetchAhead.ts";
+import { fetchAhead } from "./store/fetchAhead.ts";
 import { JobHeader } from "./JobHeader.tsx";
-import { useJobStore } from "./jobStore.ts";
-import { keepJob, keptJob, type KeptJob } from "./keptJobs.ts";
+import { useJobStore } from "./store/jobStore.ts";
+import { keepJob, keptJob } from "./store/keptJobs.ts";
 
 /** The job as the server has it; without a network as it last had it. */
-async function readJob(id: string): Promise<KeptJob> {
+async function readJob(id: string): Promise<JobAnswer> {
   try {
-    return await ask<KeptJob>(`jobs/${id}`);
+    return await ask<JobAnswer>(`jobs/${id}`);
   } catch (error) {
     const kept = error instanceof OfflineError ? await keptJob(id) : undefined;
     if (!kept) throw error;

@@ -1,9 +1,9 @@
 import { PLACES } from "@dragonet/core";
-import { useCanEdit } from "../app/session.ts";
-import { Choice } from "../ui/Choice.tsx";
-import { Section } from "../ui/Section.tsx";
+import { useCanEdit } from "../base/session.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
-import { useEdit, useJob } from "./jobStore.ts";
+import { useEdit, useJob } from "./store/jobStore.ts";
 import { usePlan } from "./usePlan.ts";
 
 /** Whose rules the job is held against, and what one of them finds. */

@@ -2,9 +2,9 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { toast } from "sonner";
-import { ask } from "../app/api.ts";
+import { ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/Modal.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
 
 /** Takes a job off the board, after a question, with the way back in the toast and Settings. */
 export function ToBin({ id, title }: { id: string; title: string }) {

@@ -1,7 +1,7 @@
 import type { Job } from "@dragonet/core";
 import { useCallback } from "react";
 import { useWorked } from "../worker/useWorked.ts";
-import { useJob } from "./jobStore.ts";
+import { useJob } from "./store/jobStore.ts";
 
 /**
  * What is computed of the open job, anew after each edit; until then the last is shown. Null

@@ -1,5 +1,5 @@
 import { toast } from "sonner";
-import { useJobStore } from "./jobStore.ts";
+import { useJobStore } from "./store/jobStore.ts";
 
 /** When the server has what the page shows; false where it cannot be reached, or asks. */
 function whenSaved(): Promise<boolean> {

@@ -1,6 +1,6 @@
 import type { Job } from "@dragonet/core";
 import { useCallback } from "react";
-import { useMe } from "../app/session.ts";
+import { useMe } from "../base/session.ts";
 import type { BenchPlan } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
 import { useOfJob } from "./useOfJob.ts";

@@ -2,17 +2,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useParams } from "react-router";
 import { decimal, moneyText, type Offer, type OfferChoice } from "@dragonet/core";
-import { ask } from "../app/api.ts";
+import type { CustomerOfferAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/FormField.tsx";
-import { Loading, Trouble } from "../ui/states.tsx";
-import { useTitle } from "../ui/useTitle.ts";
-
-interface CustomerOffer {
-  readonly offer: Offer;
-  readonly state: "open" | "accepted" | "revoked" | "over";
-  readonly accepted: { readonly by: string; readonly at: string; readonly choice: string } | null;
-}
+import { FormField } from "../ui/forms/FormField.tsx";
+import { Loading, Trouble } from "../ui/page/states.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 const letterOf = (i: number): string => String.fromCharCode("A".charCodeAt(0) + i);
 
@@ -66,7 +61,7 @@ function Accept({ token, choice, name: chosen }: { token: string; choice: string
   const [name, setName] = useState("");
   const [tried, setTried] = useState(false);
   const accept = useMutation({
-    mutationFn: () => ask<CustomerOffer>(`offers/${token}/accept`, "POST", { choice, name }),
+    mutationFn: () => ask<CustomerOfferAnswer>(`offers/${token}/accept`, "POST", { choice, name }),
     onSettled: () => queries.invalidateQueries({ queryKey: ["offer", token] }),
   });
   const submit = (e: FormEvent): void => {
@@ -107,7 +102,7 @@ export function CustomerPage() {
   const { token = "" } = useParams();
   const { data, error, refetch } = useQuery({
     queryKey: ["offer", token],
-    queryFn: () => ask<CustomerOffer>(`offers/${encodeURIComponent(token)}`),
+    queryFn: () => ask<CustomerOfferAnswer>(`offers/${encodeURIComponent(token)}`),
     retry: false,
   });
   const [picked, setPicked] = useState("");

@@ -3,12 +3,12 @@ import { useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
 import { toast } from "sonner";
 import { append, setIn, type Photo, type StepId } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useEdit, useJob, useJobStore } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useEdit, useJob, useJobStore } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/Modal.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { TextInput } from "../ui/TextInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import { keepWaiting, redrawn, sendWaiting, waitingPhoto } from "./queue.ts";
 import { PHOTO_TYPES, photoFault } from "./photoFault.ts";
 

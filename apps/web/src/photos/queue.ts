@@ -1,4 +1,4 @@
-import { ApiError, send } from "../app/api.ts";
+import { ApiError, send } from "../base/api.ts";
 import { createStore, del, get, keys, set } from "idb-keyval";
 
 /**

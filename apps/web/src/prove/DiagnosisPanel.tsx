@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { decimal } from "@dragonet/core";
-import { useCanEdit } from "../app/session.ts";
+import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import type { ShownDiagnosis, ShownSuspect } from "../worker/proving.ts";
 import { MendDialog } from "./MendDialog.tsx";

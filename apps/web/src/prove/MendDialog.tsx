@@ -1,13 +1,13 @@
 import { useCallback, useState, type FormEvent } from "react";
 import { append, type Edit, type Job, type Mend, type MendPlan } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useMe } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/FormField.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { Loading } from "../ui/states.tsx";
+import { FormField } from "../ui/forms/FormField.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+import { Loading } from "../ui/page/states.tsx";
 import { planner } from "../worker/planner.ts";
 import type { ShownSuspect } from "../worker/proving.ts";
 

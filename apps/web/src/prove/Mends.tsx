@@ -1,7 +1,7 @@
 import type { Mend } from "@dragonet/core";
-import { momentText } from "../app/moment.ts";
-import { useCanEdit } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { momentText } from "../base/moment.ts";
+import { useCanEdit } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 
 const minutesText = ({ minutes }: Mend): string => (minutes > 0 ? `, ${minutes} min` : "");

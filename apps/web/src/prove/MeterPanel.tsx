@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { useQuery } from "@tanstack/react-query";
 import { SEEN_LEVELS, seenRank } from "@dragonet/core";
-import { ask } from "../app/api.ts";
+import type { MeterAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
 import type { ShownStep } from "../worker/proving.ts";
 import { expectedWords, valueText } from "./StepLine.tsx";
@@ -87,7 +88,7 @@ export function MeterPanel({
   const [skipped, setSkipped] = useState<readonly string[]>([]);
   const { data, error } = useQuery({
     queryKey: ["meter"],
-    queryFn: () => ask<{ readonly address: string; readonly name: string }>("meter"),
+    queryFn: () => ask<MeterAnswer>("meter"),
     retry: false,
     gcTime: 0,
   });

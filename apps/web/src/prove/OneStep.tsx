@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { ChevronLeft, ChevronRight, Volume2 } from "lucide-react";
-import { useCanEdit } from "../app/session.ts";
+import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import type { ShownStep } from "../worker/proving.ts";
 import { ReadingField } from "./ReadingField.tsx";

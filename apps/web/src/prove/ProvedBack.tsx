@@ -1,13 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
 import { provedPins, withProved, type ConnectorPin, type Vehicle } from "@dragonet/core";
-import { ask } from "../app/api.ts";
-import { useCanEdit } from "../app/session.ts";
-import { useJob } from "../job/jobStore.ts";
+import type { KeptVehicleAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
+import { useCanEdit } from "../base/session.ts";
+import { useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { DataTable } from "../ui/DataTable.tsx";
-import { Section } from "../ui/Section.tsx";
-import type { Kept } from "../vehicles/vehicles.ts";
+import { Section } from "../ui/page/Section.tsx";
 
 const liveText = ({ liveWhen }: ConnectorPin): string =>
   liveWhen === "unknown" ? "nobody knows when" : `live with ${liveWhen}`;
@@ -27,12 +27,12 @@ export function ProvedBack() {
   const queries = useQueryClient();
   const { data: kept } = useQuery({
     queryKey: ["vehicle", vehicle.profileId],
-    queryFn: () => ask<Kept<Vehicle>>(`vehicles/${vehicle.profileId}`),
+    queryFn: () => ask<KeptVehicleAnswer>(`vehicles/${vehicle.profileId}`),
     retry: false,
   });
   const write = useMutation({
-    mutationFn: (profile: Kept<Vehicle>) =>
-      ask<Kept<Vehicle>>(`vehicles/${vehicle.profileId}`, "PUT", {
+    mutationFn: (profile: KeptVehicleAnswer) =>
+      ask<KeptVehicleAnswer>(`vehicles/${vehicle.profileId}`, "PUT", {
         value: withProved(profile.value, vehicle),
         revision: profile.revision,
       }),

@@ -1,6 +1,6 @@
 import { decimal, ohmText, seenRank, type Reading } from "@dragonet/core";
-import { useCanEdit } from "../app/session.ts";
-import { TextInput } from "../ui/TextInput.tsx";
+import { useCanEdit } from "../base/session.ts";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import type { ShownStep } from "../worker/proving.ts";
 import { ReadingField } from "./ReadingField.tsx";
 import type { Readings } from "./useReadings.ts";

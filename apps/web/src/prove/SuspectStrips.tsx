@@ -1,10 +1,10 @@
 import { useCallback } from "react";
 import type { Strip, StripPart, TrunkStrip } from "@dragonet/core";
-import { useMe } from "../app/session.ts";
-import { StripRow } from "../bench/StripRow.tsx";
-import { Suspects } from "../bench/suspects.ts";
-import { TrunkRow } from "../bench/TrunkRow.tsx";
-import { useJob } from "../job/jobStore.ts";
+import { useMe } from "../base/session.ts";
+import { StripRow } from "../bench/strips/StripRow.tsx";
+import { Suspects } from "../bench/strips/suspects.ts";
+import { TrunkRow } from "../bench/strips/TrunkRow.tsx";
+import { useJob } from "../job/store/jobStore.ts";
 import { planner } from "../worker/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
 import type { ShownSuspect } from "../worker/proving.ts";

@@ -7,9 +7,9 @@ import {
   type Reading,
   type TakenReading,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { useMe } from "../app/session.ts";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { mint } from "../base/mint.ts";
+import { useMe } from "../base/session.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { planner } from "../worker/planner.ts";
 
 export interface Readings {

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
-import { ApiError, send } from "../app/api.ts";
-import { FileButton } from "../ui/FileButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { FaultList } from "../ui/states.tsx";
+import { ApiError, send } from "../base/api.ts";
+import { FileButton } from "../ui/forms/FileButton.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { FaultList } from "../ui/page/states.tsx";
 
 interface Taken {
   readonly jobs: number;

@@ -1,24 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { ask } from "../app/api.ts";
+import type { BinnedJobAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
 import { MOMENT } from "../ui/moments.ts";
-import { Section } from "../ui/Section.tsx";
-import { Trouble } from "../ui/states.tsx";
-
-interface BinItem {
-  readonly id: string;
-  readonly title: string;
-  readonly customer: string;
-  readonly removedAt: string;
-  readonly removedBy: string;
-}
+import { Section } from "../ui/page/Section.tsx";
+import { Trouble } from "../ui/page/states.tsx";
 
 /** Jobs that were put in the bin, with all their history, and the way back out. */
 export function Bin() {
   const queries = useQueryClient();
   const { data, error } = useQuery({
     queryKey: ["bin"],
-    queryFn: () => ask<BinItem[]>("jobs/bin"),
+    queryFn: () => ask<BinnedJobAnswer[]>("jobs/bin"),
   });
   const takeOut = useMutation({
     mutationFn: (id: string) => ask(`jobs/${id}/take-out`, "POST"),

@@ -1,7 +1,7 @@
 import { PLACES, WIRE_USES, type Practices } from "@dragonet/core";
-import { checkColour } from "../ui/checkColour.ts";
-import { Choice } from "../ui/Choice.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { checkColour } from "../ui/forms/checkColour.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 import { Line } from "./Line.tsx";
 import { TariffLine } from "./TariffLine.tsx";
 

@@ -1,22 +1,26 @@
 import type { Practices } from "@dragonet/core";
 import { usePractices } from "./practices.ts";
-import { useMe, type Person, type Session } from "../app/session.ts";
-import { showTheme, type ThemeChoice } from "../app/theme.ts";
-import { Choice } from "../ui/Choice.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Trouble } from "../ui/states.tsx";
+import type { SessionAnswer } from "@dragonet/contract";
+import { useMe, type Person } from "../base/session.ts";
+import { showTheme, type ThemeChoice } from "../base/theme.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Trouble } from "../ui/page/states.tsx";
 import { Archive } from "./Archive.tsx";
 import { Bin } from "./Bin.tsx";
-import { OwnSessions } from "./OwnSessions.tsx";
-import { People } from "./People.tsx";
+import { OwnSessions } from "./people/OwnSessions.tsx";
+import { People } from "./people/People.tsx";
 import { PracticeFields } from "./PracticeFields.tsx";
-import { SessionLimits } from "./SessionLimits.tsx";
-import { Trail } from "./Trail.tsx";
+import { SessionLimits } from "./people/SessionLimits.tsx";
+import { Trail } from "./people/Trail.tsx";
 import { useReplaced } from "./useReplaced.ts";
-import { useTitle } from "../ui/useTitle.ts";
+import { useTitle } from "../ui/page/useTitle.ts";
 
-const withLikes = (before: unknown, preferences: Person["preferences"]): Session | undefined => {
-  const session = before as Session | undefined;
+const withLikes = (
+  before: unknown,
+  preferences: Person["preferences"],
+): SessionAnswer | undefined => {
+  const session = before as SessionAnswer | undefined;
   return session?.person ? { ...session, person: { ...session.person, preferences } } : session;
 };
 

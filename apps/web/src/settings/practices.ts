@@ -1,6 +1,6 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import type { Practices } from "@dragonet/core";
-import { ask } from "../app/api.ts";
+import { ask } from "../base/api.ts";
 
 /** The schools a new job starts with. */
 export const PRACTICES = queryOptions({

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient, type QueryKey } from "@tanstack/react-query";
-import { ask } from "../app/api.ts";
+import { ask } from "../base/api.ts";
 
 /**
  * Something that is kept as a whole, changed a field at a time. A change is shown at once, so that the

@@ -1,5 +1,5 @@
 import { inspectorLines, placeOf, type JobPlan } from "@dragonet/core";
-import { useJob } from "../job/jobStore.ts";
+import { useJob } from "../job/store/jobStore.ts";
 
 /** For the inspector: what was added, where, and what turns it on. */
 export function InspectorSheet({ plan }: { plan: JobPlan }) {

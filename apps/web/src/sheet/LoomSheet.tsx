@@ -1,11 +1,11 @@
 import { useCallback } from "react";
 import type { Job } from "@dragonet/core";
-import { useMe } from "../app/session.ts";
+import { useMe } from "../base/session.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { planner } from "../worker/planner.ts";
 import { saveText } from "../ui/saveText.ts";
 import { Button } from "../ui/Button.tsx";
-import { Loading } from "../ui/states.tsx";
+import { Loading } from "../ui/page/states.tsx";
 
 /** The whole loom on one page, laid out in the worker. */
 export function LoomSheet() {

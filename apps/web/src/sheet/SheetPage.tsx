@@ -13,13 +13,13 @@ import {
   type Strip,
   type UnitSystem,
 } from "@dragonet/core";
-import { useMe, useSession } from "../app/session.ts";
-import { useJob, useJobStore } from "../job/jobStore.ts";
+import { useMe, useSession } from "../base/session.ts";
+import { useJob, useJobStore } from "../job/store/jobStore.ts";
 import { useOpenFile } from "../job/useOpenFile.ts";
 import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
-import { Empty, Loading } from "../ui/states.tsx";
+import { Empty, Loading } from "../ui/page/states.tsx";
 import { HarnessSheet } from "./HarnessSheet.tsx";
 import { WireCells, wireHeads } from "./WireRow.tsx";
 import { ToolsSheet } from "./ToolsSheet.tsx";

@@ -1,29 +1,29 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { decimal, ratedVOf, type Part } from "@dragonet/core";
-import { ApiError, ask } from "../app/api.ts";
+import type { KeptPartAnswer } from "@dragonet/contract";
+import { ApiError, ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { FaultList } from "../ui/states.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
-import type { Kept } from "../vehicles/vehicles.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+import { FaultList } from "../ui/page/states.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 import { newPart } from "./newPart.ts";
-import { BeamFields } from "./BeamFields.tsx";
-import { BehaviourFields } from "./BehaviourFields.tsx";
-import { PartLine as Line } from "./PartLine.tsx";
-import { KitFields } from "./KitFields.tsx";
-import { MoreLights } from "./MoreLights.tsx";
-import { WayRatings } from "./WayRatings.tsx";
-import { SourceFields } from "./SourceFields.tsx";
-import { LoadFields } from "./LoadFields.tsx";
-import { RelayFields, SwitchFields } from "./SmallPartFields.tsx";
+import { BeamFields } from "./fields/BeamFields.tsx";
+import { BehaviourFields } from "./fields/BehaviourFields.tsx";
+import { PartLine as Line } from "./fields/PartLine.tsx";
+import { KitFields } from "./fields/KitFields.tsx";
+import { MoreLights } from "./fields/MoreLights.tsx";
+import { WayRatings } from "./fields/WayRatings.tsx";
+import { SourceFields } from "./fields/SourceFields.tsx";
+import { LoadFields } from "./fields/LoadFields.tsx";
+import { RelayFields, SwitchFields } from "./fields/SmallPartFields.tsx";
 
 /** Whether a part is one that breaks a current. */
 const breaks = (part: Part): boolean => Number.isFinite(ratedVOf({ ...part, ratedV: 0 }));
 
 interface PartDialogProps {
-  readonly kept: Kept<Part>;
+  readonly kept: KeptPartAnswer;
   readonly canEdit: boolean;
   readonly onClose: () => void;
 }
@@ -48,7 +48,7 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
   const error = save.error ?? remove.error;
   const theirs =
     save.error instanceof ApiError && save.error.status === 409
-      ? (save.error.body.current as Kept<Part> | undefined)
+      ? (save.error.body.current as KeptPartAnswer | undefined)
       : undefined;
   return (
     <Modal open onClose={onClose} title={revision === 0 ? "New part" : kept.value.name}>

@@ -12,19 +12,19 @@ import {
   type Part,
   type PartKind,
 } from "@dragonet/core";
-import { ApiError, ask } from "../app/api.ts";
-import { useCanEdit } from "../app/session.ts";
+import type { ImportedAnswer, KeptPartAnswer } from "@dragonet/contract";
+import { ApiError, ask } from "../base/api.ts";
+import { useCanEdit } from "../base/session.ts";
 import { useJobs } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
-import { FileButton } from "../ui/FileButton.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
-import type { Kept } from "../vehicles/vehicles.ts";
+import { FileButton } from "../ui/forms/FileButton.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { newPart } from "./newPart.ts";
 import { PartDialog } from "./PartDialog.tsx";
 import { useParts } from "./parts.ts";
-import { useTitle } from "../ui/useTitle.ts";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 const KIND_WORDS: Readonly<Record<PartKind, string>> = {
   load: "Lamps, horns, heaters, outlets",
@@ -80,9 +80,9 @@ function PartTable({
   needs,
   onOpen,
 }: {
-  parts: readonly Kept<Part>[];
+  parts: readonly KeptPartAnswer[];
   needs: readonly Need[];
-  onOpen: (kept: Kept<Part>) => void;
+  onOpen: (kept: KeptPartAnswer) => void;
 }) {
   return (
     <div className="relative overflow-x-auto">
@@ -149,10 +149,9 @@ export function ShelfPage() {
   const needs = (jobs ?? []).flatMap((job) => job.needs);
   const canEdit = useCanEdit();
   const queries = useQueryClient();
-  const [open, setOpen] = useState<Kept<Part> | null>(null);
+  const [open, setOpen] = useState<KeptPartAnswer | null>(null);
   const take = useMutation({
-    mutationFn: (csv: string) =>
-      ask<{ added: number; changed: number }>("parts/import", "POST", { csv }),
+    mutationFn: (csv: string) => ask<ImportedAnswer>("parts/import", "POST", { csv }),
     onSuccess: async ({ added, changed }) => {
       await queries.invalidateQueries({ queryKey: ["parts"] });
       toast.success(`${added} parts added, ${changed} changed`);

@@ -1,5 +1,5 @@
 import { asId, stated, type Part, type PartId, type PartKind } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 
 const NONE = stated(0, 0, 0);
 

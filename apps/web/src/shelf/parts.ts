@@ -1,11 +1,11 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import type { LoadPart, Part } from "@dragonet/core";
-import { ask } from "../app/api.ts";
-import type { Kept } from "../vehicles/vehicles.ts";
+import type { KeptPartAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 
 export const PARTS = queryOptions({
   queryKey: ["parts"],
-  queryFn: () => ask<Kept<Part>[]>("parts"),
+  queryFn: () => ask<KeptPartAnswer[]>("parts"),
 });
 
 export const useParts = () => useQuery(PARTS);

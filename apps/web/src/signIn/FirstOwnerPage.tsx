@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
-import { ask } from "../app/api.ts";
+import { ask } from "../base/api.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/FormField.tsx";
-import { NewPassword } from "../ui/NewPassword.tsx";
-import { useTitle } from "../ui/useTitle.ts";
+import { FormField } from "../ui/forms/FormField.tsx";
+import { NewPassword } from "../ui/forms/NewPassword.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 interface Fields {
   shop: string;

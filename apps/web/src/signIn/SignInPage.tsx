@@ -1,12 +1,12 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { useEffect, useState } from "react";
-import { ask } from "../app/api.ts";
+import { ask } from "../base/api.ts";
 import { followWaiting, useWaitingStore } from "../sync/waiting.ts";
 import { changesWord } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/FormField.tsx";
-import { useTitle } from "../ui/useTitle.ts";
+import { FormField } from "../ui/forms/FormField.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 interface Fields {
   signIn: string;

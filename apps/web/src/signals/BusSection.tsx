@@ -15,12 +15,12 @@ import {
   type ModuleFailure,
   type ModuleState,
 } from "@dragonet/core";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FileButton } from "../ui/FileButton.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FileButton } from "../ui/forms/FileButton.tsx";
 import { saveText } from "../ui/saveText.ts";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import { planner } from "../worker/planner.ts";
 import { scriptOf } from "./usePlay.ts";
 

@@ -13,7 +13,7 @@ import {
 import { Button } from "../ui/Button.tsx";
 import { saveText } from "../ui/saveText.ts";
 import { DataTable, right } from "../ui/DataTable.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 
 export function Rates({

@@ -1,7 +1,7 @@
 import { decimal, type FlashRemedy } from "@dragonet/core";
-import { useEdit } from "../job/jobStore.ts";
+import { useEdit } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 
 export function Remedies({
   remedies,

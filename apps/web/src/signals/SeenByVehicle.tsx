@@ -1,6 +1,6 @@
 import { decimal, type Seen } from "@dragonet/core";
 import { DataTable, right } from "../ui/DataTable.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 
 const VERDICT_WORDS: Readonly<Record<Seen["verdict"], string>> = {

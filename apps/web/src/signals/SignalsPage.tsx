@@ -9,18 +9,18 @@ import {
   type SignalTrace,
   type TurnFacts,
 } from "@dragonet/core";
-import { useCanEdit } from "../app/session.ts";
+import { useCanEdit } from "../base/session.ts";
 import { INPUT_KEYS } from "../bench/controls.ts";
 import { VehicleViews } from "../bench/VehicleViews.tsx";
-import { useEdit, useJob } from "../job/jobStore.ts";
+import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { PlaceFindings } from "../job/PlaceFindings.tsx";
 import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FactRow } from "../ui/FactRow.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Empty, Loading } from "../ui/states.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FactRow } from "../ui/forms/FactRow.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty, Loading } from "../ui/page/states.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
 import { SeenByVehicle } from "./SeenByVehicle.tsx";
 import { TimeStrips } from "./TimeStrips.tsx";

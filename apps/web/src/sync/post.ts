@@ -1,11 +1,7 @@
 import { editsOf, type Batch, type Change, type SyncEvent } from "@dragonet/core";
-import { ApiError, ask } from "../app/api.ts";
-import { mint } from "../app/mint.ts";
-
-interface Saved {
-  readonly revision: number;
-  readonly changes: readonly Change[];
-}
+import type { ChangesAnswer } from "@dragonet/contract";
+import { ApiError, ask } from "../base/api.ts";
+import { mint } from "../base/mint.ts";
 
 /** What a conflict carries besides its words. */
 interface Conflict {
@@ -57,7 +53,7 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
   };
   try {
     const path = `jobs/${batch.jobId}/edits`;
-    const { changes } = await ask<Saved>(path, "POST", body, { leaving });
+    const { changes } = await ask<ChangesAnswer>(path, "POST", body, { leaving });
     return { kind: "taken", batchId: batch.id, changes };
   } catch (error) {
     return ofTrouble(batch, error);
@@ -66,5 +62,5 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
 
 /** What was saved to a job after a revision. */
 export async function changesSince(jobId: string, revision: number): Promise<readonly Change[]> {
-  return (await ask<Saved>(`jobs/${jobId}/changes?since=${revision}`)).changes;
+  return (await ask<ChangesAnswer>(`jobs/${jobId}/changes?since=${revision}`)).changes;
 }

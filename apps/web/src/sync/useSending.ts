@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useJobStore } from "../job/jobStore.ts";
+import { useJobStore } from "../job/store/jobStore.ts";
 import { sendWaiting } from "./sendWaiting.ts";
 import { followWaiting } from "./waiting.ts";
 

@@ -2,9 +2,9 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { LEVELS, decimal, type Level } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Trouble } from "../ui/states.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Trouble } from "../ui/page/states.tsx";
 import { planner } from "../worker/planner.ts";
 import type {
   EndedExercise,

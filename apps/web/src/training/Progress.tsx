@@ -1,9 +1,9 @@
 import { progressOf, type TopicProgress } from "@dragonet/core";
-import { dayText } from "../app/moment.ts";
-import { useMe } from "../app/session.ts";
+import { dayText } from "../base/moment.ts";
+import { useMe } from "../base/session.ts";
 import { DataTable, right } from "../ui/DataTable.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Trouble } from "../ui/states.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Trouble } from "../ui/page/states.tsx";
 import { useEverybody, useResults } from "./training.ts";
 import { topicWords } from "./words.ts";
 

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import type { Job } from "@dragonet/core";
-import { ask } from "../app/api.ts";
+import type { JobAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { useJobs } from "../board/jobs.ts";
-import { Choice } from "../ui/Choice.tsx";
-import { useTitle } from "../ui/useTitle.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
 import type { TrainingGround } from "../worker/training.ts";
 import { FindFault } from "./FindFault.tsx";
 import { Progress } from "./Progress.tsx";
@@ -20,7 +20,7 @@ export function TrainingPage() {
   const [choice, setChoice] = useState(MADE);
   const ground = async (): Promise<TrainingGround> => {
     if (choice === MADE) return made();
-    const { document } = await ask<{ readonly document: Job }>(`jobs/${choice}`);
+    const { document } = await ask<JobAnswer>(`jobs/${choice}`);
     return { kind: "job", job: document };
   };
   return (

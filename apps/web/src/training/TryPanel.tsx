@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { Button } from "../ui/Button.tsx";
 import { planner } from "../worker/planner.ts";
 import type { ShownPosition, ShownTry, StartedExercise } from "../worker/training.ts";

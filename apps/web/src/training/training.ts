@@ -1,26 +1,26 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import type { Apprentice, TrainingRecord } from "@dragonet/core";
-import { ask } from "../app/api.ts";
+import type { ApprenticeAnswer, TrainingAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 import { PRACTICES } from "../settings/practices.ts";
 import { PARTS } from "../shelf/parts.ts";
-import { VEHICLES, type Kept } from "../vehicles/vehicles.ts";
+import { VEHICLES } from "../vehicles/vehicles.ts";
 import type { TrainingGround } from "../worker/training.ts";
 
-const valueOf = <T>({ value }: Kept<T>): T => value;
+const valueOf = <T>({ value }: { readonly value: T }): T => value;
 
 export const useResults = () =>
-  useQuery({ queryKey: ["training"], queryFn: () => ask<TrainingRecord[]>("training") });
+  useQuery({ queryKey: ["training"], queryFn: () => ask<TrainingAnswer[]>("training") });
 
 export const useEverybody = () =>
   useQuery({
     queryKey: ["training", "everybody"],
-    queryFn: () => ask<Apprentice[]>("training/everybody"),
+    queryFn: () => ask<ApprenticeAnswer[]>("training/everybody"),
   });
 
 export function useKeepResult() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (result: Omit<TrainingRecord, "at">) =>
+    mutationFn: (result: Omit<TrainingAnswer, "at">) =>
       ask("training/results", "POST", { id: crypto.randomUUID(), ...result }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["training"] }),
   });

@@ -7,12 +7,12 @@ import {
   type Edit,
   type VehicleState,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
-import { FactFields } from "../ui/FactRow.tsx";
+import { FactFields } from "../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "./editing.ts";
 
 const STATE_WORDS: Readonly<Record<VehicleState, string>> = {

@@ -17,14 +17,14 @@ import {
   TRAILER_SOCKET,
   type Job,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FactFields } from "../ui/FactRow.tsx";
-import { checkColour } from "../ui/checkColour.ts";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FactFields } from "../ui/forms/FactRow.tsx";
+import { checkColour } from "../ui/forms/checkColour.ts";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
 import type { VehicleEditing } from "./editing.ts";
 

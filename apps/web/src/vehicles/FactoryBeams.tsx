@@ -7,13 +7,13 @@ import {
   type FactoryBeam,
   type Photometry,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
-import { PhotometryFields } from "../shelf/PhotometryFields.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FactFields } from "../ui/FactRow.tsx";
+import { mint } from "../base/mint.ts";
+import { PhotometryFields } from "../shelf/fields/PhotometryFields.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FactFields } from "../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "./editing.ts";
 
 const KINDS = BEAM_KINDS.map((value) => ({ value, label: BEAM_WORDS[value] }));

@@ -1,6 +1,6 @@
 import { FACTORY_LAMPS, LAMP_WORK_WORDS } from "@dragonet/core";
-import { Choice } from "../ui/Choice.tsx";
-import { Section } from "../ui/Section.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import type { VehicleEditing } from "./editing.ts";
 
 const UNCOUNTED = "uncounted";

@@ -13,14 +13,14 @@ import {
   type PlaceId,
   type SegmentId,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FactFields, FactRow } from "../ui/FactRow.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FactFields, FactRow } from "../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput, TextInput } from "../ui/TextInput.tsx";
-import { Tick } from "../ui/Tick.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { Tick } from "../ui/forms/Tick.tsx";
 import type { VehicleEditing } from "./editing.ts";
 
 const ROLE_WORDS: Readonly<Record<MapPlace["role"], string>> = {

@@ -1,11 +1,11 @@
 import { Plus } from "lucide-react";
 import { append, asId, type Edit, type VariantId } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { TextInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "./editing.ts";
 
 /** Variants of a model whose wiring differs, and which of them this one is. */

@@ -11,13 +11,13 @@ import {
   type Fact,
   type PackFacts,
 } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { FactFields, FactRow } from "../ui/FactRow.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FactFields, FactRow } from "../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/Section.tsx";
-import { NumberInput } from "../ui/TextInput.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { NumberInput } from "../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "./editing.ts";
 import { BaseLoads } from "./BaseLoads.tsx";
 import { FactoryBeams } from "./FactoryBeams.tsx";

@@ -8,24 +8,23 @@ import {
   createJob,
   type Edit,
   type ElectricalSystem,
-  type Vehicle,
 } from "@dragonet/core";
-import { ApiError, ask } from "../app/api.ts";
-import { useCanEdit } from "../app/session.ts";
+import type { KeptVehicleAnswer } from "@dragonet/contract";
+import { ApiError, ask } from "../base/api.ts";
+import { useCanEdit } from "../base/session.ts";
 import { useJobs } from "../board/jobs.ts";
 import { STAGE_WORDS } from "../job/stages.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/Choice.tsx";
-import { Section } from "../ui/Section.tsx";
-import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
-import { TextInput } from "../ui/TextInput.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import { ConnectorMap } from "./ConnectorMap.tsx";
 import { newSystem } from "./newVehicle.ts";
 import { RouteMap } from "./RouteMap.tsx";
 import { Variants } from "./Variants.tsx";
 import { VehicleFacts } from "./VehicleFacts.tsx";
-import type { Kept } from "./vehicles.ts";
-import { useTitle } from "../ui/useTitle.ts";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 const SYSTEM_WORDS: readonly {
   readonly value: ElectricalSystem["kind"];
@@ -62,7 +61,7 @@ function EarlierJobs({ model }: { model: string }) {
 }
 
 /** The profile being changed: the same edits as a job's vehicle, kept until saved. */
-function ProfileEditor({ kept }: { kept: Kept<Vehicle> }) {
+function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
   const canEdit = useCanEdit();
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -77,7 +76,7 @@ function ProfileEditor({ kept }: { kept: Kept<Vehicle> }) {
   };
   const save = useMutation({
     mutationFn: () =>
-      ask<Kept<Vehicle>>(`vehicles/${vehicle.profileId}`, "PUT", {
+      ask<KeptVehicleAnswer>(`vehicles/${vehicle.profileId}`, "PUT", {
         value: vehicle,
         revision: saved.revision,
       }),
@@ -196,7 +195,7 @@ export function VehiclePage() {
   const { profileId = "" } = useParams();
   const { data, error, refetch } = useQuery({
     queryKey: ["vehicle", profileId],
-    queryFn: () => ask<Kept<Vehicle>>(`vehicles/${profileId}`),
+    queryFn: () => ask<KeptVehicleAnswer>(`vehicles/${profileId}`),
     gcTime: 0,
     staleTime: Infinity,
     refetchOnWindowFocus: false,

@@ -3,16 +3,17 @@ import { Plus } from "lucide-react";
 import { Link, useNavigate } from "react-router";
 import { toast } from "sonner";
 import type { Vehicle } from "@dragonet/core";
-import { ApiError, ask } from "../app/api.ts";
-import { useCanEdit } from "../app/session.ts";
+import type { ImportedAnswer } from "@dragonet/contract";
+import { ApiError, ask } from "../base/api.ts";
+import { useCanEdit } from "../base/session.ts";
 import { useJobs } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
-import { FileButton } from "../ui/FileButton.tsx";
-import { Modal } from "../ui/Modal.tsx";
-import { Empty, FaultList, Loading, Trouble } from "../ui/states.tsx";
+import { FileButton } from "../ui/forms/FileButton.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { newVehicle } from "./newVehicle.ts";
 import { useVehicles } from "./vehicles.ts";
-import { useTitle } from "../ui/useTitle.ts";
+import { useTitle } from "../ui/page/useTitle.ts";
 
 function systemText({ system }: Vehicle): string {
   switch (system.kind) {
@@ -34,8 +35,7 @@ export function VehiclesPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const take = useMutation({
-    mutationFn: (csv: string) =>
-      ask<{ added: number; changed: number }>("vehicles/import", "POST", { csv }),
+    mutationFn: (csv: string) => ask<ImportedAnswer>("vehicles/import", "POST", { csv }),
     onSuccess: async ({ added, changed }) => {
       await queries.invalidateQueries({ queryKey: ["vehicles"] });
       toast.success(`${added} profiles added, ${changed} changed`);

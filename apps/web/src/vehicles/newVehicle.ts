@@ -1,5 +1,5 @@
 import { asId, assumed, type ElectricalSystem, type ProfileId, type Vehicle } from "@dragonet/core";
-import { mint } from "../app/mint.ts";
+import { mint } from "../base/mint.ts";
 
 const battery = {
   chemistry: "agm" as const,

@@ -1,16 +1,10 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
-import type { Vehicle } from "@dragonet/core";
-import { ask } from "../app/api.ts";
-
-/** Something the shop keeps, with the revision that a change must name. */
-export interface Kept<T> {
-  readonly value: T;
-  readonly revision: number;
-}
+import type { KeptVehicleAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
 
 export const VEHICLES = queryOptions({
   queryKey: ["vehicles"],
-  queryFn: () => ask<Kept<Vehicle>[]>("vehicles"),
+  queryFn: () => ask<KeptVehicleAnswer[]>("vehicles"),
 });
 
 export const useVehicles = () => useQuery(VEHICLES);

@@ -12,7 +12,7 @@ import userEvent, { PointerEventsCheckLevel, type UserEvent } from "@testing-lib
 import { RouterProvider, createMemoryRouter } from "react-router";
 import { Toaster, toast } from "sonner";
 import { routes } from "../../src/app/routes.tsx";
-import { useJobStore } from "../../src/job/jobStore.ts";
+import { useJobStore } from "../../src/job/store/jobStore.ts";
 import { sendWaiting } from "../../src/sync/sendWaiting.ts";
 import { ANSA, type Shop } from "./shop.ts";
 

@@ -11,7 +11,7 @@ import {
   type Vehicle,
 } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
-import type { Person } from "../../src/app/session.ts";
+import type { Person } from "../../src/base/session.ts";
 
 export interface Asked {
   readonly method: string;

@@ -1,0 +1,26 @@
+import { useQuery } from "@tanstack/react-query";
+import { createContext, useContext } from "react";
+import type { Role, SessionAnswer, SignedInAnswer } from "@dragonet/contract";
+import { ask } from "./api.ts";
+
+export type { Role };
+export type Person = SignedInAnswer;
+
+export const useSession = () =>
+  useQuery({
+    queryKey: ["session"],
+    queryFn: () => ask<SessionAnswer>("session"),
+    staleTime: 60_000,
+  });
+
+/** Who is signed in, for the pages behind the sign-in: what they show and who sees it go together. */
+export const Me = createContext<Person | null>(null);
+
+/** The signed-in person; only for what is shown behind the sign-in. */
+export function useMe(): Person {
+  const person = useContext(Me);
+  if (!person) throw new Error("nobody is signed in here");
+  return person;
+}
+
+export const useCanEdit = (): boolean => useMe().role !== "viewer";

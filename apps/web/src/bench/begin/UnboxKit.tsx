@@ -1,0 +1,113 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { toast } from "sonner";
+import { asId, contentOf, unbox, type KitPart, type Part, type PartId } from "@dragonet/core";
+import { ask } from "../../base/api.ts";
+import { mint } from "../../base/mint.ts";
+import { useJob } from "../../job/store/jobStore.ts";
+import { useParts } from "../../shelf/parts.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
+import { useBegin, type BeginProps } from "./useBegin.ts";
+
+const isKit = (part: Part): part is KitPart => part.kind === "kit";
+
+/** The circuits of this job as a kit on the shelf, with its kit list as what is in the box. */
+function KeepAsKit() {
+  const job = useJob();
+  const queries = useQueryClient();
+  const [name, setName] = useState("");
+  const keep = useMutation({
+    mutationFn: () => {
+      const id = asId<PartId>(mint("kit"));
+      const kit: KitPart = {
+        ...{ id, kind: "kit", name, note: "", price: 0, stock: 1, ingress: "", ratedV: 0 },
+        items: job.kit.map((item) => ({ name: item.name, count: item.needed })),
+        content: contentOf(job),
+      };
+      return ask(`parts/${id}`, "PUT", { value: kit, revision: 0 });
+    },
+    onSuccess: async () => {
+      toast.success(`${name} is on the shelf`);
+      setName("");
+      await queries.invalidateQueries({ queryKey: ["parts"] });
+    },
+  });
+  if (job.runs.length === 0) return null;
+  return (
+    <div className="mt-4 border-t border-hair pt-3">
+      <p className="mb-1 text-small text-muted">
+        Or keep the circuits of this job as a kit, bare of this vehicle’s own wires.
+      </p>
+      <div className="flex flex-wrap items-center gap-3">
+        <TextInput
+          label="Name of the kit"
+          value={name}
+          placeholder="Name of the kit"
+          className="w-72"
+          maxLength={120}
+          onCommit={setName}
+        />
+        <Button disabled={name.trim() === "" || keep.isPending} onClick={() => keep.mutate()}>
+          Keep as a kit
+        </Button>
+      </div>
+      {keep.error && (
+        <p role="alert" className="mt-2 font-bold">
+          {keep.error.message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A kit as it comes: its list for the check, its circuits, controls, harnesses, in one press. */
+export function UnboxKit(props: BeginProps) {
+  const job = useJob();
+  const begin = useBegin(props);
+  const { data } = useParts();
+  const kits = (data ?? []).map((kept) => kept.value).filter(isKit);
+  const [kitId, setKitId] = useState("");
+  const kit = kits.find((k) => k.id === kitId) ?? kits[0];
+  const make = (): void => {
+    if (!kit) return;
+    const edits = unbox(job, kit, () => mint("kit"));
+    begin(edits);
+  };
+  return (
+    <>
+      {kit ? (
+        <div className="flex flex-col gap-3">
+          <div className="flex flex-wrap items-center gap-3">
+            <Choice
+              label="Kit to unbox"
+              value={kit.id}
+              className="w-80"
+              options={kits.map((k) => ({ value: k.id, label: k.name }))}
+              onChange={setKitId}
+            />
+            <Button look="main" onClick={make}>
+              Unbox
+            </Button>
+          </div>
+          <p className="text-small">
+            {kit.content.runs.length} circuits, {kit.content.lamps.length} lights,{" "}
+            {kit.content.controls.length} controls, {kit.content.supplies.length} that feed,{" "}
+            {kit.content.harnesses.length} harnesses.
+          </p>
+          <ul className="columns-2 text-small text-muted">
+            {kit.items.map((item) => (
+              <li key={item.name}>
+                <span className="num">{item.count}</span> × {item.name}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ) : (
+        <p>No kit is on the shelf yet.</p>
+      )}
+      <KeepAsKit />
+    </>
+  );
+}

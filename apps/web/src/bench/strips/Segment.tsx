@@ -1,0 +1,93 @@
+import { decimal, fixed, type Finding, type RunId, type StripPart } from "@dragonet/core";
+import { SeverityMark, severityWord } from "../../ui/Severity.tsx";
+import { Lane } from "./Lane.tsx";
+import type { Selecting } from "../selection.ts";
+import { SuspicionMark } from "./SuspicionMark.tsx";
+import { useSuspicion } from "./suspects.ts";
+
+interface SegmentProps extends Selecting {
+  readonly runId: RunId;
+  readonly part: StripPart;
+  readonly findings: readonly Finding[];
+  /** Names beside it take two lines: its own stands at the foot of them, so that the lane is straight. */
+  readonly tall: boolean;
+}
+
+const GROW: Readonly<Record<StripPart["kind"], string>> = {
+  wire: "flex-[3]",
+  fuse: "flex-[2]",
+  switch: "flex-[3]",
+  contact: "flex-[3]",
+  coil: "flex-[2]",
+  diode: "flex-[1]",
+  tap: "flex-[3]",
+  chassis: "flex-[1]",
+  strap: "flex-[1]",
+  load: "flex-[2]",
+  connector: "flex-[2]",
+  converter: "flex-[3]",
+  battery: "flex-[2]",
+  flasher: "flex-[2]",
+};
+
+/** Letters that fit one line of a segment at its narrowest. */
+const ONE_LINE = 13;
+
+/** Whether any name of a lane takes two lines. */
+export const isTall = (parts: readonly StripPart[]): boolean =>
+  parts.some((part) => part.name.length > ONE_LINE);
+
+/** Everything a segment shows, in words. */
+function spoken(part: StripPart, findings: readonly Finding[], suspicion: number | null): string {
+  const suspected =
+    suspicion === null ? "" : ` Suspected with ${decimal(100 * suspicion, 0)} per cent.`;
+  const trouble = findings.map((f) => `${severityWord(f.severity)}: ${f.title}.`).join(" ");
+  return `${part.name}, ${part.detail}, ${fixed(part.fromV, 2)} to ${fixed(part.toV, 2)} volts, ${fixed(part.currentA, 2)} amps. ${trouble}${suspected}`;
+}
+
+/** One part on a strip; pressed, it opens its reason and what else could be picked. */
+export function Segment({ runId, part, findings, tall, selection, select }: SegmentProps) {
+  const { choice } = part;
+  const chosen = selection.kind === "part" && selection.elementId === part.elementId;
+  const worst = findings[0];
+  const suspicion = useSuspicion(part.elementId);
+  const body = (
+    <>
+      <span
+        className={`flex items-end gap-1 text-small leading-4 font-bold max-md:col-start-2 max-md:row-start-1 ${tall ? "md:h-8" : ""}`}
+      >
+        <SuspicionMark elementId={part.elementId} />
+        {worst && <SeverityMark severity={worst.severity} word={false} />}
+        <span className="min-w-0 break-words md:line-clamp-2">{part.name}</span>
+      </span>
+      <span className="block max-md:col-start-1 max-md:row-span-2 max-md:row-start-1">
+        <Lane part={part} />
+      </span>
+      <span className="block text-small leading-4 break-words text-muted max-md:col-start-2">
+        {part.detail}
+      </span>
+      <span className="num block text-small leading-4 max-md:col-start-3 max-md:row-start-1">
+        {fixed(part.fromV, 2)} V
+      </span>
+    </>
+  );
+  const shape = `block min-w-0 px-0.5 text-left max-md:grid max-md:w-full max-md:grid-cols-[5rem_minmax(0,1fr)_auto] max-md:items-center max-md:gap-x-2 max-md:py-1 ${GROW[part.kind]}`;
+  if (choice === null) {
+    return (
+      <div className={shape} role="img" aria-label={spoken(part, findings, suspicion)}>
+        {body}
+      </div>
+    );
+  }
+  return (
+    <button
+      type="button"
+      aria-label={spoken(part, findings, suspicion)}
+      aria-pressed={chosen}
+      className={`${shape} rounded-control border-b-2 hover:bg-accent-wash ${chosen ? "border-accent bg-accent-wash" : "border-transparent"}`}
+      onClick={() => select({ kind: "part", runId, choice, elementId: part.elementId })}
+    >
+      {body}
+    </button>
+  );
+}

@@ -1,0 +1,17 @@
+/**
+ * Fetches the pages of the lift while there still is a network. Browsers keep an application
+ * of their own only from a secure address; a phone on a shop's plain http has this instead.
+ */
+export async function fetchAhead(): Promise<void> {
+  await Promise.all([
+    import("../../fit/FitLayout.tsx"),
+    import("../../fit/strip/StripPage.tsx"),
+    import("../../fit/route/RoutePage.tsx"),
+    import("../../fit/CutListPage.tsx"),
+    import("../../fit/holes/HolesPage.tsx"),
+    import("../../fit/lamps/LampsPage.tsx"),
+    import("../../fit/BondsPage.tsx"),
+    import("../../prove/ProvePage.tsx"),
+    import("../../aim/AimPage.tsx"),
+  ]);
+}
