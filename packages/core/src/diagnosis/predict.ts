@@ -11,7 +11,6 @@ import {
 import { workLevel } from "../part/index.ts";
 import { ZERO, width, type Interval } from "../quantity/index.ts";
 import { realSources, withFaults, type FaultChange } from "../proof/index.ts";
-import { BAD_JOINT_OHM } from "../unit/index.ts";
 import { OPEN_OHM } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import { between } from "./behind.ts";
@@ -162,6 +161,7 @@ export class Bench implements Predictor {
       ...(suspect?.changes ?? []),
       { ohms: parted.map((id) => [id, OPEN_OHM] as const), touches: null },
     ];
+    const touched = (suspect?.changes ?? []).flatMap(({ touches }) => touches ?? []);
     const { ohms } = this;
     const result = solveCircuitWith(circuit, {
       position: state.position,
@@ -172,7 +172,7 @@ export class Bench implements Predictor {
           ? dead(circuit, withFaults(network, changes), tips)
           : asMeasured({ circuit, ohms }, network, changes, ohm),
       // Faults change ohms alone, but for what touches the frame.
-      shape: `${tips?.node ?? ""} ${(suspect?.changes ?? []).map(({ touches }) => touches ?? "").join(" ")}`,
+      shape: `${tips?.node ?? ""} ${touched.join(" ")}`,
     });
     return result.kind === "solved" ? result.result : null;
   }
@@ -225,12 +225,26 @@ export class Bench implements Predictor {
     return solved ? valueAt(this.circuit, at, solved) : null;
   }
 
-  /** A bad joint that nothing flows through takes nothing: there is no need to solve that. */
-  private idle({ fault, elementIds }: FaultSuspect, state: TestState): boolean {
-    const [id, ...more] = elementIds;
-    if (fault !== "badJoint" || id === undefined || more.length > 0) return false;
-    const amps = this.asGroup(state)?.amps.get(id);
-    return amps !== undefined && Math.abs(amps) * BAD_JOINT_OHM < NOTHING_V;
+  /**
+   * A change where nothing flows and nothing stands across changes nothing, whatever its ohms:
+   * there is no need to solve that.
+   */
+  private idle({ changes }: FaultSuspect, state: TestState): boolean {
+    const solved = this.asGroup(state);
+    if (!solved) return false;
+    const { amps, volts } = solved;
+    const nothingAt = (node: NodeId): boolean => Math.abs(volts.get(node) ?? 0) < NOTHING_V;
+    const nothingIn = (id: ElementId, ohm: number): boolean => {
+      const element = this.group.elements.get(id);
+      const flows = amps.get(id);
+      if (!element || flows === undefined) return false;
+      const across = (volts.get(element.from) ?? 0) - (volts.get(element.to) ?? 0);
+      return Math.max(Math.abs(across), Math.abs(flows) * ohm) < NOTHING_V;
+    };
+    return changes.every(
+      ({ ohms, touches }) =>
+        (touches === null || nothingAt(touches)) && ohms.every(([id, ohm]) => nothingIn(id, ohm)),
+    );
   }
 
   private standing(suspect: FaultSuspect | null, { at }: Probe): Interval {

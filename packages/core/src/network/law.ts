@@ -25,6 +25,8 @@ const CODES = {
   source: 6,
 } as const satisfies Readonly<Record<BranchModel["kind"], number>>;
 
+/** The most of all: a number, whatever the voltage. */
+export const RESISTOR = CODES.resistor;
 /** Constant-power loads: the only ones whose current falls as their voltage rises. */
 export const POWER = CODES.power;
 /** Voltages behind a resistance. */

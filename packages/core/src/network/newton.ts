@@ -10,7 +10,7 @@ import {
 import { factor, refactor, solveWith, type LuResult } from "../solve/sparse/lu.ts";
 import type { Compiled } from "./compile.ts";
 import { settleIslands } from "./islands.ts";
-import { LAW_WIDTH, SOURCE, lawAt, startConductance } from "./law.ts";
+import { LAW_WIDTH, RESISTOR, SOURCE, lawAt, startConductance } from "./law.ts";
 
 const scratch = new Float64Array(2);
 
@@ -31,15 +31,20 @@ export function stamp(c: Compiled, slope: Slope): void {
     const a = from[k]!;
     const b = to[k]!;
     const v = volts[a]! - volts[b]!;
-    lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
-    let amps = scratch[0]!;
-    let conductance = scratch[1]!;
-    if (slope === "start") {
-      conductance = startConductance(codes[k]!, laws, k * LAW_WIDTH);
-      // A source keeps its own line; everything else is a resistor through zero.
-      if (codes[k] !== SOURCE) amps = conductance * v;
-    } else if (slope === "rising" && conductance < 0) {
-      conductance = amps / v;
+    // Most branches are resistors: one number, the same at every slope.
+    let conductance = laws[k * LAW_WIDTH]!;
+    let amps = conductance * v;
+    if (codes[k] !== RESISTOR) {
+      lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
+      amps = scratch[0]!;
+      conductance = scratch[1]!;
+      if (slope === "start") {
+        conductance = startConductance(codes[k]!, laws, k * LAW_WIDTH);
+        // A source keeps its own line; everything else is a resistor through zero.
+        if (codes[k] !== SOURCE) amps = conductance * v;
+      } else if (slope === "rising" && conductance < 0) {
+        conductance = amps / v;
+      }
     }
     residual[a]! += amps;
     residual[b]! -= amps;

@@ -37,8 +37,11 @@ type Attempt = NewtonEnd | NoFactors;
 const voltageOf = (c: Compiled, k: number): number => c.volts[c.from[k]!]! - c.volts[c.to[k]!]!;
 
 /** Constant-power loads, by their branch's number. */
-const powerLoads = (c: Compiled): number[] =>
-  [...c.codes.keys()].filter((k) => c.codes[k] === POWER);
+function powerLoads({ codes }: Compiled): number[] {
+  const loads: number[] = [];
+  for (let k = 0; k < codes.length; k += 1) if (codes[k] === POWER) loads.push(k);
+  return loads;
+}
 
 /** Whether a constant-power load has the volts that it runs from. */
 const runs = (c: Compiled, k: number): boolean => voltageOf(c, k) >= c.laws[k * LAW_WIDTH + 1]!;
