@@ -127,6 +127,16 @@ describe("a probe", () => {
     expect(new Set(judged.map((j) => j.verdict)).size).toBeGreaterThan(2);
   });
 
+  it("counts no turn of the controls where the one before was in the same position", () => {
+    const on = probesIn(group).filter((p) => p.state.id === best.probe.state.id);
+    const [a, b] = on.filter((p) => p.at.kind === "volts") as [Probe, Probe];
+    const first = takeProbe(exercise, [], a)!;
+    const second = takeProbe(exercise, [first.evidence], b)!;
+    expect(first.minutes).toBeGreaterThan(a.minutes);
+    expect(second.minutes).toBe(b.minutes);
+    expect(second.bitsPerMinute).toBeCloseTo(second.bits / b.minutes, 12);
+  });
+
   it("costs the turn of the controls where it is in another position", () => {
     const [a, b] = [...new Set(probesIn(group).map((p) => p.state.id))];
     const inA = probesIn(group).filter((p) => p.state.id === a);
@@ -178,6 +188,32 @@ describe("the best probing", () => {
     });
     expect(found.length).toBeGreaterThan(0);
     for (const ratio of found) expect(ratio).toBeLessThan(3);
+  });
+
+  it("goes on while no fault stands out, and no probe longer", () => {
+    const sure = (exercise: Exercise, taken: readonly Evidence[]): boolean => {
+      const [first] = diagnose(group, [...exercise.complaint.evidence, ...taken]).ranked;
+      return first?.suspect.kind === "fault" && first.share > 0.8;
+    };
+    const lengths = new Set<number>();
+    for (const of of faults.filter((f) => complaintOf(group, f)).filter((_, i) => i % 3 === 0)) {
+      const exercise = hidden(of);
+      const { probes, minutes } = bestProbing(exercise);
+      lengths.add(probes.length);
+      const taken: Evidence[] = [];
+      let spent = 0;
+      for (const probe of probes) {
+        expect(sure(exercise, taken)).toBe(false);
+        const { next } = diagnose(group, [...exercise.complaint.evidence, ...taken]);
+        expect(next!.probe).toBe(probe);
+        spent += minutesOf(probe, taken.at(-1)?.probe ?? null);
+        taken.push(simulatedReading(of, probe)!);
+      }
+      const end = diagnose(group, [...exercise.complaint.evidence, ...taken]);
+      expect(sure(exercise, taken) || end.next === null).toBe(true);
+      expect(minutes).toBeCloseTo(spent, 9);
+    }
+    expect(lengths.size).toBeGreaterThan(2);
   });
 
   it("is what a score is held against: 100 for its own way, less for each wrong name", () => {

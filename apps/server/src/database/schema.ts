@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import {
   bigserial,
   boolean,
+  check,
   customType,
   index,
   integer,
@@ -42,15 +43,23 @@ const shape = () =>
 const moment = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
 
 /** One row: the shop itself. */
-export const shop = pgTable("shop", {
-  id: integer("id").primaryKey().default(1),
-  name: text("name").notNull(),
-  practices: jsonb("practices").$type<Practices>().notNull(),
-  /** How long a session lasts without being used, and at all. */
-  idleHours: integer("idle_hours").notNull().default(12),
-  sessionDays: integer("session_days").notNull().default(30),
-  shape: shape(),
-});
+export const shop = pgTable(
+  "shop",
+  {
+    id: integer("id").primaryKey().default(1),
+    name: text("name").notNull(),
+    practices: jsonb("practices").$type<Practices>().notNull(),
+    /** How long a session lasts without being used, and at all. */
+    idleHours: integer("idle_hours").notNull().default(12),
+    sessionDays: integer("session_days").notNull().default(30),
+    shape: shape(),
+  },
+  (t) => [
+    check("shop_one", sql`${t.id} = 1`),
+    check("shop_idle_hours", sql`${t.idleHours} between 1 and 720`),
+    check("shop_session_days", sql`${t.sessionDays} between 1 and 365`),
+  ],
+);
 
 /** Keys that the server makes for itself at its first start. */
 export const secret = pgTable("secret", {
@@ -58,16 +67,25 @@ export const secret = pgTable("secret", {
   value: text("value").notNull(),
 });
 
-export const person = pgTable("person", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  name: text("name").notNull(),
-  signIn: varchar("sign_in", { length: 40 }).notNull().unique(),
-  passwordHash: text("password_hash").notNull(),
-  role: text("role").$type<Role>().notNull(),
-  active: boolean("active").notNull().default(true),
-  preferences: jsonb("preferences").$type<Preferences>().notNull(),
-  createdAt: moment("created_at"),
-});
+export const person = pgTable(
+  "person",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    name: text("name").notNull(),
+    signIn: varchar("sign_in", { length: 40 }).notNull().unique(),
+    passwordHash: text("password_hash").notNull(),
+    role: text("role").$type<Role>().notNull(),
+    active: boolean("active").notNull().default(true),
+    preferences: jsonb("preferences").$type<Preferences>().notNull(),
+    createdAt: moment("created_at"),
+  },
+  (t) => [
+    check("person_role", sql`${t.role} in ('owner', 'installer', 'viewer')`),
+    // Never a password itself, whatever else goes wrong.
+    check("person_password_hash", sql`${t.passwordHash} like '$argon2id$%'`),
+    check("person_name", sql`${t.name} <> ''`),
+  ],
+);
 
 /** Server-side sessions, in the form that connect-pg-simple keeps them. */
 export const session = pgTable(
@@ -84,11 +102,15 @@ export const session = pgTable(
 );
 
 /** Wrong passwords by account and by address, so that every server counts the same. */
-export const signInTry = pgTable("sign_in_try", {
-  key: varchar("key", { length: 200 }).primaryKey(),
-  fails: integer("fails").notNull(),
-  lastAt: moment("last_at"),
-});
+export const signInTry = pgTable(
+  "sign_in_try",
+  {
+    key: varchar("key", { length: 200 }).primaryKey(),
+    fails: integer("fails").notNull(),
+    lastAt: moment("last_at"),
+  },
+  (t) => [check("sign_in_try_fails", sql`${t.fails} >= 0`)],
+);
 
 /** Codes by which a person signs in another device of theirs: their hash alone. */
 export const signInCode = pgTable("sign_in_code", {
@@ -113,19 +135,33 @@ export const audit = pgTable(
   (t) => [index("audit_at").on(t.at)],
 );
 
-export const part = pgTable("part", {
-  id: varchar("id", { length: 64 }).primaryKey(),
-  value: jsonb("value").$type<Part>().notNull(),
-  shape: shape(),
-  revision: integer("revision").notNull().default(1),
-});
+export const part = pgTable(
+  "part",
+  {
+    id: varchar("id", { length: 64 }).primaryKey(),
+    value: jsonb("value").$type<Part>().notNull(),
+    shape: shape(),
+    revision: integer("revision").notNull().default(1),
+  },
+  (t) => [
+    check("part_revision", sql`${t.revision} >= 1`),
+    check("part_own_id", sql`${t.value}->>'id' = ${t.id}`),
+  ],
+);
 
-export const vehicleProfile = pgTable("vehicle_profile", {
-  id: varchar("id", { length: 64 }).primaryKey(),
-  value: jsonb("value").$type<Vehicle>().notNull(),
-  shape: shape(),
-  revision: integer("revision").notNull().default(1),
-});
+export const vehicleProfile = pgTable(
+  "vehicle_profile",
+  {
+    id: varchar("id", { length: 64 }).primaryKey(),
+    value: jsonb("value").$type<Vehicle>().notNull(),
+    shape: shape(),
+    revision: integer("revision").notNull().default(1),
+  },
+  (t) => [
+    check("vehicle_profile_revision", sql`${t.revision} >= 1`),
+    check("vehicle_profile_own_id", sql`${t.value}->>'profileId' = ${t.id}`),
+  ],
+);
 
 export const job = pgTable(
   "job",
@@ -141,7 +177,11 @@ export const job = pgTable(
     removedAt: timestamp("removed_at", { withTimezone: true }),
     removedBy: text("removed_by"),
   },
-  (t) => [index("job_updated").on(t.updatedAt)],
+  (t) => [
+    index("job_updated").on(t.updatedAt),
+    check("job_revision", sql`${t.revision} >= 1`),
+    check("job_bin", sql`(${t.removedAt} is null) = (${t.removedBy} is null)`),
+  ],
 );
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => "bytea" });
@@ -184,7 +224,17 @@ export const offer = pgTable(
     acceptedBy: text("accepted_by"),
     choice: varchar("choice", { length: 64 }),
   },
-  (t) => [index("offer_job").on(t.jobId)],
+  (t) => [
+    index("offer_job").on(t.jobId),
+    check("offer_revision", sql`${t.revision} >= 1`),
+    check("offer_valid_until", sql`${t.validUntil} ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}$'`),
+    // Accepted is by somebody, and one of the choices; what is accepted is not taken back.
+    check(
+      "offer_accepted",
+      sql`(${t.acceptedAt} is null) = (${t.acceptedBy} is null) and (${t.acceptedAt} is null) = (${t.choice} is null)`,
+    ),
+    check("offer_one_end", sql`${t.acceptedAt} is null or ${t.revokedAt} is null`),
+  ],
 );
 
 /** How one drill or hidden fault of somebody's training went; its id is the page's own. */
@@ -201,7 +251,10 @@ export const trainingResult = pgTable(
     about: text("about").notNull(),
     at: moment("at"),
   },
-  (t) => [index("training_result_person").on(t.personId, t.at.desc())],
+  (t) => [
+    index("training_result_person").on(t.personId, t.at.desc()),
+    check("training_result_score", sql`${t.score} between 0 and 100`),
+  ],
 );
 
 /** One saved batch of edits: history, and what a latecomer has missed. */
@@ -227,5 +280,6 @@ export const jobChange = pgTable(
   (t) => [
     primaryKey({ columns: [t.jobId, t.revision] }),
     uniqueIndex("job_change_batch_once").on(t.jobId, t.batchId),
+    check("job_change_revision", sql`${t.revision} >= 1`),
   ],
 );

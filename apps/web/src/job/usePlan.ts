@@ -5,8 +5,15 @@ import type { BenchPlan } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
 import { useOfJob } from "./useOfJob.ts";
 
+/** A plan with the job that it is of: while a newer one is planned the page still shows this. */
+export interface ShownPlan extends BenchPlan {
+  readonly job: Job;
+}
+
 /** The plan of the open job, computed in the worker after each edit. */
-export function usePlan(): BenchPlan | null {
+export function usePlan(): ShownPlan | null {
   const { units } = useMe().preferences;
-  return useOfJob<BenchPlan>(useCallback((job: Job) => planner().plan(job, units), [units]));
+  return useOfJob<ShownPlan>(
+    useCallback(async (job: Job) => ({ ...(await planner().plan(job, units)), job }), [units]),
+  );
 }

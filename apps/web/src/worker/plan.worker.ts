@@ -1,4 +1,5 @@
 import { expose } from "comlink";
+import "./jobTransfer.ts";
 import {
   alternatives,
   benchAt,
@@ -32,7 +33,6 @@ import {
   withCauses,
   type BenchControls,
   type BenchView,
-  type Circuit,
   type CutList,
   type Difference,
   type Fault,
@@ -103,9 +103,6 @@ export interface TrialReport {
   readonly weakest: readonly FaultResult[];
 }
 
-/** The job last planned, with its circuit: what the controls are pressed on. */
-let current: { job: Job; circuit: Circuit } | null = null;
-
 /** The last report and what it was made from. */
 let reported: { key: string; report: TrialReport } | null = null;
 
@@ -131,35 +128,35 @@ const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 /** What the page asks the heart to compute, off the page's own thread. */
 export const planner = {
   plan(job: Job, units: UnitSystem): BenchPlan {
-    const circuit = synthesise(job);
-    current = { job, circuit };
-    return { ...planJob(job, units), controls: controlsOf(job, circuit) };
+    return { ...planJob(job, units), controls: controlsOf(job, synthesise(job)) };
   },
 
   alternatives,
 
-  /** The causes of the job last planned with the ways out that make the whole job better. */
-  remedies(): readonly FindingGroup[] | null {
-    if (!current) return null;
-    const { findings } = checkedCircuit(current.job);
-    return soundRemedies(current.job, groupFindings(findings), findings);
+  /** The causes with the ways out that make the whole job better. */
+  remedies(job: Job): readonly FindingGroup[] {
+    const { findings } = checkedCircuit(job);
+    return soundRemedies(job, groupFindings(findings), findings);
   },
 
-  /** The strips with the controls as they are; null before anything was planned. */
+  /** The strips with the controls as they are. */
   bench(
+    job: Job,
     inputs: ReadonlySet<Input>,
     switches: ReadonlySet<RunId>,
     units: UnitSystem,
-  ): BenchView | null {
-    return current && benchAt(current.job, current.circuit, { inputs, switches }, units);
+  ): BenchView {
+    return benchAt(job, synthesise(job), { inputs, switches }, units);
   },
 
   /** Every position and every single fault, in slices; null when a newer call came. */
-  async tryEverything(onProgress: (share: number) => void): Promise<TrialReport | null> {
+  async tryEverything(
+    job: Job,
+    onProgress: (share: number) => void,
+  ): Promise<TrialReport | null> {
     trial += 1;
     const mine = trial;
-    if (!current) return null;
-    const { job, circuit } = current;
+    const circuit = synthesise(job);
     const key = JSON.stringify([
       [...circuit.elements.values()],
       job.runs,

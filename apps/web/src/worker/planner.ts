@@ -1,4 +1,5 @@
 import { wrap, type Remote } from "comlink";
+import "./jobTransfer.ts";
 import type { Planner } from "./plan.worker.ts";
 
 let made: Remote<Planner> | null = null;

@@ -1,11 +1,17 @@
 /** The page's worker in the page itself: the same functions, each with values of its own. */
+import { JobReceiver, JobSender, isJob } from "../../src/worker/jobPort.ts";
 import { planner as real } from "../../src/worker/plan.worker.ts";
 
 type Called = (...args: unknown[]) => unknown;
 
-/** What a message port does to a value: a copy, functions as they are. */
-const posted = (value: unknown): unknown =>
-  typeof value === "function" || value === undefined ? value : structuredClone(value);
+const sender = new JobSender();
+const receiver = new JobReceiver();
+
+/** What a message port does to a value: a copy, functions as they are, a job once. */
+function posted(value: unknown): unknown {
+  if (isJob(value)) return receiver.take(structuredClone(sender.post(value)));
+  return typeof value === "function" || value === undefined ? value : structuredClone(value);
+}
 
 const inPage = new Proxy(real as unknown as Record<string, Called>, {
   get:

@@ -9,6 +9,7 @@ export * from "./quoteOption.ts";
 export * from "./signature.ts";
 export * from "./wiring.ts";
 export * from "./job.ts";
+export { onceOfJob } from "./onceOfJob.ts";
 export * from "./create.ts";
 export * from "./channels.ts";
 export * from "./kit.ts";

@@ -1,6 +1,6 @@
 import { budgetOf, type Budget } from "../budget/index.ts";
 import type { Choice, Circuit, Gap } from "../circuit/index.ts";
-import type { Job } from "../job/index.ts";
+import { onceOfJob, type Job } from "../job/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import { checkJob, groupFindings, type Finding, type FindingGroup } from "../rule/index.ts";
 import { designPoint } from "../network/index.ts";
@@ -48,7 +48,7 @@ export interface CheckedCircuit {
 }
 
 /** Synthesis, budget and rules: what a pin's consequences are judged by. */
-export function checkedCircuit(job: Job): CheckedCircuit {
+export const checkedCircuit = onceOfJob((job: Job): CheckedCircuit => {
   const circuit = synthesise(job);
   const budget = budgetOf(job, circuit);
   const rest = restVolts(job.vehicle);
@@ -64,7 +64,7 @@ export function checkedCircuit(job: Job): CheckedCircuit {
   const empty = range && withPack(range.lowV);
   const findings = checkJob({ job, circuit, budget, engineOff, worst, top, empty });
   return { circuit, budget, findings, engineOff };
-}
+});
 
 /** job → synthesise → solve → check → views, in one direction. */
 export function planJob(job: Job, units: UnitSystem): JobPlan {

@@ -1,5 +1,5 @@
 import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circuit/index.ts";
-import { withBrakes, type Job, type LampId, type RunId } from "../job/index.ts";
+import { onceOfJob, withBrakes, type Job, type LampId, type RunId } from "../job/index.ts";
 import { LIMIT_SHARE } from "../part/index.ts";
 import { restVolts } from "../source/index.ts";
 import { Assembly } from "./assembly.ts";
@@ -188,7 +188,7 @@ function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
  * deterministic: the same job gives the same circuit. What cannot be built is listed in `gaps`
  * and never left out in silence.
  */
-export function synthesise(given: Job): Circuit {
+export const synthesise = onceOfJob((given: Job): Circuit => {
   const job = withBrakesApart(given);
   const decided = decide(job);
   const { assembly, runs, trunks, blocks } = layOut(job, decided);
@@ -221,4 +221,4 @@ export function synthesise(given: Job): Circuit {
     choices: decided.choices,
     gaps: decided.gaps,
   });
-}
+});

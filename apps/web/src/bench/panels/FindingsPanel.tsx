@@ -1,13 +1,13 @@
 import type { FindingGroup, FoundAt } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
-import type { BenchPlan } from "../../worker/plan.worker.ts";
+import type { ShownPlan } from "../../job/usePlan.ts";
 import { Button } from "../../ui/Button.tsx";
 import { SeverityMark } from "../../ui/Severity.tsx";
 import type { Selection } from "../selection.ts";
 import { useRemedies } from "./useRemedies.ts";
 
 interface FindingsPanelProps {
-  readonly plan: BenchPlan;
+  readonly plan: ShownPlan;
   readonly canEdit: boolean;
   readonly onPlace: (selection: Selection) => void;
 }

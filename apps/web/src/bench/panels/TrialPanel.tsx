@@ -9,7 +9,8 @@ import {
   type Difference,
   type FaultResult,
 } from "@dragonet/core";
-import type { BenchPlan, TrialReport } from "../../worker/plan.worker.ts";
+import type { ShownPlan } from "../../job/usePlan.ts";
+import type { TrialReport } from "../../worker/plan.worker.ts";
 import { planner } from "../../worker/planner.ts";
 import { useWorked } from "../../worker/useWorked.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -19,7 +20,7 @@ import { useEdit } from "../../job/store/jobStore.ts";
 import type { Selection } from "../selection.ts";
 
 interface TrialPanelProps {
-  readonly plan: BenchPlan;
+  readonly plan: ShownPlan;
   readonly onPlace: (selection: Selection) => void;
   /** Hears the report, so that the strips can show it where it happens. */
   readonly onReport: (report: TrialReport) => void;
@@ -135,7 +136,7 @@ export function TrialPanel({ plan, onPlace, onReport }: TrialPanelProps) {
   const [all, setAll] = useState(false);
   const ask = useCallback(
     // A newer plan ends the trial of the one before, which then answers nothing.
-    async () => ({ plan, is: await planner().tryEverything(proxy(setShare)) }),
+    async () => ({ plan, is: await planner().tryEverything(plan.job, proxy(setShare)) }),
     [plan],
   );
   const made = useWorked(stopped ? null : ask)?.is;

@@ -1,13 +1,13 @@
 import { useCallback } from "react";
 import type { FindingGroup } from "@dragonet/core";
-import type { BenchPlan } from "../../worker/plan.worker.ts";
+import type { ShownPlan } from "../../job/usePlan.ts";
 import { planner } from "../../worker/planner.ts";
 import { useWorked } from "../../worker/useWorked.ts";
 
 /** The causes of a plan, with the ways out as soon as each has been tried on the whole job. */
-export function useRemedies(plan: BenchPlan): readonly FindingGroup[] {
+export function useRemedies(plan: ShownPlan): readonly FindingGroup[] {
   const none = plan.findings.every((f) => f.remedies.length === 0);
-  const ask = useCallback(async () => ({ plan, causes: await planner().remedies() }), [plan]);
+  const ask = useCallback(async () => ({ plan, causes: await planner().remedies(plan.job) }), [plan]);
   const tried = useWorked(none ? null : ask);
   return tried?.causes && tried.plan === plan
     ? tried.causes
