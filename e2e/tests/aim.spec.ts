@@ -2,33 +2,6 @@ import { expect, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { openJob, saved, signIn } from "./shop.ts";
 
-test("two errors measured at the wall become turns, and the pair is held together", async ({
-  page,
-}) => {
-  await signIn(page);
-  await openJob(page, "Aux pods, brake flasher");
-  await page.keyboard.press("7");
-  await expect(page.getByRole("heading", { name: "Marks on the wall" })).toBeVisible();
-  for (const [side, up, turns] of [
-    ["left", "-90", "0.71 turns up"],
-    ["right", "60", "0.47 turns down"],
-  ] as const) {
-    const lamp = page
-      .getByRole("listitem")
-      .filter({ hasText: `30 W spot pod ${side === "left" ? 1 : 2}` });
-    await lamp.getByLabel(/above its mark/).fill(up);
-    await lamp.getByLabel(/above its mark/).press("Enter");
-    await lamp.getByRole("button", { name: "Take it down" }).click();
-    await expect(lamp.getByText(turns)).toBeVisible();
-  }
-  await expect(page.getByText(/stands 150 mm below/)).toBeVisible();
-  await page.getByRole("checkbox", { name: /level floor/ }).click();
-  await expect(page.getByText("· Pim Okkerse", { exact: true })).toBeVisible();
-  await saved(page);
-  await page.reload();
-  await expect(page.getByText("0.71 turns up")).toBeVisible();
-});
-
 test("a mark is moved by key, the light follows, and the best aim is proposed", async ({
   page,
 }) => {

@@ -11,9 +11,7 @@ export function useBench(plan: ShownPlan | null, pressed: Pressed | null): Bench
   const { units } = useMe().preferences;
   const ask = useCallback(
     async () =>
-      plan && pressed
-        ? planner().bench(plan.job, pressed.inputs, pressed.switches, units)
-        : null,
+      plan && pressed ? planner().bench(plan.job, pressed.inputs, pressed.switches, units) : null,
     [plan, pressed, units],
   );
   return useWorked(plan && pressed ? ask : null);

@@ -137,7 +137,7 @@ function Benches({ jobs }: { jobs: readonly JobOnBoardAnswer[] }) {
                         {j.model}
                         {j.machine !== "" && `, ${j.machine}`}
                       </Link>
-                      <span className="block truncate text-small">
+                      <span className="block text-small">
                         {j.title}. {STAGE_WORDS[j.stage]}
                         {j.promised !== "" && `, promised ${promisedText(j.promised)}`}
                       </span>

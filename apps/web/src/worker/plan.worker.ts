@@ -150,10 +150,7 @@ export const planner = {
   },
 
   /** Every position and every single fault, in slices; null when a newer call came. */
-  async tryEverything(
-    job: Job,
-    onProgress: (share: number) => void,
-  ): Promise<TrialReport | null> {
+  async tryEverything(job: Job, onProgress: (share: number) => void): Promise<TrialReport | null> {
     trial += 1;
     const mine = trial;
     const circuit = synthesise(job);

@@ -42,7 +42,9 @@ function Outcome({ fault }: { fault: FaultResult }) {
         fault.kind === "chafed" && <p className="text-small font-bold">No fuse opens.</p>
       )}
       {fault.overheats !== "" && (
-        <p className="text-small font-bold">{fault.overheats} may burn before that.</p>
+        <p className="text-small font-bold">
+          {fault.overheats} may burn{opens ? " before that" : ""}.
+        </p>
       )}
       {dark.length > 0 && <p className="text-small">Dark: {dark.join(", ")}.</p>}
       {staysOn.length > 0 && (

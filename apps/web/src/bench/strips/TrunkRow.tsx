@@ -50,9 +50,7 @@ export function TrunkRow({ trunk, findings, selection, select }: TrunkRowProps) 
             {fixed(trunk.currentA, 2)} A
           </span>
           {!open && (
-            <span className="w-64 shrink-0 truncate">
-              {shown.map((part) => part.name).join(" · ")}
-            </span>
+            <span className="w-64 shrink-0">{shown.map((part) => part.name).join(" · ")}</span>
           )}
           <span className="min-w-0 flex-1 text-muted">{behind}</span>
         </p>

@@ -20,7 +20,7 @@ function Site({ label, words, at, onChange }: SiteProps) {
   ];
   return (
     <div className="flex items-center gap-2 py-0.5">
-      <span className="min-w-0 flex-1 truncate text-muted">{words}</span>
+      <span className="min-w-0 flex-1 text-muted">{words}</span>
       <Choice
         label={label}
         value={at}
