@@ -16,7 +16,7 @@ export const isJob = (value: unknown): value is Job =>
   typeof value === "object" && value !== null && "format" in value && "card" in value;
 
 /** Marks one as the last used; answers the one that is held no longer. */
-function use<T>(held: Map<number, T>, number: number, value: T): void {
+function hold<T>(held: Map<number, T>, number: number, value: T): void {
   held.delete(number);
   held.set(number, value);
   const [oldest] = held.keys();
@@ -33,7 +33,7 @@ export class JobSender {
     const number = this.numbers.get(job) ?? (this.last += 1);
     this.numbers.set(job, number);
     const there = this.held.has(number);
-    use(this.held, number, true);
+    hold(this.held, number, true);
     return { number, job: there ? null : job };
   }
 }
@@ -45,7 +45,7 @@ export class JobReceiver {
   take({ number, job }: PostedJob): Job {
     const found = this.held.get(number) ?? job;
     if (!found) throw new Error(`job ${number} is not held here: it has to be sent whole`);
-    use(this.held, number, found);
+    hold(this.held, number, found);
     return found;
   }
 }
