@@ -2,7 +2,8 @@
 import { createJob, type Job } from "@dragonet/core";
 import { FELLRUNNER } from "@dragonet/core/demo";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { closePages, open, rewrite, saved, type Opened } from "./page/open.tsx";
+import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { choose, closePages, open, rewrite, saved, type Opened } from "./page/open.tsx";
 import { ANSA, Shop, demoWhere } from "./page/shop.ts";
 
 afterEach(closePages);
@@ -40,6 +41,116 @@ describe("the ledger", () => {
     await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
     await saved();
     expect(shop.job("j").strip.map((s) => s.state)).toEqual(["off", "off"]);
+  });
+});
+
+describe("a step, opened", () => {
+  const two = async () => {
+    const shop = new Shop();
+    const opened = await openFit(createJob("Strip", "", newVehicle()), "strip", shop);
+    await screen.findByLabelText(/^Say or type a step/);
+    await say(opened.user, "rider seat: 2 hex M6 x 20 rear 10 Nm; 4 min");
+    await say(opened.user, "left cover: 1 push rear; 3 min");
+    await opened.user.click(screen.getByRole("button", { name: /rider seat/, expanded: false }));
+    return { ...opened, shop };
+  };
+  const ledger = async (shop: Shop) => {
+    await saved();
+    return shop.job("j");
+  };
+
+  it("has its fasteners written down, counted and taken off the list", async () => {
+    const { user, shop } = await two();
+    await user.click(screen.getByRole("button", { name: "Fastener" }));
+    const [first, second] = screen.getAllByLabelText("How many") as [HTMLElement, HTMLElement];
+    await rewrite(user, first, "4");
+    await choose(user, screen.getAllByLabelText("Drive")[1]!, /six/);
+    await rewrite(user, screen.getAllByLabelText("Size")[1]!, "T30");
+    await rewrite(user, screen.getAllByLabelText(/^Length/)[1]!, "35");
+    await rewrite(user, screen.getAllByLabelText("Where it sits")[1]!, "under the lip");
+    await rewrite(user, screen.getAllByLabelText(/^Torque/)[1]!, "12");
+    await choose(user, screen.getAllByLabelText("Thread")[1]!, /greased/);
+    const { fasteners } = await ledger(shop);
+    expect(fasteners[0]).toMatchObject({ count: 4, torqueNm: 10 });
+    // One spot for each piece, wherever nobody has put it yet.
+    expect(fasteners[0]!.spots).toHaveLength(4);
+    expect(fasteners.at(-1)).toMatchObject({
+      ...{ drive: "sixLobe", size: "T30", lengthMm: 35, where: "under the lip" },
+      ...{ torqueNm: 12, locker: "grease", count: 1 },
+    });
+    await rewrite(user, first, "2");
+    expect((await ledger(shop)).fasteners[0]!.spots).toHaveLength(2);
+    await rewrite(user, second, "none");
+    expect(second).toBeInvalid();
+    await user.click(screen.getAllByRole("button", { name: /^Remove T30/ })[0]!);
+    expect((await ledger(shop)).fasteners.map((f) => f.size)).toEqual(["M6", ""]);
+  });
+
+  it("says what is heavy, painted, catches and is forgotten, and how long it takes", async () => {
+    const { user, shop } = await two();
+    await user.click(screen.getByRole("checkbox", { name: /heavy/ }));
+    await user.click(screen.getByRole("checkbox", { name: /painted/ }));
+    await rewrite(user, screen.getByLabelText("Catches, and the way it moves"), "slides back");
+    await rewrite(user, screen.getByLabelText("What is forgotten on the way back"), "the strap");
+    await rewrite(user, screen.getByLabelText(/^Estimated time/), "6");
+    await rewrite(user, screen.getByLabelText(/^Time it took/), "9");
+    const [step] = (await ledger(shop)).strip;
+    expect(step).toMatchObject({
+      ...{ hold: true, paint: true, catches: "slides back", forget: "the strap" },
+      ...{ estimateMin: 6, tookMin: 9 },
+    });
+    expect(screen.getByRole("button", { name: /rider seat/, expanded: true })).toHaveTextContent(
+      /heavy, painted, 6 min/,
+    );
+  });
+
+  it("comes off after what is said, and never in a circle", async () => {
+    const { user, shop } = await two();
+    await user.click(screen.getByRole("checkbox", { name: "left cover" }));
+    const [seat, cover] = (await ledger(shop)).strip;
+    expect(seat!.after).toEqual([cover!.id]);
+    await user.click(screen.getByRole("button", { name: /left cover/, expanded: false }));
+    await user.click(screen.getByRole("checkbox", { name: "rider seat" }));
+    expect(await screen.findByText(/^Not done: .*/)).toBeVisible();
+    expect((await ledger(shop)).strip[1]!.after).toEqual([]);
+  });
+
+  it("parts its plugs on the way off and joins them on the way back, each counted", async () => {
+    const { user, shop } = await two();
+    await user.click(screen.getByRole("button", { name: "Plug" }));
+    const off = () => screen.getAllByRole("button", { name: "Off" })[0]!;
+    await user.click(off());
+    expect(await screen.findByText(/^rider seat: .*plug/)).toBeVisible();
+    expect((await ledger(shop)).strip[0]!.state).toBe("on");
+    await user.click(screen.getByRole("checkbox", { name: /^parted/ }));
+    await user.click(off());
+    expect((await ledger(shop)).strip[0]!.state).toBe("off");
+    await user.click(screen.getByRole("button", { name: "Show putting back" }));
+    const row = () =>
+      screen
+        .getAllByRole("listitem")
+        .find((li) => within(li).queryByRole("button", { name: /rider seat/ }))!;
+    const back = () => within(row()).getByRole("button", { name: "Back on" });
+    await user.click(back());
+    expect((await ledger(shop)).strip[0]!.state).toBe("off");
+    await user.click(screen.getByRole("checkbox", { name: /^joined/ }));
+    await user.click(screen.getByRole("button", { name: /^One more back/ }));
+    expect(screen.getByText("1 / 2")).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "All" }));
+    expect(screen.getByRole("button", { name: /^One more back/ })).toBeDisabled();
+    await user.click(back());
+    const job = await ledger(shop);
+    expect(job.strip[0]!.state).toBe("back");
+    expect(job.fasteners[0]!.back).toBe(2);
+    expect(job.plugs[0]).toMatchObject({ parted: true, joined: true });
+  });
+
+  it("goes with all that hung on it", async () => {
+    const { user, shop } = await two();
+    await user.click(screen.getByRole("button", { name: "Remove rider seat" }));
+    const job = await ledger(shop);
+    expect(job.strip.map((s) => s.name)).toEqual(["left cover"]);
+    expect(job.fasteners).toHaveLength(1);
   });
 });
 

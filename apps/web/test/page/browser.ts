@@ -48,6 +48,7 @@ Object.assign(Element.prototype, {
     releasePointerCapture: () => {},
   },
 });
+Object.assign(URL, { createObjectURL: () => "blob:here", revokeObjectURL: () => {} });
 Object.assign(Blob.prototype, {
   text(this: Blob): Promise<string> {
     return new Promise((done) => {

@@ -47,6 +47,9 @@ export class Shop {
   readonly parts = new Map<string, Kept<Part>>();
   readonly vehicles = new Map<string, Kept<Vehicle>>();
   private readonly told = new Map<string, Answer>();
+  private photo: () => Reply = () => refused(404, "no such picture");
+  /** There is no way to the server. */
+  offline = false;
 
   /** What one question is answered with: `shop.answers("POST people", () => ({ status: 201 }))`. */
   answers<B = unknown>(
@@ -54,6 +57,12 @@ export class Shop {
     answer: (body: B, path: string) => Reply | Promise<Reply>,
   ): this {
     this.told.set(question, answer);
+    return this;
+  }
+
+  /** What every picture is answered with. */
+  anyPhoto(answer: () => Reply = () => ({ status: 204 })): this {
+    this.photo = answer;
     return this;
   }
 
@@ -90,6 +99,7 @@ export class Shop {
       const path = url.replace(/^\/api\//, "");
       const body: unknown = typeof init.body === "string" ? JSON.parse(init.body) : init.body;
       this.asked.push({ method, path, body });
+      if (this.offline) throw new TypeError("no network");
       const { status, body: said } = await this.reply(method, path, body).catch(
         // A fault of the stand-in itself is shown on the page, where a test fails by it.
         (error: unknown): Reply => refused(500, String(error)),
@@ -122,6 +132,8 @@ export class Shop {
           : refused(404, "no such job");
       case "POST jobs/:id/edits":
         return this.edit(id, body as { known: number; batchId: string; edits: Edit[] });
+      case "PUT jobs/:id/photos":
+        return this.photo();
       case "GET parts":
         return ok([...this.parts.values()]);
       case "PUT parts/:id":

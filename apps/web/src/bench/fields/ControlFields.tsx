@@ -3,6 +3,7 @@ import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { useParts } from "../../shelf/parts.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { Tick } from "../../ui/forms/Tick.tsx";
 import { FeedChoice } from "./FeedChoice.tsx";
 import { FusePinFields } from "./FusePinFields.tsx";
 import { Lengths } from "../panels/Lengths.tsx";
@@ -42,15 +43,13 @@ export function ControlFields({ control, canEdit }: { control: Control; canEdit:
           ]}
           onChange={(value) => set("switches", value)}
         />
-        <label className="inline-flex items-center gap-1 text-small">
-          <input
-            type="checkbox"
-            className="accent-accent"
-            checked={control.momentary}
-            onChange={(e) => set("momentary", e.target.checked)}
-          />
+        <Tick
+          checked={control.momentary}
+          disabled={!canEdit}
+          onChange={(on) => set("momentary", on)}
+        >
           springs back
-        </label>
+        </Tick>
       </div>
       <div className="my-2 flex flex-wrap items-center gap-2">
         <span className="text-small text-muted">{grounds ? "Ground of" : "Fed from"}</span>
