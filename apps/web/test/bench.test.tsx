@@ -117,6 +117,39 @@ describe("what a job begins with", () => {
     expect(shop.job("j").supplies).toHaveLength(1);
   });
 
+  it("a control of the kit is said whole: how it switches, its switch, poles, fuse and length", async () => {
+    const { user, shop } = await openBench(emptyJob("fellrunner-420"));
+    await user.click(await screen.findByRole("button", { name: "New feed or control" }));
+    const dialog = within(await screen.findByRole("dialog", { name: /feed or control/i }));
+    const part = within(dialog.getByRole("region", { name: "Control" }));
+    await rewrite(user, part.getByLabelText("Name of the control"), "stalk");
+    await user.click(part.getByRole("button", { name: "Add control" }));
+    await closed();
+    // It opens by itself: what was just laid is what one goes on with.
+    await choose(user, await screen.findByLabelText("What it switches"), /ties to ground/);
+    await user.click(screen.getByRole("checkbox", { name: "springs back" }));
+    await rewrite(user, screen.getByLabelText("Poles in each position"), "2");
+    const switches = screen.getByLabelText("Switch of the control");
+    await user.click(switches);
+    const options = within(await screen.findByRole("listbox")).getAllByRole("option");
+    const chosen = options.at(-1)!;
+    const named = chosen.textContent;
+    await user.click(chosen);
+    await saved();
+    const [control] = shop.job("j").controls;
+    expect(control).toMatchObject({
+      ...{ name: "Stalk", switches: "ground", momentary: true, poles: 2 },
+    });
+    const adopted = shop.job("j").parts.find((p) => p.id === control!.switchPartId);
+    expect(adopted?.name).toBe(named);
+    // What ties to ground has no feed to fuse.
+    expect(screen.queryByLabelText(/fuse of stalk/i)).toBeNull();
+    await choose(user, screen.getByLabelText("What it switches"), "gives its feed on");
+    await choose(user, screen.getByLabelText("Switch of the control"), "plain 10 A switch");
+    await saved();
+    expect(shop.job("j").controls[0]).toMatchObject({ switches: "positive", switchPartId: null });
+  });
+
   it("is looked at only, by a viewer", async () => {
     const shop = new Shop().withParts(...demoShelf()).withJob("j", pods());
     shop.person = { ...ANSA, role: "viewer" };

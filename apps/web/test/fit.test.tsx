@@ -145,6 +145,37 @@ describe("a step, opened", () => {
     expect(job.plugs[0]).toMatchObject({ parted: true, joined: true });
   });
 
+  it("keeps the pattern that its fasteners came out of, by arrow keys and by hand", async () => {
+    const { user, shop } = await two();
+    const spot = () => screen.getByRole("button", { name: /M6 × 20 hex, rear, 1 of 2/ });
+    const at = async () => (await ledger(shop)).fasteners[0]!.spots[0]!;
+    const was = await at();
+    fireEvent.keyDown(spot(), { key: "ArrowRight" });
+    fireEvent.keyDown(spot(), { key: "ArrowDown" });
+    fireEvent.keyDown(spot(), { key: "x" });
+    const moved = await at();
+    expect(moved.x).toBeCloseTo(was.x + 0.02, 9);
+    expect(moved.y).toBeCloseTo(was.y + 0.02, 9);
+    // At the edge it stays on the panel.
+    for (let i = 0; i < 60; i += 1) fireEvent.keyDown(spot(), { key: "ArrowLeft" });
+    expect((await at()).x).toBe(0);
+    const svg = screen.getByRole("group", { name: "Pattern of the fasteners" });
+    svg.getBoundingClientRect = () => new DOMRect(0, 0, 220, 130);
+    const drag = (type: string, x: number, y: number): boolean =>
+      fireEvent(spot(), new MouseEvent(type, { bubbles: true, clientX: x, clientY: y }));
+    drag("pointerdown", 12, 12);
+    drag("pointermove", 110, 65);
+    drag("pointerup", 110, 65);
+    expect(await at()).toEqual({ x: 0.5, y: 0.5 });
+    // Let go where it was: nothing is written down.
+    const edits = shop.sent("POST", "jobs/j/edits").length;
+    drag("pointerdown", 110, 65);
+    drag("pointerup", 110, 65);
+    await user.click(svg);
+    await saved();
+    expect(shop.sent("POST", "jobs/j/edits")).toHaveLength(edits);
+  });
+
   it("goes with all that hung on it", async () => {
     const { user, shop } = await two();
     await user.click(screen.getByRole("button", { name: "Remove rider seat" }));
