@@ -9,7 +9,7 @@ import { ROOT, fromRoot } from "./lib/paths.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 import { keepRunning } from "./lib/supervise.mjs";
-import { announce, ownAddresses, secretsFor } from "./lib/welcome.mjs";
+import { announce, demoPeople, ownAddresses, secretsFor } from "./lib/welcome.mjs";
 
 const USAGE = `npm start -- [--port 4170] [--host 127.0.0.1] [--https] [--empty] [--reset]
 
@@ -101,7 +101,8 @@ await main(async () => {
   ensurePackages();
   ensureBuild();
   const demo = !args.empty;
-  const secrets = secretsFor(args, demo);
+  const people = demo ? await demoPeople() : null;
+  const secrets = secretsFor(args, people);
   const certificate = args.https ? await certificateFor(data) : null;
 
   /** One life of the server; answers a promise of how it ended. */
@@ -131,7 +132,7 @@ await main(async () => {
       () => child.kill("SIGTERM"),
     );
     child.once("message", () => {
-      if (!announced) announce(args, demo, secrets, certificate);
+      if (!announced) announce(args, people, secrets, certificate);
       announced = true;
     });
     return new Promise((done) => {

@@ -1,20 +1,12 @@
 /** What a start says of itself: where the shop is, who gets in, and by what. */
 import { randomBytes } from "node:crypto";
-import { readFileSync } from "node:fs";
 import { networkInterfaces } from "node:os";
+import { pathToFileURL } from "node:url";
 import { fromRoot } from "./paths.mjs";
 
-/** The demo's sign-ins, read from the source that seeds them, before anything is built. */
-function demoPeople() {
-  const text = readFileSync(fromRoot("packages/core/src/demo/people.ts"), "utf8");
-  const pattern = /name: "([^"]+)",\s*signIn: "([^"]+)",\s*password: "([^"]+)",\s*role: "([^"]+)"/g;
-  return [...text.matchAll(pattern)].map(([, name, signIn, password, role]) => ({
-    name,
-    signIn,
-    password,
-    role,
-  }));
-}
+/** The demo's sign-ins, of the code that seeds them: there once it is built. */
+export const demoPeople = async () =>
+  (await import(pathToFileURL(fromRoot("apps/server/dist/signIns.js")).href)).DEMO_PEOPLE;
 
 /** Addresses at which others on the network find a server on any address. */
 export const ownAddresses = () =>
@@ -26,22 +18,22 @@ export const ownAddresses = () =>
 const LOOPBACK = new Set(["127.0.0.1", "::1"]);
 
 /**
- * What nobody else may know where others can reach the server: passwords of the demo made up
- * for this start, or the word in the link of a shop's first owner.
+ * What nobody else may know where others can reach the server: passwords of the demo's people made
+ * up for this start, or, with none, the word in the link of a shop's first owner.
  */
-export function secretsFor({ host }, demo) {
+export function secretsFor({ host }, people) {
   if (LOOPBACK.has(host)) return { passwords: null, word: "", env: {} };
-  if (!demo) {
+  if (!people) {
     const word = randomBytes(12).toString("base64url");
     return { passwords: null, word, env: { DRAGONET_FIRST_OWNER: word } };
   }
   const passwords = Object.fromEntries(
-    demoPeople().map(({ signIn }) => [signIn, randomBytes(9).toString("base64url")]),
+    people.map(({ signIn }) => [signIn, randomBytes(9).toString("base64url")]),
   );
   return { passwords, word: "", env: { DRAGONET_DEMO_PASSWORDS: JSON.stringify(passwords) } };
 }
 
-export function announce({ port, host }, demo, { passwords, word }, certificate) {
+export function announce({ port, host }, people, { passwords, word }, certificate) {
   const everywhere = host === "0.0.0.0";
   const [first, ...others] = everywhere ? ["127.0.0.1", ...ownAddresses()] : [host];
   const scheme = certificate ? "https" : "http";
@@ -59,13 +51,13 @@ export function announce({ port, host }, demo, { passwords, word }, certificate)
     );
   }
   lines.push("");
-  if (demo) {
+  if (people) {
     lines.push(
       passwords
         ? "  Demo shop, with passwords made for this start, since others can reach it. Sign in as"
         : "  Demo shop. Sign in as",
     );
-    for (const p of demoPeople()) {
+    for (const p of people) {
       const password = passwords?.[p.signIn] ?? p.password;
       lines.push(`    ${p.signIn.padEnd(6)} password ${password}   ${p.name}, ${p.role}`);
     }

@@ -20,7 +20,7 @@ import {
   ValidateNested,
 } from "class-validator";
 import { IsId, IsNullable, IsText } from "./fields.ts";
-import { TEST_STEP } from "./reading.ts";
+import { TEST_STEP } from "./document/fit/reading.ts";
 
 /** The largest revision that the database can count to. */
 export const MOST_REVISION = 2_147_483_647;

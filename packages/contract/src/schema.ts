@@ -5,7 +5,7 @@ import { defaultMetadataStorage } from "class-transformer/cjs/storage.js";
 import { getMetadataStorage } from "class-validator";
 import { validationMetadatasToSchemas } from "class-validator-jsonschema";
 import { JOB_FORMAT } from "@dragonet/core";
-import { JobDto } from "./job.ts";
+import { JobDto } from "./document/job.ts";
 
 type Schema = Record<string, unknown>;
 

@@ -12,12 +12,12 @@ import {
   type Vehicle,
   createJob,
 } from "@dragonet/core";
-import { JobDto } from "./job.ts";
-import { PracticesDto } from "./practices.ts";
-import { PART_TYPES } from "./kit.ts";
-import { PartDto } from "./part.ts";
+import { JobDto } from "./document/job.ts";
+import { PracticesDto } from "./document/practices.ts";
+import { PART_TYPES } from "./document/kit.ts";
+import { PartDto } from "./document/part/part.ts";
 import { unsound } from "./sound.ts";
-import { VehicleDto } from "./vehicle.ts";
+import { VehicleDto } from "./document/vehicle/vehicle.ts";
 
 export type Checked<T> =
   | { readonly ok: true; readonly value: T }

@@ -11,7 +11,7 @@ import {
   type Plane,
   type WallMark,
 } from "../src/index.ts";
-import { seenFromLamp } from "../src/aim/lampInPlace.ts";
+import { seenFromLamp } from "../src/aim/road/lampInPlace.ts";
 import { bell, lamp } from "./lamps.ts";
 
 const RAD = Math.PI / 180;

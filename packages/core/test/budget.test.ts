@@ -21,7 +21,7 @@ import {
   type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, LITTER, MIDGE, PORTER } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
 import { edited, jobWith, rulesOf, plannedJobs } from "./helpers.ts";
 
 const sure = (value: number) => measured(value, value, value);

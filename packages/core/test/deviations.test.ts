@@ -13,8 +13,8 @@ import {
   type WireElement,
 } from "../src/index.ts";
 import { DEMO_SHELF, FELLRUNNER, PETREL, PORTER } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
-import { from, part, when } from "../src/demo/jobMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
+import { from, part, when } from "../src/demo/job/jobMaker.ts";
 import { findingsOf } from "./helpers.ts";
 
 const idOf = (kind: string, fits: (p: (typeof DEMO_SHELF)[number]) => boolean): string =>

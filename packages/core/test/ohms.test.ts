@@ -21,7 +21,7 @@ import {
   type Network,
   type Probe,
 } from "../src/index.ts";
-import { underOhmMeter } from "../src/diagnosis/ohms.ts";
+import { underOhmMeter } from "../src/diagnosis/expect/ohms.ts";
 import { demoPart } from "../src/demo/index.ts";
 import { jobWith, plannedJobs } from "./helpers.ts";
 import { ngspice } from "./ngspice.ts";

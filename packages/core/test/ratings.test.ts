@@ -11,8 +11,8 @@ import {
   type Vehicle,
 } from "../src/index.ts";
 import { LITTER, MIDGE, PORTER, demoPart } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
-import { when } from "../src/demo/jobMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
+import { when } from "../src/demo/job/jobMaker.ts";
 import { jobWith } from "./helpers.ts";
 
 const ruling = (job: Job) =>

@@ -12,8 +12,8 @@ import {
   type Job,
 } from "../src/index.ts";
 import { PORTER, chanceOf, demoJobs, randomJob } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
-import { when } from "../src/demo/jobMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
+import { when } from "../src/demo/job/jobMaker.ts";
 import { RUN, edited, jobWith } from "./helpers.ts";
 
 const stopsOf = (findings: readonly Finding[]): ReadonlySet<string> =>

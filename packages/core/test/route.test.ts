@@ -28,8 +28,8 @@ import {
   type SegmentId,
 } from "../src/index.ts";
 import { FELLRUNNER, demoJobs } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
-import { when } from "../src/demo/jobMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
+import { when } from "../src/demo/job/jobMaker.ts";
 
 const place = (n: number): MapPlace => ({
   id: asId<PlaceId>(`p${n}`),

@@ -13,7 +13,7 @@ import {
   type SupplyId,
 } from "../src/index.ts";
 import { referenceJobs } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
 import { PORTER } from "../src/demo/index.ts";
 import { edited } from "./helpers.ts";
 

@@ -26,8 +26,8 @@ import {
   type WireElement,
 } from "../src/index.ts";
 import { FELLRUNNER, PETREL, PORTER, DEMO_SHELF, demoPart } from "../src/demo/index.ts";
-import { make } from "../src/demo/fitMaker.ts";
-import { when } from "../src/demo/jobMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
+import { when } from "../src/demo/job/jobMaker.ts";
 import { edited, findingsOf } from "./helpers.ts";
 
 const supply = (id: string): Feed => ({ kind: "supply", supplyId: asId<SupplyId>(id) });

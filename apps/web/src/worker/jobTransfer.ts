@@ -12,4 +12,4 @@ const handler: TransferHandler<Job, PostedJob> = {
 };
 
 /** Jobs cross between page and worker once; both sides import this before they speak. */
-transferHandlers.set("job", handler as TransferHandler<unknown, unknown>);
+transferHandlers.set("job", handler);

@@ -1,7 +1,7 @@
 import { IsArray, IsIn, IsInt, IsNumber, IsString, IsUUID, Min } from "class-validator";
 import { STAGES, TASKS, type Change, type Job, type JobSummary } from "@dragonet/core";
 import { IsListOf, IsMoment, IsObjectOf } from "../fields.ts";
-import { JobDto } from "../job.ts";
+import { JobDto } from "../document/job.ts";
 import { EditDto } from "../requests.ts";
 
 /** What a job on the board may wait for: see {@link JobSummary}. */

@@ -1,12 +1,12 @@
 import { IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Min } from "class-validator";
 import { JSONSchema } from "class-validator-jsonschema";
 import type { CarriedOver, Fault, Part, Vehicle } from "@dragonet/core";
-import { FastenerDto, StripPlugDto, StripStepDto } from "../ledger.ts";
-import { HoleDto, LandmarkDto, TemplateDto } from "../fit.ts";
+import { FastenerDto, StripPlugDto, StripStepDto } from "../document/fit/ledger.ts";
+import { HoleDto, LandmarkDto, TemplateDto } from "../document/fit/fit.ts";
 import { IsKindOf, IsListOf, IsObjectOf } from "../fields.ts";
-import { PART_TYPES } from "../kit.ts";
-import { PartDto } from "../part.ts";
-import { VehicleDto } from "../vehicle.ts";
+import { PART_TYPES } from "../document/kit.ts";
+import { PartDto } from "../document/part/part.ts";
+import { VehicleDto } from "../document/vehicle/vehicle.ts";
 
 const MOST_LINES = 100_000;
 

@@ -9,15 +9,15 @@ export {
   type LampInPlace,
   type Point,
   type Surface,
-} from "./lampInPlace.ts";
-export { luxOn, type Plane } from "./grid.ts";
-export { overlapAt, seeingDistance, spillShare, spreadAt, SEEN_LUX } from "./seeing.ts";
-export { glareAt, oncomingEyes, type Glare } from "./glare.ts";
-export { bestAim, roadWorth, type BestAim, type GlareLimit } from "./bestAim.ts";
-export { lampsOf, type LampsAhead, type PlacedLamp } from "./lampsOf.ts";
-export { andHigh, staysWhenDipped, withHighOnly } from "./dipped.ts";
-export { factoryLights, type FactoryLight } from "./factoryLights.ts";
-export { TOGETHER_RULES, litTogether, type TogetherNote } from "./together.ts";
+} from "./road/lampInPlace.ts";
+export { luxOn, type Plane } from "./road/grid.ts";
+export { overlapAt, seeingDistance, spillShare, spreadAt, SEEN_LUX } from "./road/seeing.ts";
+export { glareAt, oncomingEyes, type Glare } from "./road/glare.ts";
+export { bestAim, roadWorth, type BestAim, type GlareLimit } from "./road/bestAim.ts";
+export { lampsOf, type LampsAhead, type PlacedLamp } from "./road/lampsOf.ts";
+export { andHigh, staysWhenDipped, withHighOnly } from "./road/dipped.ts";
+export { factoryLights, type FactoryLight } from "./road/factoryLights.ts";
+export { TOGETHER_RULES, litTogether, type TogetherNote } from "./road/together.ts";
 export { wallSvg, type WallSvgOptions } from "./wallSvg.ts";
 export { ADJUSTER_WORDS, BEAM_WORDS, undoText } from "./words.ts";
 export { AIM_CHECKS, setAim, takeAimError, turnLamp } from "./edits.ts";

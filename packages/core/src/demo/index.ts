@@ -1,11 +1,11 @@
-export * from "./shelf.ts";
+export * from "./shelf/shelf.ts";
 export * from "./vehicles.ts";
 export * from "./jobs.ts";
 export * from "./people.ts";
 export * from "./randomNetwork.ts";
-export * from "./randomJob.ts";
-export { demoShelf } from "./demoShelf.ts";
-export { roadKitPart } from "./newJobs.ts";
-export { referenceJobs } from "./referenceJobs.ts";
-export type { Reference } from "./referenceParts.ts";
-export { judge, type Judged } from "./judge.ts";
+export * from "./job/randomJob.ts";
+export { demoShelf } from "./shelf/demoShelf.ts";
+export { roadKitPart } from "./job/newJobs.ts";
+export { referenceJobs } from "./reference/referenceJobs.ts";
+export type { Reference } from "./reference/referenceParts.ts";
+export { judge, type Judged } from "./reference/judge.ts";

@@ -8,13 +8,13 @@ import {
   hornQuad,
   wallQuad,
   handedOverMotorcycle,
-} from "./engineJobs.ts";
-import { make } from "./fitMaker.ts";
-import { from, when } from "./jobMaker.ts";
-import { shuttleCart, pathLights, trialsBike, stretcherBuggy } from "./packJobs.ts";
-import { newJobs } from "./newJobs.ts";
+} from "./job/engineJobs.ts";
+import { make } from "./job/fitMaker.ts";
+import { from, when } from "./job/jobMaker.ts";
+import { shuttleCart, pathLights, trialsBike, stretcherBuggy } from "./job/packJobs.ts";
+import { newJobs } from "./job/newJobs.ts";
 import { FELLRUNNER, LITTER } from "./vehicles.ts";
-import { wronglyWired } from "./wrongJobs.ts";
+import { wronglyWired } from "./job/wrongJobs.ts";
 
 /** The demo shop's jobs, one or more at each stage. */
 export const demoJobs = (): readonly Job[] => [

@@ -1,13 +1,8 @@
 import { DEFAULT_PRACTICES, type Practices } from "../job/index.ts";
 
-/** The demo shop's people. All invented; the passwords are printed at every start of the demo. */
 export const DEMO_SHOP_NAME = "Hollin Beck Lamp & Loom";
 
-export const DEMO_PEOPLE = [
-  { name: "Ansa Tordoff", signIn: "ansa", password: "lamp-and-loom", role: "owner" },
-  { name: "Pim Okkerse", signIn: "pim", password: "lamp-and-loom", role: "installer" },
-  { name: "Wren Dalby", signIn: "wren", password: "lamp-and-loom", role: "viewer" },
-] as const;
+export { DEMO_PEOPLE } from "./signIns.ts";
 
 /** What the demo shop does, and asks for it. */
 export const DEMO_PRACTICES: Practices = {

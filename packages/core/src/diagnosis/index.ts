@@ -1,4 +1,4 @@
-export { entropyBits, likelihood, update } from "./bayes.ts";
+export { entropyBits, likelihood, update } from "./suspect/bayes.ts";
 export {
   alikeTo,
   diagnose,
@@ -8,21 +8,21 @@ export {
   type Evidence,
   type NextProbe,
   type Ranked,
-} from "./diagnose.ts";
-export { mendPlan, type MendPlan } from "./mending.ts";
-export { ohmText, readOhms, OPEN_WAY_OHM } from "./ohms.ts";
-export { simulatedReading } from "./meter.ts";
-export { asMeasured, boundsOfExpected } from "./predict.ts";
-export { soundRange } from "./soundRange.ts";
-export { TURN_MIN, type Expected, type Probe, type ProbeAt } from "./probe.ts";
-export { SEEN_LEVELS, SENSE_WORDS, seenRank, seenWord, type Sense } from "./seen.ts";
-export { ScpiMeter, perUnit } from "./scpi.ts";
-export { expectedText, printScriptCsv, readReadingsCsv } from "./readingsCsv.ts";
-export { scriptOf, type GroupScript, type ScriptStep } from "./script.ts";
-export { TestBench, testBenchOf, type ReadingFault } from "./session.ts";
-export { scriptsOf, stepsOf, type JobScript, type ScriptedGroup } from "./scripts.ts";
-export { boundsText, testReport, type TestLine, type TestReport } from "./testReport.ts";
-export type { TakenReading } from "./taken.ts";
-export type { TestState } from "./states.ts";
-export { testGroups, type FaultSuspect, type Suspect, type TestGroup } from "./suspects.ts";
-export type { RunTest, Testable } from "./testable.ts";
+} from "./suspect/diagnose.ts";
+export { mendPlan, type MendPlan } from "./suspect/mending.ts";
+export { ohmText, readOhms, OPEN_WAY_OHM } from "./expect/ohms.ts";
+export { simulatedReading } from "./reading/meter.ts";
+export { asMeasured, boundsOfExpected } from "./expect/predict.ts";
+export { soundRange } from "./expect/soundRange.ts";
+export { TURN_MIN, type Expected, type Probe, type ProbeAt } from "./expect/probe.ts";
+export { SEEN_LEVELS, SENSE_WORDS, seenRank, seenWord, type Sense } from "./reading/seen.ts";
+export { ScpiMeter, perUnit } from "./reading/scpi.ts";
+export { expectedText, printScriptCsv, readReadingsCsv } from "./reading/readingsCsv.ts";
+export { scriptOf, type GroupScript, type ScriptStep } from "./script/script.ts";
+export { TestBench, testBenchOf, type ReadingFault } from "./reading/session.ts";
+export { scriptsOf, stepsOf, type JobScript, type ScriptedGroup } from "./script/scripts.ts";
+export { boundsText, testReport, type TestLine, type TestReport } from "./reading/testReport.ts";
+export type { TakenReading } from "./reading/taken.ts";
+export type { TestState } from "./expect/states.ts";
+export { testGroups, type FaultSuspect, type Suspect, type TestGroup } from "./suspect/suspects.ts";
+export type { RunTest, Testable } from "./script/testable.ts";

@@ -1,7 +1,7 @@
 import type { Behaviour, BoxPart } from "../part/index.ts";
 import type { RunId } from "./ids.ts";
 import type { Job } from "./job.ts";
-import type { Run } from "./wiring.ts";
+import type { Run } from "./record/wiring.ts";
 
 /** The box that a supply is, switching the side that this job sets; null for any other supply. */
 export function boxOf(job: Job, supplyId: string): BoxPart | null {

@@ -1,4 +1,4 @@
-import { DEFAULT_AIMING } from "./aim.ts";
+import { DEFAULT_AIMING } from "./record/aim.ts";
 import { assumed, factOf, type Fact } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { allOf, type Condition, type Input } from "./condition.ts";
@@ -12,7 +12,7 @@ import {
   type Practices,
 } from "./job.ts";
 import { emptyLists } from "./lists.ts";
-import type { Control, Feed, Run, Supply } from "./wiring.ts";
+import type { Control, Feed, Run, Supply } from "./record/wiring.ts";
 
 /** A new job on its own copy of a vehicle profile. */
 export function createJob(

@@ -18,7 +18,7 @@ import type {
   VehicleVariant,
 } from "../vehicle/index.ts";
 import type { Job, JobCard, Practices, SignalPlay, Use } from "./job.ts";
-import type { Aiming } from "./aim.ts";
+import type { Aiming } from "./record/aim.ts";
 import { OWN_LISTS, OWN_LIST_NAMES, type OwnListName, type OwnLists } from "./lists.ts";
 
 /** The parts of a job that exist once. Their fields are what a `set` edit names. */

@@ -1,11 +1,11 @@
 import type { BoxPart, LoadPart } from "../part/index.ts";
 import { allOf, type Input } from "./condition.ts";
 import { createRun, createSupply } from "./create.ts";
-import { applyEdits, type Edit } from "./edit.ts";
-import { addLamps, adoptPart, append } from "./edits.ts";
+import { applyEdits, type Edit } from "./edit/edit.ts";
+import { addLamps, adoptPart, append } from "./edit/edits.ts";
 import { asId, type PartId, type PinId, type RunId, type SupplyId } from "./ids.ts";
 import type { Job } from "./job.ts";
-import type { Lamp, Run } from "./wiring.ts";
+import type { Lamp, Run } from "./record/wiring.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 
 /** What turns on a circuit that hangs on a factory wire: what makes the wire live. */

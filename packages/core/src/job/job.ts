@@ -13,15 +13,15 @@ import type {
   StripPlug,
   StripStep,
   Template,
-} from "./fit.ts";
+} from "./record/fit.ts";
 import type { RunId } from "./ids.ts";
-import type { Aim, Aiming } from "./aim.ts";
-import type { Mend } from "./mend.ts";
-import type { QuoteOption } from "./quoteOption.ts";
-import type { Reading } from "./reading.ts";
-import type { Signature } from "./signature.ts";
-import { DEFAULT_TARIFF, type Tariff, type Worked } from "./tariff.ts";
-import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./wiring.ts";
+import type { Aim, Aiming } from "./record/aim.ts";
+import type { Mend } from "./record/mend.ts";
+import type { QuoteOption } from "./record/quoteOption.ts";
+import type { Reading } from "./record/reading.ts";
+import type { Signature } from "./record/signature.ts";
+import { DEFAULT_TARIFF, type Tariff, type Worked } from "./record/tariff.ts";
+import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./record/wiring.ts";
 
 export const JOB_FORMAT = "dragonet-job/7";
 

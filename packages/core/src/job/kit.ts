@@ -1,11 +1,11 @@
 import type { KitContent, KitPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { createControl, createRun, createSupply, firstFeed } from "./create.ts";
-import type { Edit } from "./edit.ts";
-import { adoptPart } from "./edits.ts";
+import type { Edit } from "./edit/edit.ts";
+import { adoptPart } from "./edit/edits.ts";
 import { asId } from "./ids.ts";
 import type { Job } from "./job.ts";
-import type { Control, Feed, Lamp, Run, Supply } from "./wiring.ts";
+import type { Control, Feed, Lamp, Run, Supply } from "./record/wiring.ts";
 
 /** Ids of a kit as they are in the job it is unboxed into. */
 class Renamed {

@@ -2,9 +2,9 @@ export * from "./network.ts";
 export * from "./position.ts";
 export * from "./options.ts";
 export { heldNodes, networkOf } from "./fromCircuit.ts";
-export { DIES_KNEE_V, branchCurrent, diesFootV } from "./law.ts";
+export { DIES_KNEE_V, branchCurrent, diesFootV } from "./engine/law.ts";
 export * from "./designPoint.ts";
-export { compile, hold, putLaw, type Compiled } from "./compile.ts";
+export { compile, hold, putLaw, type Compiled } from "./engine/compile.ts";
 export {
   conditionOf,
   solveCompiled,
@@ -12,6 +12,6 @@ export {
   type NetworkResult,
   type SolveHealth,
   type SolvedNetwork,
-} from "./solveNetwork.ts";
+} from "./engine/solveNetwork.ts";
 export * from "./solveCircuit.ts";
 export { solveUnderLoad } from "./underLoad.ts";

@@ -10,13 +10,13 @@ import { MOST_CONVERTER_ROUNDS, MOST_RELAY_ROUNDS } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
 import { insideOf } from "../unit/index.ts";
-import { compile, hold, putLaw, type Compiled } from "./compile.ts";
-import { stepConverter } from "./converter.ts";
+import { compile, hold, putLaw, type Compiled } from "./engine/compile.ts";
+import { stepConverter } from "./engine/converter.ts";
 import { networkOf } from "./fromCircuit.ts";
 import type { Network } from "./network.ts";
 import type { ConverterState, NetworkOptions } from "./options.ts";
 import { postV, type Position } from "./position.ts";
-import { solveCompiled, type NetworkResult, type SolvedNetwork } from "./solveNetwork.ts";
+import { solveCompiled, type NetworkResult, type SolvedNetwork } from "./engine/solveNetwork.ts";
 
 /** Volts at which a 12 V relay pulls in at the latest, and lets go at the latest: ISO 7588-1 (m). */
 const PULL_IN_V = 8;

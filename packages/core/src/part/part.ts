@@ -1,6 +1,6 @@
 import type { Fact } from "../quantity/index.ts";
 import type { PartId } from "../job/ids.ts";
-import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "../job/wiring.ts";
+import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "../job/record/wiring.ts";
 import type { BatteryChemistry } from "../vehicle/index.ts";
 import type { Photometry } from "../photometry/index.ts";
 import type { Behaviour } from "./behaviour.ts";

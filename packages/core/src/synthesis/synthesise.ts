@@ -2,29 +2,29 @@ import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circ
 import { onceOfJob, withBrakes, type Job, type LampId, type RunId } from "../job/index.ts";
 import { LIMIT_SHARE } from "../part/index.ts";
 import { restVolts } from "../source/index.ts";
-import { Assembly } from "./assembly.ts";
+import { Assembly } from "./layOut/assembly.ts";
 import {
   decideControls,
   decideSupplies,
   ownerOf,
   type ControlPlan,
   type SupplyPlan,
-} from "./decideTrunks.ts";
+} from "./decide/decideTrunks.ts";
 import { deviate } from "./deviate.ts";
-import { blockTrunk, type GroundBlocks } from "./groundBlocks.ts";
-import { hostsOf, type Housings } from "./layOutLamps.ts";
-import { layOutRun, shareBacks } from "./layOutRun.ts";
-import { layOutControl, layOutSupply } from "./layOutTrunks.ts";
-import { chooseWires } from "./chooseWires.ts";
-import { coloursOf, colourForRun, nameWires, type Naming } from "./nameWires.ts";
-import { originOfSource, type Laid } from "./origin.ts";
-import type { Choices, Gaps, RunPlan } from "./plan.ts";
-import { planRun } from "./planRun.ts";
-import { routeWires } from "./routeWires.ts";
-import { sizeWires, type WireGroup } from "./size.ts";
-import { layOutSources } from "./sources.ts";
-import { tapsFor } from "./tap.ts";
-import { supplyInputA } from "./trunkDraw.ts";
+import { blockTrunk, type GroundBlocks } from "./pick/groundBlocks.ts";
+import { hostsOf, type Housings } from "./layOut/layOutLamps.ts";
+import { layOutRun, shareBacks } from "./layOut/layOutRun.ts";
+import { layOutControl, layOutSupply } from "./layOut/layOutTrunks.ts";
+import { chooseWires } from "./wire/chooseWires.ts";
+import { coloursOf, colourForRun, nameWires, type Naming } from "./wire/nameWires.ts";
+import { originOfSource, type Laid } from "./decide/origin.ts";
+import type { Choices, Gaps, RunPlan } from "./decide/plan.ts";
+import { planRun } from "./decide/planRun.ts";
+import { routeWires } from "./wire/routeWires.ts";
+import { sizeWires, type WireGroup } from "./wire/size.ts";
+import { layOutSources } from "./decide/sources.ts";
+import { tapsFor } from "./pick/tap.ts";
+import { supplyInputA } from "./draw/trunkDraw.ts";
 
 /**
  * The job with "brake" told as its lever and pedal where it has a wire or a switch for those

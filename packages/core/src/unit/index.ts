@@ -10,7 +10,7 @@ import { wire } from "./wire.ts";
 
 export { inputOf } from "./source.ts";
 export { wireOhm } from "./wire.ts";
-export { BAD_JOINT_OHM, SHORT_OHM, type FaultKind, type FaultSpec } from "./spec.ts";
+export { SHORT_OHM, type FaultKind, type FaultSpec } from "./spec.ts";
 
 type Registry = { readonly [K in Element["kind"]]: InsideSpec<Extract<Element, { kind: K }>> };
 

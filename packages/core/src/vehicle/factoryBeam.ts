@@ -1,4 +1,4 @@
-import type { BeamKind } from "../job/aim.ts";
+import type { BeamKind } from "../job/record/aim.ts";
 import type { Photometry } from "../photometry/index.ts";
 import type { Fact } from "../quantity/index.ts";
 

@@ -1,6 +1,6 @@
 import type { Fact } from "../quantity/index.ts";
 import type { ConnectorId, PinId, PlaceId, ProfileId, VariantId } from "../job/ids.ts";
-import type { SwitchedSide } from "../job/wiring.ts";
+import type { SwitchedSide } from "../job/record/wiring.ts";
 import type { FactoryBeam } from "./factoryBeam.ts";
 import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
 

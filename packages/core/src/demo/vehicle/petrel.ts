@@ -1,7 +1,7 @@
 import { asId, type ProfileId } from "../../job/index.ts";
 import { assumed, measured, stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
-import { inventedBeam } from "../beams.ts";
+import { inventedBeam } from "../shelf/beams.ts";
 import { headlight } from "./headlight.ts";
 import { loom, place, size } from "./map.ts";
 import { NONE, baseLoad, connector, factoryLamps, lead, pin } from "./parts.ts";

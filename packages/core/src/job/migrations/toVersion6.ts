@@ -1,4 +1,4 @@
-import { DEFAULT_TARIFF } from "../tariff.ts";
+import { DEFAULT_TARIFF } from "../record/tariff.ts";
 import type { Plain } from "./plain.ts";
 
 /** Practices of version 5 as of version 6: what the shop asks for its work. */

@@ -1,0 +1,50 @@
+import { IsInt, Max, Min } from "class-validator";
+import { IsListOf, IsListOfKinds, IsObjectOf, IsText } from "../fields.ts";
+import { LampDto } from "./lamp.ts";
+import { KIT_PART_TYPES, PartDto } from "./part/part.ts";
+import { ControlDto, RunDto, SupplyDto } from "./run.ts";
+import { HarnessDto, WireChoiceDto } from "./wire.ts";
+
+class KitLineDto {
+  @IsText(160)
+  name!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(9999)
+  count!: number;
+}
+
+class KitContentDto {
+  @IsListOfKinds(() => PartDto, KIT_PART_TYPES, 60)
+  parts!: PartDto[];
+
+  @IsListOf(() => SupplyDto, 20)
+  supplies!: SupplyDto[];
+
+  @IsListOf(() => ControlDto, 20)
+  controls!: ControlDto[];
+
+  @IsListOf(() => RunDto, 40)
+  runs!: RunDto[];
+
+  @IsListOf(() => LampDto, 100)
+  lamps!: LampDto[];
+
+  @IsListOf(() => HarnessDto, 20)
+  harnesses!: HarnessDto[];
+
+  @IsListOf(() => WireChoiceDto, 200)
+  wireChoices!: WireChoiceDto[];
+}
+
+class KitPartDto extends PartDto {
+  @IsListOf(() => KitLineDto, 100)
+  items!: KitLineDto[];
+
+  @IsObjectOf(() => KitContentDto)
+  content!: KitContentDto;
+}
+
+/** Which class reads which kind of part. */
+export const PART_TYPES = [...KIT_PART_TYPES, { name: "kit", value: KitPartDto }];

@@ -1,0 +1,58 @@
+import { IsIn } from "class-validator";
+import { LOAD_KINDS, type Fact } from "@dragonet/core";
+import { IsAmount, IsFact } from "../../fields.ts";
+
+export class LoadSpecDto {
+  @IsIn(LOAD_KINDS)
+  kind!: string;
+}
+
+class DrivenLedDto extends LoadSpecDto {
+  @IsFact()
+  powerW!: Fact;
+
+  @IsAmount(1, 1000)
+  minV!: number;
+
+  @IsAmount(1, 1000)
+  maxV!: number;
+}
+
+class RatedLoadDto extends LoadSpecDto {
+  @IsFact()
+  powerW!: Fact;
+
+  @IsAmount(1, 1000)
+  ratedV!: number;
+}
+
+class ConstantCurrentDto extends LoadSpecDto {
+  @IsFact()
+  currentA!: Fact;
+}
+
+class LedStripDto extends LoadSpecDto {
+  @IsFact()
+  powerWPerM!: Fact;
+
+  @IsAmount(1, 1000)
+  ratedV!: number;
+
+  @IsAmount(0, 1000)
+  forwardV!: number;
+
+  @IsAmount(0.001, 10)
+  groupM!: number;
+
+  @IsAmount(0.001, 1000)
+  lengthM!: number;
+}
+
+/** The kinds of loads, by what they do with the volts they get. */
+export const LOAD_TYPES = [
+  { name: "drivenLed", value: DrivenLedDto },
+  { name: "filament", value: RatedLoadDto },
+  { name: "resistive", value: RatedLoadDto },
+  { name: "constantCurrent", value: ConstantCurrentDto },
+  { name: "ledStrip", value: LedStripDto },
+];

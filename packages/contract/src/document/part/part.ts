@@ -1,0 +1,347 @@
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Matches,
+  Max,
+  Min,
+} from "class-validator";
+import {
+  BATTERY_CHEMISTRIES,
+  BOX_FORMS,
+  BOX_SWITCHING,
+  FLASHER_PRINCIPLES,
+  INPUTS,
+  LIGHT_COLOURS,
+  LOAD_FAMILIES,
+  PART_KINDS,
+  TELL_TALES,
+  type Fact,
+  type LightColour,
+  type LoadFamily,
+  type TellTale,
+} from "@dragonet/core";
+import {
+  IsAmount,
+  IsFact,
+  IsId,
+  IsKindOf,
+  IsListOf,
+  IsNullable,
+  IsObjectOf,
+  IsShare,
+  IsText,
+} from "../../fields.ts";
+import { LOAD_TYPES, LoadSpecDto } from "./load.ts";
+import { PhotometryDto } from "./photometry.ts";
+
+export class BehaviourDto {
+  @IsText(120)
+  label!: string;
+
+  @IsAmount(0, 3600)
+  delayS!: number;
+
+  @IsAmount(0, 3600)
+  runOnS!: number;
+
+  @IsInt()
+  @Min(-1)
+  @Max(1000)
+  flashes!: number;
+
+  @IsAmount(0.01, 60)
+  onS!: number;
+
+  @IsAmount(0.01, 60)
+  offS!: number;
+
+  @IsAmount(0, 3600)
+  lockoutS!: number;
+
+  @IsShare()
+  level!: number;
+
+  @IsShare()
+  boostLevel!: number;
+
+  @IsArray()
+  @ArrayMaxSize(12)
+  @IsIn(INPUTS, { each: true })
+  boostWith!: string[];
+
+  @IsArray()
+  @ArrayMaxSize(12)
+  @IsIn(INPUTS, { each: true })
+  flashWith!: string[];
+
+  @IsArray()
+  @ArrayMaxSize(12)
+  @IsIn(INPUTS, { each: true })
+  offWith!: string[];
+
+  @IsAmount(0, 3600)
+  offHoldS!: number;
+
+  @IsBoolean()
+  latch!: boolean;
+
+  @IsAmount(0, 400)
+  flashFromKmh!: number;
+
+  @IsAmount(0, 60)
+  softS!: number;
+
+  @IsAmount(0, 500)
+  tripA!: number;
+
+  @IsInt()
+  @Min(0)
+  @Max(1000)
+  retries!: number;
+
+  @IsAmount(0.01, 3600)
+  retryS!: number;
+}
+
+export class PartDto {
+  @IsId()
+  id!: string;
+
+  @IsIn(PART_KINDS)
+  kind!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsText()
+  note!: string;
+
+  @IsAmount()
+  price!: number;
+
+  @IsAmount()
+  stock!: number;
+
+  @Matches(/^(IP[0-6X][0-9X]K?)?$/, {
+    message: "$property must be a rating such as IP67 or IPX4, or empty",
+  })
+  ingress!: string;
+
+  @IsAmount(0, 1000)
+  ratedV!: number;
+}
+
+class PartLightDto {
+  @IsText(40)
+  name!: string;
+
+  @IsIn(LIGHT_COLOURS)
+  light!: LightColour;
+
+  @IsKindOf(() => LoadSpecDto, LOAD_TYPES)
+  load!: LoadSpecDto;
+}
+
+class LoadPartDto extends PartDto {
+  @IsIn(LOAD_FAMILIES)
+  family!: LoadFamily;
+
+  @IsIn(LIGHT_COLOURS)
+  light!: LightColour;
+
+  @IsKindOf(() => LoadSpecDto, LOAD_TYPES)
+  load!: LoadSpecDto;
+
+  @IsFact()
+  standbyA!: Fact;
+
+  @IsText(20)
+  pigtail!: string;
+
+  @IsNullable("object")
+  @IsKindOf(() => LoadSpecDto, LOAD_TYPES)
+  dim!: LoadSpecDto | null;
+
+  @IsListOf(() => PartLightDto, 8)
+  lights!: PartLightDto[];
+
+  @IsBoolean()
+  caseGround!: boolean;
+
+  @IsNullable("object")
+  @IsObjectOf(() => BehaviourDto)
+  behaviour!: BehaviourDto | null;
+
+  @IsOptional()
+  @IsObjectOf(() => PhotometryDto)
+  photometry?: PhotometryDto;
+}
+
+class RelayPartDto extends PartDto {
+  @IsAmount(0, 500)
+  contactA!: number;
+
+  @IsAmount(1, 1000)
+  coilV!: number;
+
+  @IsFact()
+  coilOhm!: Fact;
+
+  @IsBoolean()
+  diode!: boolean;
+}
+
+class SwitchPartDto extends PartDto {
+  @IsAmount(0, 500)
+  contactA!: number;
+
+  @IsIn(TELL_TALES)
+  tellTale!: TellTale;
+
+  @IsFact()
+  tellTaleA!: Fact;
+}
+
+class ConverterPartDto extends PartDto {
+  @IsAmount(1, 1000)
+  inMinV!: number;
+
+  @IsAmount(1, 1000)
+  inMaxV!: number;
+
+  @IsAmount(0, 1000)
+  cutOffV!: number;
+
+  @IsFact()
+  outV!: Fact;
+
+  @IsAmount(0.1, 500)
+  outA!: number;
+
+  @IsAmount(0.1, 1000)
+  surgeA!: number;
+
+  @IsAmount(0.05, 1)
+  efficiencyTenth!: number;
+
+  @IsAmount(0.05, 1)
+  efficiencyHalf!: number;
+
+  @IsAmount(0.05, 1)
+  efficiencyFull!: number;
+
+  @IsFact()
+  idleA!: Fact;
+
+  @IsBoolean()
+  isolated!: boolean;
+
+  @IsBoolean()
+  sealed!: boolean;
+
+  @IsAmount(-40, 150)
+  mostAmbientC!: number;
+}
+
+class BoxPartDto extends PartDto {
+  @IsIn(BOX_FORMS)
+  form!: string;
+
+  @IsInt()
+  @Min(1)
+  @Max(48)
+  ways!: number;
+
+  @IsAmount(0.1, 500)
+  wayA!: number;
+
+  @IsArray()
+  @ArrayMaxSize(48)
+  @IsNumber({}, { each: true })
+  @Min(0.1, { each: true })
+  @Max(500, { each: true })
+  wayRatings!: number[];
+
+  @IsAmount(0, 500)
+  mainBreakerA!: number;
+
+  @IsAmount(0.1, 1000)
+  totalA!: number;
+
+  @IsIn(BOX_SWITCHING)
+  switches!: string;
+
+  @IsFact()
+  inputOhm!: Fact;
+
+  @IsFact()
+  idleA!: Fact;
+
+  @IsListOf(() => BehaviourDto, 48)
+  behaviours!: BehaviourDto[];
+}
+
+class BatteryPartDto extends PartDto {
+  @IsIn(BATTERY_CHEMISTRIES)
+  chemistry!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(24)
+  cells!: number;
+
+  @IsFact()
+  capacityAh!: Fact;
+
+  @IsAmount(1, 100)
+  hourRate!: number;
+
+  @IsFact()
+  peukert!: Fact;
+
+  @IsFact()
+  chargerA!: Fact;
+}
+
+class ConnectorPartDto extends PartDto {
+  @IsAmount(0.1, 500)
+  ratingA!: number;
+
+  @IsFact()
+  contactOhm!: Fact;
+}
+
+class FlasherPartDto extends PartDto {
+  @IsIn(FLASHER_PRINCIPLES)
+  principle!: string;
+
+  @IsAmount(0, 100)
+  leastA!: number;
+
+  @IsAmount(0.1, 500)
+  contactA!: number;
+
+  @IsFact()
+  ratePerMin!: Fact;
+
+  @IsShare()
+  onShare!: number;
+}
+
+/** Which class reads which kind of part that a kit may hold. */
+export const KIT_PART_TYPES = [
+  { name: "load", value: LoadPartDto },
+  { name: "relay", value: RelayPartDto },
+  { name: "switch", value: SwitchPartDto },
+  { name: "converter", value: ConverterPartDto },
+  { name: "box", value: BoxPartDto },
+  { name: "battery", value: BatteryPartDto },
+  { name: "connector", value: ConnectorPartDto },
+  { name: "flasher", value: FlasherPartDto },
+  { name: "sundry", value: PartDto },
+];

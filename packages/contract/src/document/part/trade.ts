@@ -1,0 +1,104 @@
+import { IsIn, IsInt, Matches, Max, Min } from "class-validator";
+import { CURRENCY_CODES, GATES, FEED_WAYS, TASKS } from "@dragonet/core";
+import { IsAmount, IsId, IsListOfKinds, IsMoment, IsShare, IsText } from "../../fields.ts";
+
+/** Most that a price may be, in the smallest unit of a currency. */
+const MOST_MINOR = 1e9;
+
+export class TariffDto {
+  @IsIn(CURRENCY_CODES, { message: "$property must be a currency by ISO 4217, such as EUR" })
+  currency!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(MOST_MINOR)
+  hourMinor!: number;
+
+  @IsShare()
+  taxShare!: number;
+
+  @IsAmount(0, 10)
+  markupShare!: number;
+
+  @IsInt()
+  @Min(1)
+  @Max(366)
+  validDays!: number;
+}
+
+export class WorkedDto {
+  @IsId()
+  id!: string;
+
+  @IsIn(TASKS)
+  task!: string;
+
+  @IsAmount(0.1, 6000)
+  minutes!: number;
+
+  @IsText(120)
+  by!: string;
+
+  @IsMoment()
+  at!: string;
+}
+
+class OptionChangeDto {
+  @IsIn(["leaveOut", "otherPart", "way"])
+  kind!: string;
+}
+class LeaveOutDto extends OptionChangeDto {
+  @IsId()
+  runId!: string;
+}
+class OtherPartDto extends OptionChangeDto {
+  @IsId()
+  partId!: string;
+
+  @IsId()
+  insteadId!: string;
+}
+class WayDto extends OptionChangeDto {
+  @IsId()
+  runId!: string;
+
+  @IsIn(FEED_WAYS)
+  way!: string;
+}
+
+export class QuoteOptionDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsListOfKinds(
+    () => OptionChangeDto,
+    [
+      { name: "leaveOut", value: LeaveOutDto },
+      { name: "otherPart", value: OtherPartDto },
+      { name: "way", value: WayDto },
+    ],
+    50,
+  )
+  changes!: OptionChangeDto[];
+}
+
+export class SignatureDto {
+  @IsId()
+  id!: string;
+
+  @IsIn(["", ...GATES])
+  gate!: string;
+
+  @IsText(120)
+  @Matches(/\S/, { message: "$property must be the name of who signs" })
+  name!: string;
+
+  @IsText(1000)
+  reason!: string;
+
+  @IsMoment()
+  at!: string;
+}

@@ -1,0 +1,58 @@
+import { ArrayMaxSize, ArrayUnique, IsArray, IsBoolean, IsIn } from "class-validator";
+import { HAZARDS, PLACE_ROLES, type Fact } from "@dragonet/core";
+import { IsAmount, IsFact, IsId, IsText } from "../../fields.ts";
+
+/** The map that wires are led over: size, places, stretches. */
+export class SizeDto {
+  @IsFact()
+  lengthM!: Fact;
+
+  @IsFact()
+  widthM!: Fact;
+
+  @IsFact()
+  heightM!: Fact;
+}
+
+export class PlaceDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsIn(PLACE_ROLES)
+  role!: string;
+
+  @IsAmount(0, 20)
+  backM!: number;
+
+  @IsAmount(-5, 5)
+  rightM!: number;
+}
+
+export class SegmentDto {
+  @IsId()
+  id!: string;
+
+  @IsId()
+  fromId!: string;
+
+  @IsId()
+  toId!: string;
+
+  @IsFact()
+  lengthM!: Fact;
+
+  @IsBoolean()
+  factory!: boolean;
+
+  @IsArray()
+  @ArrayMaxSize(HAZARDS.length)
+  @ArrayUnique()
+  @IsIn(HAZARDS, { each: true })
+  hazards!: string[];
+
+  @IsText()
+  note!: string;
+}

@@ -1,0 +1,262 @@
+import { IsIn, IsInt, Max, Min } from "class-validator";
+import {
+  BEAM_KINDS,
+  CERTAINTIES,
+  CIRCUIT_FAMILIES,
+  LIVE_WHEN,
+  PIN_SUPPLIES,
+  SWITCHED_SIDES,
+  TURN_PRINCIPLES,
+  VEHICLE_KINDS,
+  type Fact,
+} from "@dragonet/core";
+import { applyDecorators } from "../../applyDecorators.ts";
+import { EngineSystemDto, PackAndBatterySystemDto, PackSystemDto, SystemDto } from "./electrics.ts";
+import { PhotometryDto } from "../part/photometry.ts";
+import { PlaceDto, SegmentDto, SizeDto } from "./routeMap.ts";
+import {
+  IsAmount,
+  IsFact,
+  IsId,
+  IsKindOf,
+  IsListOf,
+  IsNullable,
+  IsObjectOf,
+  IsRef,
+  IsShare,
+  IsText,
+} from "../../fields.ts";
+
+/** How many lamps, as far as anybody has counted. */
+const IsCountOrNull = (): PropertyDecorator =>
+  applyDecorators(IsNullable("integer"), IsInt(), Min(0), Max(20));
+
+class TurnDto {
+  @IsIn(TURN_PRINCIPLES)
+  principle!: string;
+
+  @IsAmount(0, 100)
+  leastA!: number;
+
+  @IsAmount(0, 100)
+  ratedA!: number;
+
+  @IsFact()
+  ratePerMin!: Fact;
+
+  @IsShare()
+  onShare!: number;
+
+  @IsFact()
+  bulbW!: Fact;
+}
+
+class FactoryBeamDto {
+  @IsId()
+  id!: string;
+
+  @IsText(80)
+  name!: string;
+
+  @IsIn(BEAM_KINDS)
+  beam!: string;
+
+  @IsFact()
+  heightM!: Fact;
+
+  @IsFact()
+  backM!: Fact;
+
+  @IsAmount(-3, 3)
+  rightM!: number;
+
+  @IsAmount(-45, 45)
+  tiltDeg!: number;
+
+  @IsObjectOf(() => PhotometryDto)
+  photometry!: PhotometryDto;
+}
+
+class FactoryLampsDto {
+  @IsCountOrNull()
+  headlight!: number | null;
+
+  @IsCountOrNull()
+  rearPosition!: number | null;
+
+  @IsCountOrNull()
+  stop!: number | null;
+
+  @IsCountOrNull()
+  turnFront!: number | null;
+
+  @IsCountOrNull()
+  turnRear!: number | null;
+}
+
+class ReachesDto {
+  @IsFact()
+  frontM!: Fact;
+
+  @IsFact()
+  rearM!: Fact;
+
+  @IsFact()
+  controlsM!: Fact;
+}
+
+class BaseLoadDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsFact()
+  currentA!: Fact;
+
+  @IsShare()
+  parked!: number;
+
+  @IsShare()
+  engineOff!: number;
+
+  @IsShare()
+  idle!: number;
+
+  @IsShare()
+  town!: number;
+
+  @IsShare()
+  cruise!: number;
+}
+
+class ConnectorDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsText()
+  where!: string;
+
+  @IsRef("a place")
+  at!: string;
+}
+
+class ConnectorPinDto {
+  @IsId()
+  id!: string;
+
+  @IsId()
+  connectorId!: string;
+
+  @IsIn(PIN_SUPPLIES)
+  supply!: string;
+
+  @IsText(20)
+  cavity!: string;
+
+  @IsText(40)
+  colour!: string;
+
+  @IsText(120)
+  carries!: string;
+
+  @IsIn(CIRCUIT_FAMILIES)
+  family!: string;
+
+  @IsIn(LIVE_WHEN)
+  liveWhen!: string;
+
+  @IsFact()
+  mayGiveA!: Fact;
+
+  @IsAmount(0, 500)
+  fuseA!: number;
+
+  @IsIn(SWITCHED_SIDES)
+  switches!: string;
+
+  @IsRef("a variant")
+  variant!: string;
+
+  @IsText(120)
+  foundBy!: string;
+
+  @IsIn(CERTAINTIES)
+  certainty!: string;
+}
+
+class VariantDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+}
+
+export class VehicleDto {
+  @IsId()
+  profileId!: string;
+
+  @IsText(120)
+  model!: string;
+
+  @IsIn(VEHICLE_KINDS)
+  kind!: string;
+
+  @IsText(120)
+  machine!: string;
+
+  @IsText(2000)
+  note!: string;
+
+  @IsListOf(() => VariantDto, 20)
+  variants!: VariantDto[];
+
+  @IsRef("a variant")
+  variant!: string;
+
+  @IsKindOf(
+    () => SystemDto,
+    [
+      { name: "engine", value: EngineSystemDto },
+      { name: "pack", value: PackSystemDto },
+      { name: "packAndBattery", value: PackAndBatterySystemDto },
+    ],
+  )
+  system!: SystemDto;
+
+  @IsNullable("object")
+  @IsObjectOf(() => TurnDto)
+  turn!: TurnDto | null;
+
+  @IsObjectOf(() => FactoryLampsDto)
+  factoryLamps!: FactoryLampsDto;
+
+  @IsListOf(() => FactoryBeamDto, 20)
+  beams!: FactoryBeamDto[];
+
+  @IsObjectOf(() => ReachesDto)
+  reaches!: ReachesDto;
+
+  @IsObjectOf(() => SizeDto)
+  size!: SizeDto;
+
+  @IsListOf(() => PlaceDto, 200)
+  places!: PlaceDto[];
+
+  @IsListOf(() => SegmentDto, 500)
+  segments!: SegmentDto[];
+
+  @IsListOf(() => BaseLoadDto, 100)
+  baseLoads!: BaseLoadDto[];
+
+  @IsListOf(() => ConnectorDto, 100)
+  connectors!: ConnectorDto[];
+
+  @IsListOf(() => ConnectorPinDto, 500)
+  pins!: ConnectorPinDto[];
+}

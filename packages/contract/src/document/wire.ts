@@ -1,0 +1,37 @@
+import { Matches } from "class-validator";
+import type { Fact } from "@dragonet/core";
+import { CIRCUIT_ID, IsFact, IsId, IsNullable, IsRef, IsText } from "../fields.ts";
+
+/** A harness that comes made up. */
+export class HarnessDto {
+  @IsId()
+  id!: string;
+
+  @IsText(120)
+  name!: string;
+
+  @IsText()
+  note!: string;
+}
+
+/** What was said about one wire of the circuit. */
+export class WireChoiceDto {
+  @IsId()
+  id!: string;
+
+  @Matches(CIRCUIT_ID)
+  wire!: string;
+
+  @IsRef("a harness")
+  harnessId!: string;
+
+  @IsText(40)
+  colour!: string;
+
+  @IsText(20)
+  gaugeId!: string;
+
+  @IsNullable("object")
+  @IsFact()
+  lengthM!: Fact | null;
+}

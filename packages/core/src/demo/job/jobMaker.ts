@@ -1,0 +1,147 @@
+import {
+  addLamps,
+  adoptPart,
+  allOf,
+  append,
+  applyEdits,
+  asId,
+  createControl,
+  createDeviation,
+  createRun,
+  createSupply,
+  setRun,
+  type Blocker,
+  type Condition,
+  type Control,
+  type ControlId,
+  type Deviation,
+  type Edit,
+  type Feed,
+  type Input,
+  type Job,
+  type JobCard,
+  type KitItem,
+  type Lamp,
+  type Run,
+  type RunId,
+  type Supply,
+  type SupplyId,
+  type Wish,
+} from "../../job/index.ts";
+import { demoPart } from "../shelf/shelf.ts";
+
+/** Builds a demo job by the same edits that a person makes, so that it cannot drift from them. */
+export class JobMaker {
+  private minted = 0;
+  constructor(public job: Job) {}
+
+  do(...edits: Edit[]): this {
+    const result = applyEdits(this.job, edits);
+    if (!result.ok) throw new Error(`demo job: ${result.path}: ${result.message}`);
+    this.job = result.job;
+    return this;
+  }
+
+  card(fields: Partial<JobCard>): this {
+    for (const [field, value] of Object.entries(fields)) {
+      this.do({ kind: "setOnce", entity: "card", field, value } as unknown as Edit);
+    }
+    return this;
+  }
+
+  protected mint(prefix: string): string {
+    this.minted += 1;
+    return `${prefix}-${this.minted}`;
+  }
+
+  wish(purpose: Wish["purpose"], text: string): this {
+    return this.do(append(this.job, "wish", { id: this.mint("wish"), purpose, text }));
+  }
+
+  blocker(kind: Blocker["kind"], text: string): this {
+    return this.do(append(this.job, "blocker", { id: this.mint("blocker"), kind, text }));
+  }
+
+  kit(...items: readonly (readonly [name: string, needed: number, inBox: number])[]): this {
+    for (const [name, needed, inBox] of items) {
+      const item: KitItem = { id: this.mint("kit"), name, needed, inBox };
+      this.do(append(this.job, "kitItem", item));
+    }
+    return this;
+  }
+
+  deviation(kind: Deviation["kind"], runId: string, otherRunId: string): this {
+    return this.do(
+      append(
+        this.job,
+        "deviation",
+        createDeviation(this.mint("deviation"), kind, asId<RunId>(runId), {
+          otherRunId: asId<RunId>(otherRunId),
+        }),
+      ),
+    );
+  }
+
+  /** Any edit of the physical graph, as it was found wired. */
+  wrong(kind: Deviation["kind"], runId: string, fields: Partial<Deviation>): this {
+    const id = this.mint("deviation");
+    return this.do(
+      append(this.job, "deviation", createDeviation(id, kind, asId<RunId>(runId), fields)),
+    );
+  }
+
+  supply(id: string, name: string, partId: string, fields: Partial<Supply> = {}): this {
+    this.do(...adoptPart(this.job, demoPart(partId)));
+    const supply = createSupply(asId<SupplyId>(id), name, demoPart(partId).id, this.job.vehicle);
+    return this.do(append(this.job, "supply", { ...supply, ...fields }));
+  }
+
+  control(id: string, name: string, inputs: readonly Input[], fields: Partial<Control>): this {
+    if (fields.switchPartId) this.do(...adoptPart(this.job, demoPart(fields.switchPartId)));
+    const control = createControl(asId<ControlId>(id), name, inputs, this.job.vehicle);
+    return this.do(append(this.job, "control", { ...control, ...fields }));
+  }
+
+  /** Sets one field of the lamp that was added last, or of one before it. */
+  lamp(back: number, fields: Partial<Lamp>): this {
+    const lamp = this.job.lamps[this.job.lamps.length - 1 - back]!;
+    for (const [field, value] of Object.entries(fields)) {
+      this.do({ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit);
+    }
+    return this;
+  }
+
+  run(
+    id: string,
+    name: string,
+    end: "front" | "rear",
+    on: Condition,
+    lamps: readonly (readonly [partId: string, count: number, place: Lamp["place"]])[],
+    fields: Partial<Run> = {},
+  ): this {
+    const run = createRun(asId<RunId>(id), name, this.job.vehicle, end, on);
+    this.do(append(this.job, "run", run));
+    for (const [partId, count, place] of lamps) {
+      this.do(...addLamps(this.job, run, demoPart(partId), count, place, () => this.mint("lamp")));
+    }
+    for (const key of ["switchPartId", "relayPartId", "connectorPartId"] as const) {
+      const partId = fields[key];
+      if (partId) this.do(...adoptPart(this.job, demoPart(partId)));
+    }
+    for (const [field, value] of Object.entries(fields)) {
+      this.do(setRun(run.id, field as keyof Run, value));
+    }
+    return this;
+  }
+}
+
+export const part = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);
+export const when = (...inputs: readonly Input[]): Condition => allOf(...inputs);
+
+export const from = (supplyId: string): Feed => ({
+  kind: "supply",
+  supplyId: asId<SupplyId>(supplyId),
+});
+export const eitherOf = (...inputs: readonly Input[]): Condition => ({
+  anyOf: inputs.map((input) => [{ input, negated: false }]),
+});

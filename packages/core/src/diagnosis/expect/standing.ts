@@ -1,0 +1,34 @@
+import { standbyItems, type StandbyItem } from "../../budget/index.ts";
+import type { Circuit } from "../../circuit/index.ts";
+import type { ElementId, Job } from "../../job/index.ts";
+import { ZERO, sum, times, type Interval } from "../../quantity/index.ts";
+import { OPEN_OHM } from "../../solve/defaults.ts";
+import type { FaultSuspect } from "../suspect/suspects.ts";
+
+const made = new WeakMap<Circuit, readonly StandbyItem[]>();
+
+function itemsOf(job: Job, circuit: Circuit): readonly StandbyItem[] {
+  let items = made.get(circuit);
+  if (!items) made.set(circuit, (items = standbyItems(job, circuit)));
+  return items;
+}
+
+/** Whether a fault parts the way that something flows. */
+const parts = ({ changes }: FaultSuspect, through: readonly ElementId[]): boolean =>
+  changes.some(({ ohms }) => ohms.some(([id, ohm]) => ohm >= OPEN_OHM && through.includes(id)));
+
+/**
+ * What stands by behind a fuse with everything off, in mA: hubs and modules that nothing parts.
+ * Tell-tales and what is turned on are in the network itself.
+ */
+export function standingMa(
+  job: Job,
+  circuit: Circuit,
+  fuse: ElementId,
+  suspect: FaultSuspect | null,
+): Interval {
+  const here = itemsOf(job, circuit).filter(
+    ({ through }) => through.includes(fuse) && !(suspect && parts(suspect, through)),
+  );
+  return here.length === 0 ? ZERO : times(sum(here.map(({ currentA }) => currentA)), 1000);
+}

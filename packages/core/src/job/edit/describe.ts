@@ -1,0 +1,110 @@
+import { decimal, isFact } from "../../quantity/index.ts";
+import { COLLECTIONS, type CollectionName } from "../entities.ts";
+import type { Edit } from "./edit.ts";
+import type { Job } from "../job.ts";
+import { OWN_LISTS, type OwnListName } from "../lists.ts";
+import type { Reading } from "../record/reading.ts";
+import { conditionText, type Condition } from "../condition.ts";
+
+/** What is not called by its own name: things that exist once, and the vehicle's lists. */
+const OTHER_WORDS: Readonly<Record<string, string>> = {
+  card: "job card",
+  practices: "practice",
+  turn: "turn signals",
+  reaches: "cable distance",
+  beam: "beam of the vehicle's own lamp",
+  baseLoad: "load already there",
+  pin: "wire",
+  segment: "stretch",
+};
+
+const entityWords = (name: string): string =>
+  Object.hasOwn(OWN_LISTS, name)
+    ? OWN_LISTS[name as OwnListName].words
+    : (OTHER_WORDS[name] ?? fieldWords(name));
+
+/** "fuseSchool" → "fuse school"; a trailing unit letter goes. */
+export function fieldWords(field: string): string {
+  return field
+    .replace(/(?<=[a-z])(A|V|M|W|Ah|Ohm)$/, "")
+    .replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+}
+
+const isCondition = (value: unknown): value is Condition =>
+  typeof value === "object" && value !== null && "anyOf" in value;
+
+/** A value of an edit in a few words. */
+export function valueText(value: unknown): string {
+  if (value === null || value === "") return "nothing";
+  if (isFact(value)) return `${decimal(value.value, 3)} (${value.provenance})`;
+  if (isCondition(value)) return conditionText(value);
+  if (typeof value === "number") return decimal(value, 3);
+  if (typeof value === "object") {
+    return Object.values(value)
+      .filter((v) => typeof v !== "object")
+      .join(" ");
+  }
+  return String(value);
+}
+
+/** A lamp in place, and how it is aimed, by the lamp: their own ids tell nobody anything. */
+function lampOf(job: Job, entity: "mount" | "aim", id: string): string | undefined {
+  const mountId = entity === "mount" ? id : job.aims.find((a) => a.id === id)?.mountId;
+  const lampId = job.mounts.find((m) => m.id === mountId)?.lampId;
+  return job.lamps.find((l) => l.id === lampId)?.label;
+}
+
+function nameOf(job: Job, entity: CollectionName, id: string): string {
+  if (entity === "mount" || entity === "aim") return lampOf(job, entity, id) ?? id;
+  const list = COLLECTIONS[entity].get(job) as readonly Record<string, unknown>[] | null;
+  const entry = list?.find((e) => e.id === id);
+  const name =
+    entry?.name ??
+    entry?.label ??
+    entry?.text ??
+    entry?.carries ??
+    entry?.what ??
+    entry?.caption ??
+    id;
+  return String(name);
+}
+
+const UNITS: Readonly<Record<string, string>> = {
+  ...{ volts: " V", amps: " A", milliamps: " mA", ohms: " Ω" },
+};
+
+/** A reading by what it says: its id tells nobody anything. */
+function readingText({ step, value, note }: Reading, job: Job): string {
+  const [kind = "", controls = ""] = step.split("|");
+  const names = controls.split("+").map((id) => nameOf(job, "run", id));
+  const position = controls === "off" ? "all off" : `${names.join(" + ")} on`;
+  if (value === null) return `step of the test left out (${position}): ${note}`;
+  const said = kind === "look" ? `by eye or ear ${decimal(100 * value, 0)} %` : decimal(value, 2);
+  return `reading ${said}${UNITS[kind] ?? ""} (${position})`;
+}
+
+/** One line for the history of a job. `job` is the state before or after; names come from it. */
+export function describeEdit(edit: Edit, job: Job): string {
+  switch (edit.kind) {
+    case "setOnce":
+      return `${entityWords(edit.entity)}: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+    case "set":
+      if (edit.entity === "aim" && edit.field === "errors") {
+        const last = edit.value.at(-1);
+        const stood = last
+          ? `stood ${Math.abs(last.upMm)} mm ${last.upMm < 0 ? "low" : "high"} on the wall`
+          : "not measured";
+        return `aim “${nameOf(job, "aim", edit.id)}”: ${stood}`;
+      }
+      return `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+    case "add":
+      if (edit.entity === "mend") return `mended: ${edit.value.what}; ${edit.value.done}`;
+      return edit.entity === "reading"
+        ? readingText(edit.value, job)
+        : `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.value.id)}” added`;
+    case "remove":
+      return `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.id)}” removed`;
+    case "replaceSystem":
+      return `electrical system → ${edit.value.kind === "engine" ? "engine and battery" : "pack"}`;
+  }
+}

@@ -1,0 +1,193 @@
+import type { Part } from "../../part/index.ts";
+import { COLLECTIONS, type CollectionName, type Collections } from "../entities.ts";
+import type { Edit } from "./edit.ts";
+import type { ControlId, LampId, RunId, SupplyId } from "../ids.ts";
+import type { Job } from "../job.ts";
+import type { Control, Feed, FusePin, LAMP_PLACES, Run, Supply } from "../record/wiring.ts";
+import { firstFeed } from "../create.ts";
+import { asId } from "../ids.ts";
+
+/** Sets one field of a run. */
+export const setRun = <F extends keyof Run>(id: RunId, field: F, value: Run[F]): Edit =>
+  ({ kind: "set", entity: "run", id, field, value }) as unknown as Edit;
+
+export const pinFuse = (run: RunId, fuse: FusePin): Edit => setRun(run, "fuse", fuse);
+export const pinWire = (run: RunId, gaugeId: string | null): Edit => setRun(run, "wire", gaugeId);
+export const pinRelay = (run: RunId, relay: Run["relay"]): Edit => setRun(run, "relay", relay);
+
+/** Adds an entry at the end of its list. */
+export function append<E extends CollectionName>(job: Job, entity: E, value: Collections[E]): Edit {
+  const at = COLLECTIONS[entity].get(job)?.length ?? 0;
+  return { kind: "add", entity, value, at } as unknown as Edit;
+}
+
+/**
+ * Brings a shelf part into the job as its own copy. One that is there as it is on the shelf
+ * stays; one that the shelf has changed since takes the place of the old copy.
+ */
+export function adoptPart(job: Job, part: Part): Edit[] {
+  const at = job.parts.findIndex((p) => p.id === part.id);
+  if (at < 0) return [append(job, "part", part)];
+  if (JSON.stringify(job.parts[at]) === JSON.stringify(part)) return [];
+  return [
+    { kind: "remove", entity: "part", id: part.id },
+    { kind: "add", entity: "part", value: part, at },
+  ];
+}
+
+/** Adds lamps of one part to a run, labelled in order. `mint` hands in fresh ids. */
+export function addLamps(
+  job: Job,
+  run: Run,
+  part: Part,
+  count: number,
+  place: (typeof LAMP_PLACES)[number],
+  mint: () => string,
+): Edit[] {
+  const there = job.lamps.filter((l) => l.runId === run.id && l.partId === part.id).length;
+  const total = there + count;
+  const labels = Array.from({ length: count }, (_, i) =>
+    total === 1 ? part.name : `${part.name} ${there + i + 1}`,
+  );
+  return [
+    ...adoptPart(job, part),
+    ...labels.map((label, i): Edit => ({
+      kind: "add",
+      entity: "lamp",
+      value: {
+        id: asId<LampId>(mint()),
+        label,
+        partId: part.id,
+        runId: run.id,
+        place,
+        light: "main",
+        housing: "",
+        lengthM: part.kind === "load" && part.load.kind === "ledStrip" ? part.load.lengthM : 0,
+        at: "",
+        replaces: "",
+        joint: "splice",
+        factory: false,
+      },
+      at: job.lamps.length + i,
+    })),
+  ];
+}
+
+/** Removes a lamp in place with how it was aimed. */
+export const removeMount = (job: Job, mountId: string): Edit[] => [
+  ...job.aims
+    .filter((aim) => aim.mountId === mountId)
+    .map((aim): Edit => ({ kind: "remove", entity: "aim", id: aim.id })),
+  { kind: "remove", entity: "mount", id: mountId },
+];
+
+/** Removes a lamp with where it was to sit. */
+export const removeLamp = (job: Job, lampId: LampId): Edit[] => [
+  ...job.mounts
+    .filter((mount) => mount.lampId === lampId)
+    .flatMap((mount) => removeMount(job, mount.id)),
+  { kind: "remove", entity: "lamp", id: lampId },
+];
+
+/** Removes a run and the lamps on it. */
+export function removeRun(job: Job, runId: RunId): Edit[] {
+  return [
+    ...job.deviations
+      .filter((d) => d.runId === runId || d.otherRunId === runId)
+      .map((d): Edit => ({ kind: "remove", entity: "deviation", id: d.id })),
+    ...forgetWires(job, runId),
+    ...job.lamps.filter((lamp) => lamp.runId === runId).flatMap((lamp) => removeLamp(job, lamp.id)),
+    { kind: "remove", entity: "run", id: runId },
+  ];
+}
+
+/** Removes a connector and its pins; runs that lean on a pin go back to choosing for themselves. */
+export function removeConnector(job: Job, connectorId: string): Edit[] {
+  const pins = job.vehicle.pins.filter((pin) => pin.connectorId === connectorId);
+  return [
+    ...pins.flatMap((pin) => removePin(job, pin.id)),
+    { kind: "remove", entity: "connector", id: connectorId },
+  ];
+}
+
+/** Everything fed by something that goes is fed as it would be anew. */
+function freeFeeds(job: Job, goes: (feed: Feed) => boolean): Edit[] {
+  const feed = firstFeed(job.vehicle);
+  return [
+    ...job.runs.filter((run) => goes(run.feed)).map((run) => setRun(run.id, "feed", feed)),
+    ...job.supplies.filter((s) => goes(s.feed)).map((s) => setSupply(s.id, "feed", feed)),
+    ...job.controls.filter((c) => goes(c.feed)).map((c) => setControl(c.id, "feed", feed)),
+  ];
+}
+
+export function removePin(job: Job, pinId: string): Edit[] {
+  const freed = job.runs.flatMap((run): Edit[] =>
+    run.tapPinId === pinId ? [setRun(run.id, "tapPinId", null)] : [],
+  );
+  return [
+    ...freeFeeds(job, (feed) => feed.kind === "pin" && feed.pinId === pinId),
+    ...freed,
+    { kind: "remove", entity: "pin", id: pinId },
+  ];
+}
+
+/** Sets one field of a supply. */
+export const setSupply = <F extends keyof Supply>(id: SupplyId, field: F, value: Supply[F]): Edit =>
+  ({ kind: "set", entity: "supply", id, field, value }) as unknown as Edit;
+
+/** Sets one field of a control of the kit. */
+export const setControl = <F extends keyof Control>(
+  id: ControlId,
+  field: F,
+  value: Control[F],
+): Edit => ({ kind: "set", entity: "control", id, field, value }) as unknown as Edit;
+
+/** Removes a supply; what it fed goes back to the vehicle's own source. */
+export const removeSupply = (job: Job, supplyId: SupplyId): Edit[] => [
+  ...freeFeeds(
+    { ...job, supplies: job.supplies.filter((s) => s.id !== supplyId) },
+    (feed) => feed.kind === "supply" && feed.supplyId === supplyId,
+  ),
+  ...job.runs
+    .filter((run) => run.throughId === supplyId)
+    .map((run) => setRun(run.id, "throughId", "")),
+  ...forgetWires(job, supplyId),
+  { kind: "remove", entity: "supply", id: supplyId },
+];
+
+/** What was said about the wires of something that goes is forgotten with it. */
+const forgetWires = (job: Job, ownerId: string): Edit[] =>
+  job.wireChoices
+    .filter((choice) => choice.wire.startsWith(`${ownerId}.`))
+    .map((choice): Edit => ({ kind: "remove", entity: "wireChoice", id: choice.id }));
+
+/** Removes a control of the kit; what sat in its switch gets one of its own. */
+export const removeControl = (job: Job, controlId: ControlId): Edit[] => [
+  ...job.controls
+    .filter((c) => c.housing === controlId)
+    .map((c) => setControl(c.id, "housing", "")),
+  ...forgetWires(job, controlId),
+  { kind: "remove", entity: "control", id: controlId },
+];
+
+/** Removes a harness; its wires are cut here. */
+export const removeHarness = (job: Job, harnessId: string): Edit[] => [
+  ...job.wireChoices
+    .filter((choice) => choice.harnessId === harnessId)
+    .map((choice): Edit => ({ kind: "remove", entity: "wireChoice", id: choice.id })),
+  { kind: "remove", entity: "harness", id: harnessId },
+];
+
+/** Removes a load that the vehicle had; lamps that were to take its place are added ones then. */
+export const removeBaseLoad = (job: Job, id: string): Edit[] => [
+  ...job.lamps
+    .filter((lamp) => lamp.replaces === id)
+    .map((lamp): Edit => ({
+      kind: "set",
+      entity: "lamp",
+      id: lamp.id,
+      field: "replaces",
+      value: "",
+    })),
+  { kind: "remove", entity: "baseLoad", id },
+];

@@ -1,0 +1,26 @@
+import { notPressable } from "../../fit/index.ts";
+import type { Found, Rule } from "../finding.ts";
+
+/** Adhesive that would be pressed on too cold, too hot, or before it is made ready. */
+export const bondNotYet: Rule = {
+  id: "bond-not-yet",
+  source: "data sheets of the usual kinds, from memory",
+  check: ({ job }) =>
+    job.bonds.flatMap((bond): Found[] => {
+      const why = notPressable(bond);
+      const pressed = bond.pressedAt !== "";
+      const wrong = why.filter((w) => w.startsWith("too "));
+      if (pressed || wrong.length === 0) return [];
+      return [
+        {
+          rule: "bond-not-yet",
+          severity: "fix",
+          place: { runId: null, elementId: null, words: bond.what },
+          title: `${bond.what}: ${wrong[0]!}`,
+          figures: [],
+          why: "Adhesive that is pressed on outside its window lets go later, on the road.",
+          remedies: [],
+        },
+      ];
+    }),
+};

@@ -1,0 +1,76 @@
+import { lengthsOff, routeOf, takeLengths, type RouteGap } from "../../fit/index.ts";
+import { ownerName, type Job } from "../../job/index.ts";
+import { decimal } from "../../quantity/index.ts";
+import type { Found, Rule } from "../finding.ts";
+
+const FIELD_WORDS = {
+  feedM: "feed",
+  loadM: "to the splice",
+  branchM: "to the lamp",
+  controlM: "to the switch",
+  tapM: "to the tap",
+} as const;
+
+/** One finding for everything that nobody has placed, and one for each way that is missing. */
+function gapsFound(job: Job, gaps: readonly RouteGap[]): Found[] {
+  const unplaced = gaps.filter((gap) => gap.unplaced !== "");
+  const owners = [...new Set(unplaced.map((gap) => gap.ownerId))];
+  const things = [...new Set(unplaced.flatMap((gap) => gap.unplaced.split(", ")))];
+  const words = owners.map((id) => ownerName(job, id)).join(", ");
+  const guessed: Found[] = unplaced.slice(0, 1).map((gap) => ({
+    rule: "route-fits",
+    severity: "note",
+    place: { runId: gap.ownerId, elementId: null, words },
+    title: "Lengths guessed: not placed on the route map",
+    figures: [],
+    why: `Nobody has said where ${things.join(", ")} ${things.length === 1 ? "sits" : "sit"}: place the lamps of these circuits, or measure the wires. Until then their lengths come from the vehicle's reaches.`,
+    remedies: [],
+  }));
+  const ways = [...new Set(gaps.filter((gap) => gap.unplaced === "").map((gap) => gap.words))];
+  return [
+    ...guessed,
+    ...ways.map((way): Found => {
+      const own = gaps.filter((gap) => gap.words === way);
+      const names = [...new Set(own.map((gap) => ownerName(job, gap.ownerId)))].join(", ");
+      return {
+        rule: "route-fits",
+        severity: "note",
+        place: { runId: own[0]!.ownerId, elementId: null, words: names },
+        title: "No way on the route map",
+        figures: [],
+        why: `Wire ${own.map((gap) => gap.label).join(", ")}: ${way}.`,
+        remedies: [],
+      };
+    }),
+  ];
+}
+
+/** Wires that find no way over the route map, and told lengths that it gives otherwise. */
+export const routeFits: Rule = {
+  id: "route-fits",
+  source: "common practice",
+  check: ({ job, circuit }) => {
+    const plan = routeOf(job, circuit);
+    const off = lengthsOff(plan);
+    const runs = [...new Set(off.map((l) => l.runId))];
+    return [
+      ...gapsFound(job, plan.gaps),
+      ...runs.map((runId): Found => {
+        const own = off.filter((l) => l.runId === runId);
+        return {
+          rule: "route-fits",
+          severity: "note",
+          place: { runId, elementId: null, words: ownerName(job, runId) },
+          title: "Lengths told, the route map has others",
+          figures: own.map((l) => ({
+            label: FIELD_WORDS[l.field],
+            value: `${decimal(l.planned.value, 2)} m told`,
+            limit: `${decimal(l.routed.value, 2)} m on the map`,
+          })),
+          why: "Drop, wire sizes and the cut list go by what was told.",
+          remedies: [{ label: "Take the lengths of the map", edits: takeLengths(own) }],
+        };
+      }),
+    ];
+  },
+};

@@ -1,0 +1,62 @@
+import { decimal, span } from "../../quantity/index.ts";
+import { setRun, type Condition, type Edit, type Job, type RunId } from "../../job/index.ts";
+import { tapsFor } from "../../synthesis/index.ts";
+import type { Found, Remedy, Rule } from "../finding.ts";
+
+/** Days a machine should stand and still start: two weeks without use, common practice. */
+const WANTED_DAYS = 14;
+/** Above this nobody complains. */
+const NOTED_DAYS = 30;
+
+function keyed(condition: Condition): Condition {
+  return {
+    anyOf: condition.anyOf.map((group) =>
+      group.some((t) => t.input === "key") ? group : [...group, { input: "key", negated: false }],
+    ),
+  };
+}
+
+function keyRemedy(job: Job, runIds: readonly RunId[]): Remedy[] {
+  if (runIds.length === 0 || tapsFor(job, "key").length === 0) return [];
+  const edits = job.runs
+    .filter((run) => runIds.includes(run.id))
+    .flatMap((run): Edit[] => [
+      setRun(run.id, "condition", keyed(run.condition)),
+      setRun(run.id, "relay", "auto"),
+    ]);
+  return [{ label: "Make it live with the key only", edits }];
+}
+
+export const parkedDraw: Rule = {
+  id: "parked-draw",
+  source: "common practice; Peukert's law, rate exponent 1 below the rated current",
+  check: ({ job, budget }) => {
+    const parked = budget.parked;
+    if (!parked?.days || parked.days.low >= NOTED_DAYS) return [];
+    const added = parked.items.flatMap((item) => item.runId ?? []);
+    const biggest = [...parked.items].sort((a, b) => b.currentA.mid - a.currentA.mid)[0];
+    // Days go as one over the current at these small ones.
+    const allowedA = (parked.currentA.mid * parked.days.mid) / WANTED_DAYS;
+    const short = parked.days.mid < WANTED_DAYS;
+    const finding: Found = {
+      rule: "parked-draw",
+      severity: short ? "fix" : "note",
+      place: {
+        runId: added[0] ?? null,
+        elementId: null,
+        words: `Parked: ${biggest?.what ?? "standby"}`,
+      },
+      title: `Parked draw: will not start after ${span(parked.days, parked.days.mid < 10 ? 1 : 0)} days`,
+      figures: [
+        {
+          label: "parked draw",
+          value: `${decimal(parked.currentA.mid * 1000, 0)} mA`,
+          limit: `at most ${decimal(allowedA * 1000, 0)} mA, to stand ${WANTED_DAYS} days`,
+        },
+      ],
+      why: "A tell-tale or a unit left live takes its current day and night. A small battery is flat in days.",
+      remedies: keyRemedy(job, added),
+    };
+    return [finding];
+  },
+};

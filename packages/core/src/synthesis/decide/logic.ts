@@ -1,0 +1,89 @@
+import {
+  conditionText,
+  inputWord,
+  type Input,
+  type Job,
+  type Run,
+  type Term,
+} from "../../job/index.ts";
+import type { ConnectorPin } from "../../vehicle/index.ts";
+import { NEEDS_KEY } from "../../job/index.ts";
+import { chooseTap } from "../pick/tap.ts";
+
+/** A signal that opens or closes a way, and the wire that a helping relay takes it from. */
+export interface Helper {
+  readonly input: Input;
+  readonly pin: ConnectorPin;
+  /** The way is open while the signal is on: terminal 87a. */
+  readonly negated: boolean;
+}
+
+/** One way in which a run is turned on. */
+export interface Way {
+  /** Wire whose own voltage works the coil; null when it is fed from behind the run's fuse. */
+  readonly feed: ConnectorPin | null;
+  readonly helpers: readonly Helper[];
+  readonly ownSwitch: boolean;
+}
+
+export type LogicResult =
+  | { readonly kind: "built"; readonly ways: readonly Way[] }
+  | { readonly kind: "tapUnknown"; readonly detail: string }
+  | { readonly kind: "notBuildable"; readonly detail: string };
+
+/** Whether one relay with one switch cannot do it: several ways, a "not", or several signals. */
+export function needsLogic(run: Run): boolean {
+  const [group = [], ...others] = run.condition.anyOf;
+  return others.length > 0 || group.some((t) => t.negated) || positives(group).length > 1;
+}
+
+/** Signals a way waits for; "key" goes where another one is only ever on with it. */
+function positives(group: readonly Term[]): Input[] {
+  const wanted = [
+    ...new Set(group.filter((t) => !t.negated && t.input !== "switch").map((t) => t.input)),
+  ];
+  const impliesKey = wanted.some((input) => NEEDS_KEY.has(input));
+  return wanted.filter((input) => !(input === "key" && impliesKey));
+}
+
+/**
+ * Any condition as ways side by side: each fed by one of its signals, the others passed or
+ * broken by a helping relay in line (87 for "and", 87a for "not"), ways kept apart by diodes.
+ */
+export function logicOf(job: Job, run: Run): LogicResult {
+  const ways: Way[] = [];
+  for (const group of run.condition.anyOf) {
+    if (group.some((t) => t.negated && t.input === "switch")) {
+      return {
+        kind: "notBuildable",
+        detail: `“${conditionText(run.condition)}” is on while its own switch is off: turn the switch round instead`,
+      };
+    }
+    const wanted = positives(group);
+    const refused = [...new Set(group.filter((t) => t.negated).map((t) => t.input))];
+    const pins = new Map<Input, ConnectorPin>();
+    for (const input of [...wanted, ...refused]) {
+      const tap = chooseTap(job, { ...run, tapPinId: null }, input);
+      if (!tap) {
+        return {
+          kind: "tapUnknown",
+          detail: `no wire live with ${inputWord(input)} is in the connector map`,
+        };
+      }
+      pins.set(input, tap.value);
+    }
+    // A wire that is tied to ground when it is live works a helping relay: it feeds nothing.
+    const feeding = wanted.filter((input) => pins.get(input)!.switches === "positive");
+    const [first] = feeding;
+    const rest = wanted.filter((input) => input !== first);
+    ways.push({
+      feed: first === undefined ? null : pins.get(first)!,
+      ownSwitch: group.some((t) => t.input === "switch"),
+      helpers: [
+        ...rest.map((input) => ({ input, pin: pins.get(input)!, negated: false })),
+        ...refused.map((input) => ({ input, pin: pins.get(input)!, negated: true })),
+      ],
+    });
+  }
+  return { kind: "built", ways };
+}

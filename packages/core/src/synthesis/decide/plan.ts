@@ -1,0 +1,69 @@
+import type { Interval } from "../../quantity/index.ts";
+import type { Choice, Gap } from "../../circuit/index.ts";
+import type { Input, Lamp, Run, Supply } from "../../job/index.ts";
+import type { BoxPart, ConnectorPart, LoadPart, RelayPart, SwitchPart } from "../../part/index.ts";
+import type { ConnectorPin } from "../../vehicle/index.ts";
+import type { FeedPoint } from "./feedPoint.ts";
+import type { Way } from "./logic.ts";
+
+export interface FittedLoad {
+  readonly lamp: Lamp;
+  readonly part: LoadPart;
+}
+
+/** A module that a run goes through. */
+export interface PlannedModule {
+  readonly supply: Supply;
+  readonly part: BoxPart;
+  readonly channel: number;
+}
+
+/** Every decision about one run, before it is laid out as elements. */
+export interface RunPlan {
+  readonly run: Run;
+  readonly loads: readonly FittedLoad[];
+  readonly drawA: Interval;
+  /** Nominal voltage of the traction pack; 0 without one. */
+  readonly packV: number;
+  readonly feed: FeedPoint;
+  /** Factory wire or control of the kit that the load itself flows through; null otherwise. */
+  readonly feedPin: ConnectorPin | null;
+  readonly signals: readonly Input[];
+  readonly ownSwitch: boolean;
+  readonly useRelay: boolean;
+  readonly relayPart: RelayPart;
+  readonly switchPart: SwitchPart;
+  /** The hub or board whose way is this run's relay, or the block that holds its fuse. */
+  readonly box: BoxPart | null;
+  readonly connectorPart: ConnectorPart | null;
+  /** Its feed is a factory wire as it comes, so that lamps may go into the factory's plugs. */
+  readonly plugs: boolean;
+  /** Its lamps are where factory lamps were: the factory's fuse protects them. */
+  readonly factoryFused: boolean;
+  /** Module between that plug and its lamps, and the channel that it takes; null without one. */
+  readonly module: PlannedModule | null;
+  /** Wire the coil is fed from; null when the coil hangs behind the run's own fuse. */
+  readonly coilTap: ConnectorPin | null;
+  /** Ways of turning it on where one relay and one switch do not do; null where they do. */
+  readonly logic: readonly Way[] | null;
+  /** Ways without a relay, each through a control of the kit; null otherwise. */
+  readonly direct: readonly ConnectorPin[] | null;
+  readonly switching: "positive" | "negative";
+  readonly plusTerminal: "85" | "86";
+  /** null when the run is pinned to have no fuse, or when what feeds it has one. */
+  readonly fuseA: number | null;
+}
+
+export type Choices = Choice[];
+export type Gaps = Gap[];
+
+/** Signals of the controls and factory wires that a run's ways go through. */
+export const pinsOf = (plan: RunPlan): ConnectorPin[] => [
+  ...(plan.feedPin ? [plan.feedPin] : []),
+  ...(plan.direct ?? []),
+  ...(plan.coilTap && !plan.logic ? [plan.coilTap] : []),
+  ...(plan.logic ?? []).flatMap((way) => [
+    ...(way.feed ? [way.feed] : []),
+    ...way.helpers.map((h) => h.pin),
+  ]),
+];

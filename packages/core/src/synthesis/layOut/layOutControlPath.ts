@@ -1,0 +1,249 @@
+import type { ControlLane, RunCircuit } from "../../circuit/index.ts";
+import { inputWord, type ElementId, type NodeId } from "../../job/index.ts";
+import { GENERIC_RELAY, relayForV } from "../../part/index.ts";
+import type { ConnectorPin } from "../../vehicle/index.ts";
+import type { Bench, WireSize } from "./assembly.ts";
+import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
+import { toNegative, type Negative } from "../pick/grounds.ts";
+import { fuseInLine, relayUnit, switchUnit } from "../pick/inline.ts";
+import type { Helper, Way } from "../decide/logic.ts";
+import { tapOf, type Laid } from "../decide/origin.ts";
+import { rangeOfRoot } from "../draw/rangeOf.ts";
+import { rootOfPin } from "../decide/sources.ts";
+import type { RunPlan } from "../decide/plan.ts";
+import { terminalNode, type Site } from "../../circuit/index.ts";
+
+/** Terminals of the coil that a control path works: a relay's own, or a box's channel. */
+export interface CoilEnds {
+  readonly coil: ElementId;
+  readonly plus: NodeId;
+  /** null where the box has the other side wired inside. */
+  readonly minus: NodeId | null;
+  /** What feeds the positive side inside the box; null where a wire has to. */
+  readonly jumper: ElementId | null;
+}
+
+/** Where a control may be fed from behind the run's own fuse, and the negative of that. */
+export interface Fused {
+  readonly node: NodeId;
+  readonly negative: Negative;
+}
+
+interface Lead {
+  readonly ids: readonly ElementId[];
+  readonly node: NodeId;
+  readonly shared: readonly ElementId[];
+  readonly negative: Negative;
+}
+
+/** Lays out what works a run's relay, with wires of the control's size. */
+export class ControlPath {
+  private readonly size: WireSize;
+  private readonly relaySite: Site;
+  private readonly switchSite: Site;
+
+  constructor(
+    private readonly laid: Laid,
+    private readonly b: Bench,
+    private readonly plan: RunPlan,
+    private fused: Fused,
+  ) {
+    this.size = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
+    this.relaySite = { kind: "relay", runId: plan.run.id };
+    this.switchSite = { kind: "switch", runId: plan.run.id };
+  }
+
+  /** A feed from a factory wire or a control, or from behind the run's own fuse, with a fuse of its own. */
+  private lead(tag: string, pin: ConnectorPin | null): Lead {
+    const { b, plan, laid, fused, size } = this;
+    const tap = pin ? tapOf(laid, b, `tap${tag}`, pin) : null;
+    const from = tap?.node ?? fused.node;
+    const negative = tap?.negative ?? fused.negative;
+    const shared = tap?.path ?? [];
+    const site: Site = pin ? { kind: "pin", pinId: pin.id } : this.relaySite;
+    const fuse = fuseInLine(
+      b,
+      { stub: `coilStub${tag}`, fuse: `coilFuse${tag}`, role: "tap" },
+      from,
+      pin && laid.controls.has(pin.id) ? { kind: "atHand" } : site,
+      size,
+      {
+        ratingA: COIL_FUSE_A,
+        resets: false,
+        // What is tapped from a pack is broken at the pack's volts, whatever the lamps are fed with.
+        systemV: pin ? rangeOfRoot(laid.job, rootOfPin(pin)).highV : plan.feed.range.highV,
+        fromSourceM: COIL_FUSE_AT_M,
+      },
+    );
+    return { ids: [...(tap?.ids ?? []), ...fuse.ids], node: fuse.node, shared, negative };
+  }
+
+  /** Where a switch wants a negative for its tell-tale, a wire there. */
+  private tellTale(name: string, node: NodeId | null, negative: Negative): void {
+    if (!node) return;
+    toNegative(this.b, name, node, negative, this.size, this.plan.run.controlM);
+  }
+
+  private ground(name: string, from: NodeId, negative: Negative): ElementId[] {
+    return toNegative(this.b, name, from, negative, this.size, this.plan.run.feedM);
+  }
+
+  /** One coil, one way to it. */
+  plain(
+    ends: CoilEnds,
+    boxed: boolean,
+  ): { coil: RunCircuit["coil"]; shared: readonly ElementId[] } {
+    const { b, plan, size } = this;
+    const { run, coilTap, switching } = plan;
+    const grounds = coilTap?.switches === "ground" ? coilTap : null;
+    // A coil that is worked by its ground is fed from behind the run's own fuse.
+    const lead: Lead = ends.jumper
+      ? { ids: [ends.jumper], node: ends.plus, shared: [], negative: this.fused.negative }
+      : this.lead("", grounds ? null : coilTap);
+    const path: ElementId[] = [...lead.ids];
+    let node = lead.node;
+    let shared = lead.shared;
+    const wire = (name: string, role: "tap" | "coilFeed", to: NodeId, lengthM: typeof run.tapM) => {
+      path.push(b.wire(name, role, node, to, size, lengthM));
+      node = to;
+    };
+    const through = (): void => {
+      const knob = switchUnit(b, "switch", this.switchSite, plan.switchPart);
+      this.tellTale("tellTale", knob.tellTale, lead.negative);
+      wire(
+        switching === "positive" ? "tapWire" : "coilFeed",
+        switching === "positive" ? "tap" : "coilFeed",
+        knob.in,
+        switching === "positive" ? run.tapM : run.controlM,
+      );
+      path.push(knob.id);
+      node = knob.out;
+    };
+    if (plan.ownSwitch && switching === "positive" && !ends.jumper) {
+      through();
+      wire("coilFeed", "coilFeed", ends.plus, run.controlM);
+    } else if (!ends.jumper) {
+      wire("tapWire", "tap", ends.plus, run.tapM);
+    }
+    path.push(ends.coil);
+    if (ends.minus) {
+      node = ends.minus;
+      if (plan.ownSwitch && (switching === "negative" || ends.jumper)) through();
+      if (grounds) {
+        const tap = tapOf(this.laid, b, "groundTap", grounds);
+        shared = tap.path;
+        path.push(
+          b.wire("coilReturn", "coilReturn", node, tap.node, size, run.controlM),
+          ...tap.ids,
+        );
+      } else path.push(...this.ground("coilReturn", node, lead.negative));
+    }
+    const label = boxed ? "input" : "coil";
+    return {
+      coil: {
+        path,
+        lanes: [{ label, ids: path }],
+        switching: grounds ? "negative" : ends.minus ? switching : "positive",
+      },
+      shared,
+    };
+  }
+
+  /** A helping relay: its coil on a lane of its own, its contact in the way it opens or closes. */
+  private helper(helper: Helper, tag: string, node: NodeId) {
+    const { b, plan, size } = this;
+    const grounds = helper.pin.switches === "ground";
+    const lead = this.lead(tag, grounds ? null : helper.pin);
+    const part = helper.pin.supply === "pack" ? relayForV(plan.packV) : GENERIC_RELAY;
+    const relay = relayUnit(
+      b,
+      { unit: `helper${tag}`, contact: `coilGate${tag}`, coil: `coil${tag}` },
+      `relay ${inputWord(helper.input)}`,
+      this.relaySite,
+      part,
+      "86",
+      helper.negated,
+    );
+    const fed = b.wire(`tapWire${tag}`, "tap", lead.node, relay.plus, size, plan.run.tapM);
+    const tap = grounds ? tapOf(this.laid, b, `groundTap${tag}`, helper.pin) : null;
+    const ground = tap
+      ? [
+          b.wire(`coilReturn${tag}`, "coilReturn", relay.minus, tap.node, size, plan.run.tapM),
+          ...tap.ids,
+        ]
+      : this.ground(`coilReturn${tag}`, relay.minus, lead.negative);
+    const link = b.wire(`toGate${tag}`, "tap", node, relay.from, size, AT_HAND_M);
+    const lane: ControlLane = {
+      label: `${helper.negated ? "not " : ""}${inputWord(helper.input)}`,
+      ids: [...lead.ids, fed, relay.coil, ...ground],
+    };
+    const shared = [...lead.shared, ...(tap?.path ?? [])];
+    return { ids: [link, relay.contact], node: relay.to, lane, shared };
+  }
+
+  /**
+   * The control of a run that is on in more ways than one relay and one switch can tell: ways
+   * in parallel, helping relays in line, diodes between the ways, then the coil.
+   */
+  logic(
+    ways: readonly Way[],
+    ends: CoilEnds,
+  ): { coil: NonNullable<RunCircuit["coil"]>; shared: readonly ElementId[] } {
+    const { b, plan, size } = this;
+    const shared: ElementId[] = [];
+    const lanes: ControlLane[] = [];
+    const helping: ControlLane[] = [];
+    let negative = this.fused.negative;
+    const grounded = ways.flatMap((way) => way.helpers.filter((h) => h.pin.switches === "ground"));
+    if (ways.filter((way) => way.feed === null).length + grounded.length > 1) {
+      // Several ways hang behind the run's own fuse: they part from a splice of its own size.
+      const from = this.fused.node;
+      const node = b.splice("fusedSplice", "feed splice", this.relaySite);
+      shared.push(b.wire("toFusedSplice", "feed", from, node, { group: plan.run.id }, AT_HAND_M));
+      this.fused = { ...this.fused, node };
+    }
+    // Two wires in one spade are the most that hold.
+    const many = ways.length > 2;
+    const joint = many ? b.splice("coilJoint", "coil splice", this.relaySite) : ends.plus;
+    ways.forEach((way, i) => {
+      const lead = this.lead(`${i + 1}`, way.feed);
+      if (i === 0) negative = lead.negative;
+      shared.push(...lead.shared);
+      const ids: ElementId[] = [...lead.ids];
+      let node = lead.node;
+      way.helpers.forEach((helper, k) => {
+        const made = this.helper(helper, `${i + 1}_${k + 1}`, node);
+        shared.push(...made.shared);
+        ids.push(...made.ids);
+        helping.push(made.lane);
+        node = made.node;
+      });
+      if (way.ownSwitch) {
+        const knob = switchUnit(b, `switch${i + 1}`, this.switchSite, plan.switchPart);
+        this.tellTale(`tellTale${i + 1}`, knob.tellTale, lead.negative);
+        ids.push(b.wire(`toSwitch${i + 1}`, "tap", node, knob.in, size, plan.run.tapM), knob.id);
+        node = knob.out;
+      }
+      const unit = b.unit(`diode${i + 1}`, {
+        ...{ kind: "diode", name: `diode ${i + 1}`, site: this.relaySite },
+        terminals: [
+          ["a", "own"],
+          ["k", "own"],
+        ],
+      });
+      const [anode, cathode] = [terminalNode(unit, "a"), terminalNode(unit, "k")];
+      ids.push(b.wire(`coilFeed${i + 1}`, "coilFeed", node, anode, size, plan.run.controlM));
+      ids.push(b.inside(unit, `coilDiode${i + 1}`, { kind: "diode", from: anode, to: cathode }));
+      ids.push(b.wire(`fromDiode${i + 1}`, "coilFeed", cathode, joint, size, AT_HAND_M));
+      lanes.push({ label: i === 0 ? "coil" : "or", ids });
+    });
+    const ground = ends.minus ? this.ground("coilReturn", ends.minus, negative) : [];
+    const [first, ...others] = lanes;
+    const last = many ? [b.wire("fromJoint", "coilFeed", joint, ends.plus, size, AT_HAND_M)] : [];
+    const main = { label: "coil", ids: [...(first?.ids ?? []), ...last, ends.coil, ...ground] };
+    return {
+      coil: { path: [], lanes: [main, ...others, ...helping], switching: "positive" },
+      shared,
+    };
+  }
+}

@@ -1,0 +1,51 @@
+import { decimal } from "../../quantity/index.ts";
+import type { Practices, Run } from "../../job/index.ts";
+import { BLADE_V } from "../../part/index.ts";
+import { fuseForDraw, fuseFormFor } from "../../protection/index.ts";
+import type { Decision } from "../decide/decision.ts";
+
+/** The fuse of a run in A by the practised school, or as pinned. `value` null: no fuse. */
+export function decideFuse(
+  run: Pick<Run, "fuse">,
+  drawA: number,
+  practices: Practices,
+  /** The most that its source shows, in V. */
+  mostV: number,
+): Decision<number | null> {
+  const { name, breaksV } = fuseFormFor(mostV);
+  const form = breaksV > BLADE_V ? ` A ${name}: the source shows ${decimal(mostV)} V.` : "";
+  const loaded = (ratingA: number): string =>
+    `Loaded to ${decimal((100 * drawA) / ratingA, 0)} % by ${decimal(drawA)} A`;
+  if (run.fuse.kind === "none") {
+    return { value: null, picked: "no fuse", reason: "Pinned: no fuse.", pinned: true };
+  }
+  if (run.fuse.kind === "rating" || run.fuse.kind === "breaker") {
+    const { kind, ratingA } = run.fuse;
+    const breaker = kind === "breaker";
+    return {
+      value: ratingA,
+      picked: breaker ? `${decimal(ratingA)} A breaker` : `${decimal(ratingA)} A`,
+      reason: `Pinned. ${loaded(ratingA)}.${breaker ? " It closes again by itself: the lamp comes back, and so does the fault." : ""}${form}`,
+      pinned: true,
+    };
+  }
+  const ratingA = fuseForDraw(drawA, practices.fuseSchool);
+  if (ratingA === null) {
+    return {
+      value: 40,
+      picked: "40 A",
+      reason: `${decimal(drawA)} A is above what the largest blade fuse allows: split the run.`,
+      pinned: false,
+    };
+  }
+  const school =
+    practices.fuseSchool === "nextSize"
+      ? "the next standard size above the draw"
+      : "the smallest that is loaded to 80 % at most";
+  return {
+    value: ratingA,
+    picked: `${decimal(ratingA)} A`,
+    reason: `${loaded(ratingA)}: ${school}.${form}`,
+    pinned: false,
+  };
+}

@@ -1,0 +1,63 @@
+import { terminalNode, type TrunkCircuit } from "../../circuit/index.ts";
+import { asId, type Job, type NodeId, type RunId } from "../../job/index.ts";
+import { interval, type Fact, type Interval } from "../../quantity/index.ts";
+import { Bench, type Assembly } from "../layOut/assembly.ts";
+import type { Negative } from "./grounds.ts";
+import type { ElementId } from "../../job/index.ts";
+
+/** One ground block a negative: where ways back meet before one wire takes them on. */
+export interface GroundBlock {
+  readonly ownerId: RunId;
+  readonly node: NodeId;
+  readonly path: readonly ElementId[];
+  drawA: Interval;
+}
+
+export type GroundBlocks = Map<NodeId, GroundBlock>;
+
+/**
+ * The ground block of a negative, laid out when it is first asked for. Its wire is as long as
+ * the way from the source to the first run on it.
+ */
+export function groundBlockOf(
+  a: Assembly,
+  blocks: GroundBlocks,
+  negative: Negative,
+  lengthM: Fact,
+): GroundBlock {
+  const known = blocks.get(negative.node);
+  if (known) return known;
+  const nth = blocks.size === 0 ? "" : `-${blocks.size + 1}`;
+  const ownerId = asId<RunId>(`ground-block${nth}`);
+  const b = new Bench(a, ownerId);
+  const unit = b.unit("block", {
+    ...{ kind: "groundBlock", name: "ground block", site: { kind: "electrics" } },
+    terminals: [["j", "block"]],
+  });
+  const node = terminalNode(unit, "j");
+  const size = { group: ownerId };
+  const wire = b.wire("return", "return", node, negative.node, size, lengthM);
+  const block = { ownerId, node, path: [wire, ...negative.path], drawA: interval(0, 0, 0) };
+  blocks.set(negative.node, block);
+  return block;
+}
+
+/** A ground block as the trunk that runs share. */
+export const blockTrunk = (job: Job, block: GroundBlock): TrunkCircuit => {
+  const source = job.vehicle.system.kind === "pack" ? "pack" : "battery";
+  const root =
+    source === "pack" ? ({ kind: "pack", share: 1 } as const) : ({ kind: "battery" } as const);
+  return {
+    ownerId: block.ownerId,
+    kind: "groundBlock",
+    name: "Ground block",
+    source: { kind: source },
+    root,
+    feedRoot: root,
+    shared: [],
+    path: block.path,
+    gate: [],
+    node: block.node,
+    drawA: block.drawA,
+  };
+};

@@ -1,0 +1,94 @@
+import { decimal } from "../../quantity/index.ts";
+import { inputWord, type Feed, type Input, type Job, type Run } from "../../job/index.ts";
+import type { Certainty, ConnectorPin, Vehicle } from "../../vehicle/index.ts";
+import type { Decision } from "../decide/decision.ts";
+import { controlOfPin, controlPins } from "./kitControl.ts";
+
+const CERTAINTY_RANK: Readonly<Record<Certainty, number>> = { proved: 0, likely: 1, guess: 2 };
+
+/** A pin in the words of the person who looks for it. */
+export function pinText(vehicle: Vehicle, pin: ConnectorPin): string {
+  if (!vehicle.pins.some((p) => p.id === pin.id)) {
+    return `${pin.carries}, ${inputWord(pin.cavity as Input)}`;
+  }
+  const connector = vehicle.connectors.find((c) => c.id === pin.connectorId);
+  const colour = pin.colour === "" ? "" : `${pin.colour}, `;
+  return `${pin.carries} (${colour}${connector?.name ?? "connector"} cavity ${pin.cavity})`;
+}
+
+/** Whether this vehicle has the wire: one of a variant is there only where that is what it is. */
+const inVariant = (vehicle: Vehicle, pin: ConnectorPin): boolean =>
+  pin.variant === "" || pin.variant === vehicle.variant;
+
+/** Known wires that are live on a signal, best first: the kit's own, off the ignition, surest, strongest. */
+export function tapsFor(job: Job, input: Input): ConnectorPin[] {
+  const factory = job.vehicle.pins
+    .filter((pin) => pin.liveWhen === input && inVariant(job.vehicle, pin))
+    .sort(
+      (a, b) =>
+        Number(a.family === "ignition") - Number(b.family === "ignition") ||
+        CERTAINTY_RANK[a.certainty] - CERTAINTY_RANK[b.certainty] ||
+        b.mayGiveA.low - a.mayGiveA.low,
+    );
+  return [...controlPins(job, input), ...factory];
+}
+
+/** Supplies that a feed comes through, its own first. */
+function supplyChain(job: Job, feed: Feed): readonly string[] {
+  const chain: string[] = [];
+  let at: Feed = feed;
+  while (at.kind === "supply" && !chain.includes(at.supplyId)) {
+    const { supplyId } = at;
+    chain.push(supplyId);
+    const supply = job.supplies.find((s) => s.id === supplyId);
+    if (!supply) break;
+    at = supply.feed;
+  }
+  return chain;
+}
+
+/**
+ * Of several controls of kits with the same signal the one that shares most of the run's own
+ * feed: two kits on one vehicle each work their own lamps.
+ */
+function kitFirst(job: Job, run: Run, pins: readonly ConnectorPin[]): ConnectorPin[] {
+  const own = new Set(supplyChain(job, run.feed));
+  const shared = (pin: ConnectorPin): number => {
+    const at = controlOfPin(job, pin);
+    return at ? supplyChain(job, at.control.feed).filter((id) => own.has(id)).length : 0;
+  };
+  const kit = pins.filter((pin) => controlOfPin(job, pin) !== null);
+  const others = pins.filter((pin) => controlOfPin(job, pin) === null);
+  return [...kit.sort((a, b) => shared(b) - shared(a)), ...others];
+}
+
+/** Chooses the wire that triggers a run from the connector map; null when none is known. */
+export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorPin> | null {
+  const { vehicle } = job;
+  const pinned = vehicle.pins.find((pin) => pin.id === run.tapPinId);
+  if (pinned) {
+    return {
+      value: pinned,
+      picked: pinText(vehicle, pinned),
+      reason: `Pinned. ${pinned.certainty}; may give ${decimal(pinned.mayGiveA.low)} A.`,
+      pinned: true,
+    };
+  }
+  const [best, ...others] = kitFirst(job, run, tapsFor(job, input));
+  if (!best) return null;
+  if (controlOfPin(job, best)) {
+    return {
+      value: best,
+      picked: pinText(vehicle, best),
+      reason: `From ${best.carries}, which comes with the kit; rated ${decimal(best.mayGiveA.value)} A.`,
+      pinned: false,
+    };
+  }
+  const rest = others.length > 0 ? ` ${others.length} more known.` : "";
+  return {
+    value: best,
+    picked: pinText(vehicle, best),
+    reason: `Live with ${inputWord(input)}; ${best.certainty}${best.foundBy === "" ? "" : ` (${best.foundBy})`}; may give ${decimal(best.mayGiveA.low)} A at least.${rest}`,
+    pinned: false,
+  };
+}
