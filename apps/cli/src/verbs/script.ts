@@ -1,6 +1,6 @@
 import {
+  boundsText,
   testBenchOf,
-  decimal,
   expectedText,
   printScriptCsv,
   scriptsOf,
@@ -21,8 +21,11 @@ const stepJson = (step: ScriptStep) => ({
   beforePanels: step.probe.beforePanels,
 });
 
-const boundsText = ({ probe, low, high }: ScriptStep): string =>
-  probe.at.kind === "look" ? "" : ` (${decimal(low, 2)} to ${decimal(high, 2)} ${probe.unit})`;
+/** What is expected, and for a meter from where to where. */
+const words = (step: ScriptStep): string =>
+  step.probe.at.kind === "look"
+    ? expectedText(step)
+    : `${expectedText(step)} (${boundsText(step)})`;
 
 /** The test script of a job: what to measure, in which order, and what to expect. */
 export function writeScript(
@@ -45,7 +48,7 @@ export function writeScript(
     ]);
   } else {
     for (const step of before) {
-      world.out(`First, with ${step.probe.state.words}: ${step.probe.words}${boundsText(step)}\n`);
+      world.out(`First, with ${step.probe.state.words}: ${step.probe.words}: ${words(step)}\n`);
     }
     for (const { script } of groups) {
       let controls = "";
@@ -54,7 +57,7 @@ export function writeScript(
           controls = step.probe.state.words;
           world.out(`With ${controls}\n`);
         }
-        world.out(`  ${step.probe.words}: ${expectedText(step)}${boundsText(step)}\n`);
+        world.out(`  ${step.probe.words}: ${words(step)}\n`);
       }
       const alike = script.alike.reduce((sum, list) => sum + list.length, 0);
       world.out(

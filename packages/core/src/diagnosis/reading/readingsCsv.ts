@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { ohmText, readOhms } from "../expect/ohms.ts";
+import { OPEN_WAY_OHM, ohmText, readOhms } from "../expect/ohms.ts";
 import { SENSE_WORDS, seenLevel, seenWord } from "./seen.ts";
 import type { TakenReading } from "./taken.ts";
 import type { ScriptStep } from "../script/script.ts";
@@ -41,7 +41,8 @@ export function printScriptCsv(steps: readonly ScriptStep[]): string {
       probe.words,
       expectedText(step),
       look ? "" : number(low),
-      look ? "" : number(high),
+      // An open way has no upper bound: "OL" is as right as any figure above the lower one.
+      look || (probe.at.kind === "ohms" && high >= OPEN_WAY_OHM) ? "" : number(high),
       probe.unit,
       probe.beforePanels ? "before panels" : "after panels",
       "",
