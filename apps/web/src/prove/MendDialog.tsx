@@ -5,7 +5,7 @@ import { useMe } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/forms/FormField.tsx";
+import { FormField, LongField } from "../ui/forms/FormField.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Loading } from "../ui/page/states.tsx";
 import { planner } from "../worker/planner.ts";
@@ -59,7 +59,7 @@ function MendForm({ plan, onClose }: { plan: MendPlan; onClose: () => void }) {
           </ul>
         </div>
       )}
-      <FormField
+      <LongField
         label="Done"
         autoFocus
         value={done}

@@ -1,15 +1,25 @@
-import type { InputHTMLAttributes, Ref } from "react";
+import type { InputHTMLAttributes, ReactNode, Ref, TextareaHTMLAttributes } from "react";
 import { useId } from "react";
 
-interface FormFieldProps extends InputHTMLAttributes<HTMLInputElement> {
+interface Told {
   readonly label: string;
   readonly wrong?: string | undefined;
   readonly hint?: string;
-  readonly ref?: Ref<HTMLInputElement>;
 }
 
-/** A labelled field of a form, with what is wrong beneath it. */
-export function FormField({ label, wrong, hint, ref, className = "", ...rest }: FormFieldProps) {
+/** What a field is called above it, and beneath it what is wrong, or what it is for. */
+function Frame({
+  label,
+  wrong,
+  hint,
+  children,
+}: Told & {
+  readonly children: (its: {
+    readonly id: string;
+    readonly "aria-invalid": boolean;
+    readonly "aria-describedby": string | undefined;
+  }) => ReactNode;
+}) {
   const id = useId();
   const about = wrong ? `${id}-wrong` : hint ? `${id}-hint` : undefined;
   return (
@@ -17,14 +27,7 @@ export function FormField({ label, wrong, hint, ref, className = "", ...rest }: 
       <label htmlFor={id} className="font-bold">
         {label}
       </label>
-      <input
-        id={id}
-        ref={ref}
-        aria-invalid={wrong !== undefined}
-        aria-describedby={about}
-        className={`control w-full ${className}`}
-        {...rest}
-      />
+      {children({ id, "aria-invalid": wrong !== undefined, "aria-describedby": about })}
       {hint && !wrong && (
         <span id={`${id}-hint`} className="text-small text-muted">
           {hint}
@@ -36,5 +39,42 @@ export function FormField({ label, wrong, hint, ref, className = "", ...rest }: 
         </span>
       )}
     </div>
+  );
+}
+
+/** A labelled field of a form, with what is wrong beneath it. */
+export function FormField({
+  label,
+  wrong,
+  hint,
+  className = "",
+  ...rest
+}: Told & InputHTMLAttributes<HTMLInputElement> & { readonly ref?: Ref<HTMLInputElement> }) {
+  return (
+    <Frame {...{ label, wrong, ...(hint !== undefined && { hint }) }}>
+      {(its) => <input {...its} className={`control w-full ${className}`} {...rest} />}
+    </Frame>
+  );
+}
+
+/** The same for what is longer than a line: all of it is seen. */
+export function LongField({
+  label,
+  wrong,
+  hint,
+  className = "",
+  ...rest
+}: Told & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+  return (
+    <Frame {...{ label, wrong, ...(hint !== undefined && { hint }) }}>
+      {(its) => (
+        <textarea
+          {...its}
+          rows={3}
+          className={`control h-auto w-full py-1 ${className}`}
+          {...rest}
+        />
+      )}
+    </Frame>
   );
 }
