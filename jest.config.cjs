@@ -62,6 +62,8 @@ const PAGE = {
   setupFilesAfterEnv: [`${__dirname}/apps/web/test/page/browser.ts`],
   moduleNameMapper: {
     "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts`,
+    // Without notes of where each element was made: no test reads them, and they cost a fifth.
+    "^react/jsx-runtime$": `${__dirname}/node_modules/react/cjs/react-jsx-runtime.production.js`,
     "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
   },
 };

@@ -127,10 +127,14 @@ describe("the API's document", () => {
     await ask("post", "vehicles/import", { csv: cars });
 
     const board = await ask("get", "jobs");
-    const jobs = board.body as readonly { id: string; runs: number }[];
+    const all = board.body as readonly { id: string; runs: number }[];
+    // The largest, and some of the others: each answer is held against some thousand rules.
+    const jobs = all.toSorted((a, b) => b.runs - a.runs).filter((_, i) => i < 6 || i % 5 === 0);
     await ask("get", "jobs/calendar.ics");
+    const busy: { id: string; document: Job }[] = [];
     for (const { id } of jobs) {
-      await ask("get", `jobs/${id}`);
+      const read = await ask("get", `jobs/${id}`);
+      busy.push({ id, document: (read.body as { document: Job }).document });
       await ask("get", `jobs/${id}/changes?since=0`);
       await ask("get", `jobs/${id}/history`);
       await ask("get", `jobs/${id}/ledger-before`);
@@ -151,12 +155,6 @@ describe("the API's document", () => {
     await ask("post", "jobs/import", { text: printJob(createJob("Bar", "B", document.vehicle)) });
     await ask("post", "jobs/import", { text: "{" });
 
-    const busy = await Promise.all(
-      jobs.map(async (job) => {
-        const read = await ask("get", `jobs/${job.id}`);
-        return { id: job.id, document: (read.body as { document: Job }).document };
-      }),
-    );
     const drilled = busy.find((job) => job.document.templates.length > 0)!;
     const [template] = drilled.document.templates;
     for (const paper of ["strip-sheet", "owner-sheet", "wall-sheet", "labels"]) {
