@@ -13,62 +13,6 @@ const step = (page: Page, name: string) =>
     .getByRole("listitem")
     .filter({ has: page.getByRole("button", { name: new RegExp(`${name}`) }) });
 
-test("a ledger is said, refuses the wrong order, closes with nothing left over, and is there for the next", async ({
-  page,
-}) => {
-  await signIn(page);
-  const job = await newJob(page, "Ledger from the lift", "Brannock Midge 60");
-  await page.goto(`${job}/fit/strip`);
-  await expect(page.getByText(/The first job on this model/)).toBeVisible();
-  await say(
-    page,
-    "rider seat: 2 hex M6 x 20 rear 10 Nm; plug seat switch, under the nose; hold; 4 min",
-  );
-  await expect(step(page, "rider seat")).toContainText("2 fasteners, heavy, 4 min");
-  await say(page, "left cover: 1 push rear, 1 cross M5 x 12 front; after rider seat; paint; 3 min");
-  await say(page, "floor mat: after the moon");
-  await expect(page.getByRole("alert")).toContainText("the moon");
-  await page.getByLabel(/^Say or type a step/).fill("");
-
-  const [seat, cover] = [step(page, "rider seat"), step(page, "left cover")];
-  await cover.getByRole("button", { name: "Off", exact: true }).click();
-  await expect(cover).toContainText("rider seat");
-  await expect(cover).toContainText("on the vehicle");
-  await seat.getByRole("button", { name: /rider seat/ }).click();
-  await seat.getByRole("checkbox", { name: /seat switch/ }).click();
-  await seat.getByRole("button", { name: "Off", exact: true }).click();
-  await cover.getByRole("button", { name: "Off", exact: true }).click();
-  await expect(cover.getByRole("button", { name: "Undo" })).toBeVisible();
-  await expect(page.getByText("2 off now.")).toBeVisible();
-
-  // A circle is told where it would be made, and nothing of it is kept.
-  await seat.getByRole("checkbox", { name: "left cover" }).click();
-  await expect(page.getByText(/Not done: .*circle/)).toBeVisible();
-  await expect(seat.getByRole("checkbox", { name: "left cover" })).not.toBeChecked();
-
-  await page.getByRole("button", { name: "Show putting back" }).click();
-  const close = page.getByRole("region", { name: "Close up" });
-  await expect(close).toContainText("will not close yet");
-  await seat.getByRole("button", { name: "Back on" }).click();
-  await expect(seat).toContainText("left cover");
-  await cover.getByRole("button", { name: /left cover/ }).click();
-  await cover.getByRole("button", { name: "All" }).first().click();
-  await cover.getByRole("button", { name: /^One more back: .*cross/ }).click();
-  await cover.getByRole("button", { name: "Back on" }).click();
-  await seat.getByRole("button", { name: /rider seat/ }).click();
-  await seat.getByRole("button", { name: "All" }).click();
-  await expect(close).toContainText("seat switch");
-  await seat.getByRole("checkbox", { name: /seat switch/ }).click();
-  await seat.getByRole("button", { name: "Back on" }).click();
-  await expect(close).toContainText("Everything is accounted for");
-  await saved(page);
-
-  const second = await newJob(page, "Same mower, next spring", "Brannock Midge 60");
-  await page.goto(`${second}/fit/strip`);
-  await expect(step(page, "rider seat")).toContainText("on the vehicle");
-  await expect(step(page, "left cover")).toContainText("2 fasteners, painted");
-});
-
 test("at the lift without a network: the page, its edits and its pictures stay, and are sent later", async ({
   browser,
 }) => {

@@ -179,18 +179,6 @@ test("another person's change arrives within a second", async ({ browser }) => {
   await expect(field(ansa, "Bench")).toHaveValue("Bench 8", { timeout: 1000 });
 });
 
-test("going back to an earlier revision is one press in the history", async ({ page }) => {
-  await signIn(page);
-  await newJob(page, "There and back");
-  await set(page, "Bench", "Bench 1");
-  await saved(page);
-  await page.getByRole("link", { name: "History" }).click();
-  await page.getByRole("button", { name: "Back to 1" }).click();
-  await expect(page.getByText("taken back to revision 1")).toBeVisible();
-  await page.getByRole("link", { name: /Intake/ }).click();
-  await expect(field(page, "Bench")).toHaveValue("");
-});
-
 test("a viewer may look at everything and change nothing", async ({ page }) => {
   await signIn(page, "wren");
   await expect(page.getByRole("button", { name: "New job" })).toBeHidden();

@@ -19,6 +19,8 @@ function tick(state: SyncState, now: number): Stepped {
   };
 }
 
+const ACTS: ReadonlySet<SyncEvent["kind"]> = new Set(["edit", "undo", "redo"]);
+
 /**
  * One event of a page: the state after it, and what is to be done. Pure; the clock is handed in.
  * A document that is as it was stays the same object, so that nothing is worked out anew for
@@ -26,7 +28,8 @@ function tick(state: SyncState, now: number): Stepped {
  */
 export function syncStep(state: SyncState, event: SyncEvent, now: number): Stepped {
   const { state: next, effects } = happened(state, event, now);
-  const same = next.job !== state.job && equal(next.job, state.job);
+  // An act makes another document; only what comes from the server may make the same one again.
+  const same = !ACTS.has(event.kind) && next.job !== state.job && equal(next.job, state.job);
   return { state: same ? { ...next, job: state.job } : next, effects };
 }
 
