@@ -233,7 +233,7 @@ export class Bench implements Predictor {
     const solved = this.asGroup(state);
     if (!solved) return false;
     const { amps, volts } = solved;
-    const nothingAt = (node: NodeId): boolean => Math.abs(volts.get(node) ?? 0) < NOTHING_V;
+    const nothingAt = (node: NodeId): boolean => Math.abs(volts.get(node) ?? Infinity) < NOTHING_V;
     const nothingIn = (id: ElementId, ohm: number): boolean => {
       const element = this.group.elements.get(id);
       const flows = amps.get(id);
