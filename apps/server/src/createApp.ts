@@ -20,7 +20,7 @@ import { admitBody, readBody, soundAddress } from "./http/bodies.ts";
 import { PinoLogger } from "./http/pinoLogger.ts";
 import { requestLog } from "./http/requestLog.ts";
 import { sameOrigin } from "./http/sameOrigin.ts";
-import { sessionStore } from "./people/sessions.ts";
+import { SESSION_COOKIE, sessionStore } from "./people/sessions.ts";
 
 /** The cookie outlasts every session: how long one lasts is the server's to say. */
 const LONGEST_SESSION_MS = 365 * 24 * 3600 * 1000;
@@ -38,7 +38,7 @@ async function sessionKey(db: Database): Promise<string> {
 function sessions(pool: pg.Pool, key: string): express.RequestHandler {
   return session({
     store: sessionStore(pool),
-    name: "dragonet.session",
+    name: SESSION_COOKIE,
     secret: key,
     resave: false,
     saveUninitialized: false,

@@ -76,11 +76,11 @@ export const IsMoment = (): PropertyDecorator =>
 export const IsObjectOf = (type: () => Newable): PropertyDecorator =>
   applyDecorators(IsObject({ message: "needs an object" }), ValidateNested(), Type(type));
 
-/** A list of objects of one class. */
-export const IsListOf = (type: () => Newable, most: number): PropertyDecorator =>
+/** A list of objects of one class; what the server itself answers has no bound. */
+export const IsListOf = (type: () => Newable, most?: number): PropertyDecorator =>
   applyDecorators(
     IsArray(),
-    ArrayMaxSize(most),
+    ...(most === undefined ? [] : [ArrayMaxSize(most)]),
     IsObject({ each: true, message: "needs objects" }),
     ValidateNested({ each: true }),
     Type(type),

@@ -4,4 +4,4 @@ export * from "./requests.ts";
 export { unsound } from "./sound.ts";
 export * from "./validate.ts";
 export * from "./answers/index.ts";
-export { classSchemas, jobSchema, reachable } from "./schema.ts";
+export { classSchemas, jobSchema } from "./schema.ts";

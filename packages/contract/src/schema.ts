@@ -57,7 +57,7 @@ function withUnions(type: new () => object, schema: Schema, prefix: string): Sch
 }
 
 /** JSON Schema of every class of the contract, by name; references begin with the prefix. */
-export function classSchemas(prefix: string): Record<string, Schema> {
+function allSchemas(prefix: string): Record<string, Schema> {
   const made = validationMetadatasToSchemas({
     classTransformerMetadataStorage: defaultMetadataStorage as never,
     refPointerPrefix: prefix,
@@ -81,12 +81,12 @@ function namesIn(node: unknown, prefix: string): string[] {
   return [...own, ...Object.values(node).flatMap((value) => namesIn(value, prefix))];
 }
 
-/** The schemas of these names, and of whatever they refer to. */
-export function reachable(
-  schemas: Readonly<Record<string, Schema>>,
-  names: readonly string[],
-  prefix: string,
-): Record<string, Schema> {
+/**
+ * JSON Schema of these classes of the contract and of whatever they refer to, by name;
+ * references begin with the prefix.
+ */
+export function classSchemas(names: readonly string[], prefix: string): Record<string, Schema> {
+  const schemas = allSchemas(prefix);
   const found = new Set<string>();
   const waiting = [...names];
   for (let name = waiting.pop(); name !== undefined; name = waiting.pop()) {
@@ -101,8 +101,7 @@ const DEFS = "#/$defs/";
 
 /** JSON Schema (draft 2020-12) of the job document, made from the classes that check it. */
 export function jobSchema(): Schema {
-  const schemas = classSchemas(DEFS);
-  const { [JobDto.name]: job, ...others } = reachable(schemas, [JobDto.name], DEFS);
+  const { [JobDto.name]: job, ...others } = classSchemas([JobDto.name], DEFS);
   return {
     $schema: "https://json-schema.org/draft/2020-12/schema",
     title: JOB_FORMAT,

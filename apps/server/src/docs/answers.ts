@@ -1,6 +1,9 @@
 import { HttpCode, applyDecorators, type Type } from "@nestjs/common";
 import { ApiBody, ApiConsumes, ApiOperation, ApiResponse } from "@nestjs/swagger";
 
+/** How the document names the way to be signed in. */
+export const SESSION = "session";
+
 /** A class of the contract, or a list of such. */
 type Shape = Type<object> | readonly [Type<object>];
 

@@ -1,11 +1,10 @@
 import type { INestApplication } from "@nestjs/common";
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from "@nestjs/swagger";
-import { RefusalAnswer, classSchemas, reachable } from "@dragonet/contract";
+import { RefusalAnswer, classSchemas } from "@dragonet/contract";
+import { SESSION_COOKIE } from "../people/sessions.ts";
+import { SESSION } from "./answers.ts";
 
 const SCHEMAS = "#/components/schemas/";
-
-/** How a request is signed in: the cookie's name is the session's. */
-export const SESSION = "session";
 
 type Operation = Record<string, unknown> & { responses: Record<string, unknown> };
 
@@ -37,7 +36,7 @@ export function apiDocument(app: INestApplication): OpenAPIObject {
       "Jobs, shelf, vehicles and people of one shop. SI units: A, V, Ω, W, m. Roles stand under security: viewer, installer, owner; each may do what the one before may.",
     )
     .setVersion("1")
-    .addSecurity(SESSION, { type: "apiKey", in: "cookie", name: "dragonet.session" })
+    .addSecurity(SESSION, { type: "apiKey", in: "cookie", name: SESSION_COOKIE })
     .addSecurityRequirements(SESSION, ["viewer"])
     .build();
   const made = SwaggerModule.createDocument(app, head);
@@ -52,10 +51,7 @@ export function apiDocument(app: INestApplication): OpenAPIObject {
       ),
     ]),
   );
-  const schemas = reachable(
-    classSchemas(SCHEMAS),
-    [RefusalAnswer.name, ...Object.keys(made.components?.schemas ?? {})],
-    SCHEMAS,
-  );
+  const named = [RefusalAnswer.name, ...Object.keys(made.components?.schemas ?? {})];
+  const schemas = classSchemas(named, SCHEMAS);
   return { ...made, paths, components: { ...made.components, schemas } };
 }

@@ -12,6 +12,7 @@ import { ApiExtension, ApiSecurity } from "@nestjs/swagger";
 import type { Request } from "express";
 import type { Role } from "@dragonet/contract";
 import { KnownPeople, type SignedIn } from "./knownPeople.ts";
+import { SESSION } from "../docs/answers.ts";
 import { Sessions } from "./sessions.ts";
 import { forbidden, notSignedIn } from "../http/refusal.ts";
 
@@ -26,7 +27,7 @@ const RANK: Readonly<Record<Role, number>> = { viewer: 0, installer: 1, owner: 2
 
 /** Marks what needs more than looking: `@Needs("installer")`, `@Needs("owner")`. */
 export const Needs = (role: Role) =>
-  applyDecorators(SetMetadata(NEEDED_ROLE, role), ApiSecurity("session", [role]));
+  applyDecorators(SetMetadata(NEEDED_ROLE, role), ApiSecurity(SESSION, [role]));
 
 /** Marks what may be asked for without signing in. */
 export const Open = () => applyDecorators(SetMetadata(OPEN, true), ApiExtension("x-open", true));

@@ -27,6 +27,9 @@ const PgStore = connectPgSimple(session);
 export const sessionStore = (pool: pg.Pool): session.Store =>
   new PgStore({ pool, tableName: "session", disableTouch: true });
 
+/** The cookie that a session is known by. */
+export const SESSION_COOKIE = "dragonet.session";
+
 /** How often use is written down, in ms: not with every request. */
 const NOTED_MS = 5 * 60_000;
 const HOUR_MS = 3_600_000;

@@ -4,9 +4,7 @@ import { IsListOf, IsMoment, IsObjectOf } from "../fields.ts";
 import { JobDto } from "../document/job.ts";
 import { EditDto } from "../requests.ts";
 
-/** What a job on the board may wait for: see {@link JobSummary}. */
-const MOST_LINES = 100_000;
-
+/** One thing that a job waits for. */
 export class WaitingAnswer {
   /** What people wrote down themselves, and "stop" for a finding to stop for. */
   @IsString()
@@ -89,16 +87,16 @@ export class JobOnBoardAnswer implements JobSummary {
   @IsInt()
   readonly runs!: number;
 
-  @IsListOf(() => WaitingAnswer, MOST_LINES)
+  @IsListOf(() => WaitingAnswer)
   readonly waiting!: readonly WaitingAnswer[];
 
-  @IsListOf(() => CuringAnswer, MOST_LINES)
+  @IsListOf(() => CuringAnswer)
   readonly curing!: readonly CuringAnswer[];
 
-  @IsListOf(() => NeedAnswer, MOST_LINES)
+  @IsListOf(() => NeedAnswer)
   readonly needs!: readonly NeedAnswer[];
 
-  @IsListOf(() => TimeAnswer, MOST_LINES)
+  @IsListOf(() => TimeAnswer)
   readonly time!: readonly TimeAnswer[];
 }
 
@@ -150,7 +148,7 @@ export class ChangeAnswer implements Change {
   @IsString({ each: true })
   readonly acts!: readonly string[];
 
-  @IsListOf(() => EditDto, MOST_LINES)
+  @IsListOf(() => EditDto)
   readonly edits!: Change["edits"];
 }
 
@@ -160,7 +158,7 @@ export class ChangesAnswer {
   @Min(0)
   readonly revision!: number;
 
-  @IsListOf(() => ChangeAnswer, MOST_LINES)
+  @IsListOf(() => ChangeAnswer)
   readonly changes!: readonly Change[];
 }
 

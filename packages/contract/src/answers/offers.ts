@@ -5,8 +5,6 @@ import { IsListOf, IsMoment, IsNullable, IsObjectOf, IsShare } from "../fields.t
 export const OFFER_STATES = ["open", "accepted", "revoked", "over"] as const;
 export type OfferState = (typeof OFFER_STATES)[number];
 
-const MOST_LINES = 10_000;
-
 /** Sums of money, in the smallest coin. */
 export class TotalsAnswer {
   @IsInt()
@@ -49,7 +47,7 @@ export class OfferChoiceAnswer implements OfferChoice {
   @IsInt()
   readonly highMinor!: number;
 
-  @IsListOf(() => OfferedPartAnswer, MOST_LINES)
+  @IsListOf(() => OfferedPartAnswer)
   readonly parts!: readonly OfferedPartAnswer[];
 
   @IsArray()
@@ -85,7 +83,7 @@ export class OfferAnswer implements Offer {
   @IsString({ each: true })
   readonly work!: readonly string[];
 
-  @IsListOf(() => OfferChoiceAnswer, MOST_LINES)
+  @IsListOf(() => OfferChoiceAnswer)
   readonly choices!: readonly OfferChoiceAnswer[];
 }
 

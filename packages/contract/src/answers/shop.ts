@@ -8,8 +8,6 @@ import { PART_TYPES } from "../document/kit.ts";
 import { PartDto } from "../document/part/part.ts";
 import { VehicleDto } from "../document/vehicle/vehicle.ts";
 
-const MOST_LINES = 100_000;
-
 /** One fault of what was sent: where, and what would be valid. */
 export class FaultAnswer implements Fault {
   @IsString()
@@ -26,7 +24,7 @@ export class RefusalAnswer {
   readonly message!: string;
 
   @IsOptional()
-  @IsListOf(() => FaultAnswer, MOST_LINES)
+  @IsListOf(() => FaultAnswer)
   readonly faults?: readonly FaultAnswer[];
 }
 
@@ -83,22 +81,22 @@ export class ArchiveAnswer {
 
 /** What a job takes over from the last one on the same model. */
 export class CarriedOverAnswer implements CarriedOver {
-  @IsListOf(() => StripStepDto, MOST_LINES)
+  @IsListOf(() => StripStepDto)
   readonly strip!: CarriedOver["strip"];
 
-  @IsListOf(() => FastenerDto, MOST_LINES)
+  @IsListOf(() => FastenerDto)
   readonly fasteners!: CarriedOver["fasteners"];
 
-  @IsListOf(() => StripPlugDto, MOST_LINES)
+  @IsListOf(() => StripPlugDto)
   readonly plugs!: CarriedOver["plugs"];
 
-  @IsListOf(() => TemplateDto, MOST_LINES)
+  @IsListOf(() => TemplateDto)
   readonly templates!: CarriedOver["templates"];
 
-  @IsListOf(() => LandmarkDto, MOST_LINES)
+  @IsListOf(() => LandmarkDto)
   readonly landmarks!: CarriedOver["landmarks"];
 
-  @IsListOf(() => HoleDto, MOST_LINES)
+  @IsListOf(() => HoleDto)
   readonly holes!: CarriedOver["holes"];
 }
 

@@ -2,8 +2,6 @@ import { IsBoolean, IsInt, IsNumber, IsString, Max, Min } from "class-validator"
 import type { Apprentice, TopicProgress, TrainingRecord } from "@dragonet/core";
 import { IsListOf, IsMoment, IsNullable } from "../fields.ts";
 
-const MOST_TOPICS = 10_000;
-
 /** How one drill or one hidden fault went. */
 export class TrainingAnswer implements TrainingRecord {
   @IsString()
@@ -59,7 +57,7 @@ export class ApprenticeAnswer implements Apprentice {
   @IsNumber()
   readonly meanScore!: number | null;
 
-  @IsListOf(() => TopicAnswer, MOST_TOPICS)
+  @IsListOf(() => TopicAnswer)
   readonly topics!: readonly TopicAnswer[];
 
   /** "" where there is none. */
