@@ -64,6 +64,7 @@ const readDark = async (page) => {
   const seen = page.getByRole("group", { name: /: seen$/ }).nth(1);
   await seen.getByRole("button", { name: "dark" }).click();
   await page.getByText("What may be wrong").waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
 };
 
 const SHOTS = [

@@ -1,6 +1,6 @@
 /** Vehicle profiles: what is known of a model, changed and kept as a whole. */
 import { checkVehicle } from "@dragonet/contract";
-import type { Vehicle } from "@dragonet/core";
+import { createJob, type Vehicle } from "@dragonet/core";
 import { FELLRUNNER, LAPWING } from "@dragonet/core/demo";
 import { screen, waitFor, within } from "@testing-library/react";
 import { newSystem, newVehicle } from "../src/vehicles/newVehicle.ts";
@@ -19,6 +19,31 @@ async function keep(user: Awaited<ReturnType<typeof openProfile>>["user"]) {
   await user.click(screen.getByRole("button", { name: "Save profile" }));
   expect(await screen.findByText("Saved")).toBeVisible();
 }
+
+describe("a profile's page", () => {
+  it("takes a note of two lines by Enter as one line, and puts it back by Escape", async () => {
+    const { user, shop } = await openProfile();
+    const note = await screen.findByLabelText("Note");
+    expect(note.tagName).toBe("TEXTAREA");
+    await user.clear(note);
+    await user.type(note, "Winch eats the budget{Enter}");
+    expect(note).toHaveValue("Winch eats the budget");
+    await user.type(note, " and more{Escape}");
+    expect(note).toHaveValue("Winch eats the budget");
+    await keep(user);
+    expect(kept(shop).note).toBe("Winch eats the budget");
+  });
+
+  it("tells the jobs on it, with the machine where it has a name", async () => {
+    const named = createJob("Bar", "", { ...BARE, machine: "the red one" });
+    const shop = new Shop().withVehicles(BARE).withJob("a", createJob("Pods", "", BARE));
+    await openProfile(shop.withJob("b", named));
+    const line = async (title: string) =>
+      (await screen.findByRole("link", { name: title })).closest("li")!;
+    expect((await line("Pods")).textContent).toBe("Pods intake");
+    expect((await line("Bar")).textContent).toBe("Bar the red one, intake");
+  });
+});
 
 describe("a new profile", () => {
   it("begins as the contract wants it, whatever its electrics", () => {

@@ -155,6 +155,7 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
         <Line label="Note">
           <TextInput
             label="Note"
+            lines={2}
             value={part.note}
             className="w-96 max-w-full"
             onCommit={(note) => setPart({ ...part, note })}

@@ -50,7 +50,9 @@ function EarlierJobs({ model }: { model: string }) {
                 {j.title}
               </Link>{" "}
               <span className="text-muted">
-                {j.machine}, {STAGE_WORDS[j.stage].toLowerCase()}
+                {[j.machine, STAGE_WORDS[j.stage].toLowerCase()]
+                  .filter((word) => word !== "")
+                  .join(", ")}
               </span>
             </li>
           ))}
@@ -162,6 +164,7 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
                 <span className="flex-1 *:w-full">
                   <TextInput
                     label="Note"
+                    lines={2}
                     value={vehicle.note}
                     className="w-full"
                     maxLength={2000}

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
 
 interface TextInputProps {
   readonly label: string;
@@ -8,13 +8,16 @@ interface TextInputProps {
   readonly placeholder?: string;
   readonly type?: "text" | "date";
   readonly maxLength?: number;
+  /** Lines to show, where what is written is longer than one; without it one. */
+  readonly lines?: number;
   /** Returns what is wrong, or null. */
   readonly check?: (value: string) => string | null;
 }
 
 /** Text that is taken when the field is left or Enter is pressed; Escape puts it back. */
 export function TextInput(props: TextInputProps) {
-  const { label, value, onCommit, className = "", type = "text", maxLength = 500, check } = props;
+  const { label, value, onCommit, className = "", type = "text", maxLength = 500 } = props;
+  const { check, lines } = props;
   const [draft, setDraft] = useState<string | null>(null);
   const escaped = useRef(false);
   const wrong = draft === null ? null : (check?.(draft) ?? null);
@@ -25,31 +28,39 @@ export function TextInput(props: TextInputProps) {
     escaped.current = false;
   };
 
+  const field = {
+    "aria-label": label,
+    "aria-invalid": wrong !== null,
+    "data-draft": draft !== null || undefined,
+    value: draft ?? value,
+    placeholder: props.placeholder,
+    maxLength,
+    onChange: (e: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      setDraft(e.target.value);
+      if (type === "date" && e.target.value !== value) onCommit(e.target.value);
+    },
+    onBlur: commit,
+    onKeyDown: (e: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      if (e.key === "Enter") {
+        // A text of several lines on the screen is one line all the same.
+        if (lines !== undefined) e.preventDefault();
+        e.currentTarget.blur();
+      }
+      if (e.key === "Escape" && draft !== null) {
+        e.stopPropagation();
+        escaped.current = true;
+        e.currentTarget.blur();
+      }
+    },
+  };
+
   return (
     <span className="inline-flex max-w-full flex-col">
-      <input
-        type={type}
-        aria-label={label}
-        aria-invalid={wrong !== null}
-        data-draft={draft !== null || undefined}
-        className={`control ${className}`}
-        value={draft ?? value}
-        placeholder={props.placeholder}
-        maxLength={maxLength}
-        onChange={(e) => {
-          setDraft(e.target.value);
-          if (type === "date" && e.target.value !== value) onCommit(e.target.value);
-        }}
-        onBlur={commit}
-        onKeyDown={(e) => {
-          if (e.key === "Enter") e.currentTarget.blur();
-          if (e.key === "Escape" && draft !== null) {
-            e.stopPropagation();
-            escaped.current = true;
-            e.currentTarget.blur();
-          }
-        }}
-      />
+      {lines === undefined ? (
+        <input type={type} className={`control ${className}`} {...field} />
+      ) : (
+        <textarea rows={lines} className={`control py-1 ${className}`} {...field} />
+      )}
       {wrong !== null && (
         <span role="alert" className="text-small font-bold">
           {wrong}
