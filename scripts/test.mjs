@@ -1,6 +1,6 @@
 /**
  * `npm test`: everything, from a bare machine, beside a running `npm start`.
- * `npm test -- unit page`: only these groups: checks (lint, promises, types, format, unused, layers, names),
+ * `npm test -- unit page`: only these groups: checks (lint, types, format, unused, layers, names),
  * unit (core, contract, loom, template, command line, stores), page (pages without a browser),
  * api (the server over its database), scripts (start, restore), browser.
  */
@@ -20,8 +20,8 @@ import { ROOT, fromRoot } from "./lib/paths.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 
-const CHECKS = ["lint", "promises", "types", "format", "unused", "layers", "names"];
-const TYPED = ["--tsconfig", "tsconfig.lint.json", "packages", "apps", "e2e", "bench"];
+const CHECKS = ["lint", "types", "format", "unused", "layers", "names"];
+const TYPED = ["--type-aware", "--tsconfig", "tsconfig.lint.json"];
 /** What of Jest's projects a group runs. */
 const PROJECTS = {
   unit: ["core", "contract", "loom", "template", "cli", "web"],
@@ -194,9 +194,7 @@ await main(async () => {
   // The list of names that must not appear is kept beside the project, where there is one.
   const names = fromRoot("../shared/tools/names-check");
   const checking = checks([
-    ["lint", node(bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0")],
-    // Rules that need types: what is promised is waited for, what is switched on is switched whole.
-    ["promises", node(bin("oxlint/bin/oxlint"), "--type-aware", ...TYPED)],
+    ["lint", node(bin("oxlint/bin/oxlint"), ...TYPED, "--deny-warnings", ".")],
     ["types", node(fromRoot("scripts/types.mjs"))],
     ["format", node(bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", ".")],
     ["unused", node(bin("knip/bin/knip.js"))],

@@ -38,8 +38,8 @@ function start(args: readonly string[], env: Record<string, string> = {}): Start
   });
   children.push(child);
   let text = "";
-  child.stdout?.on("data", (chunk) => (text += String(chunk)));
-  child.stderr?.on("data", (chunk) => (text += String(chunk)));
+  child.stdout.on("data", (chunk) => (text += String(chunk)));
+  child.stderr.on("data", (chunk) => (text += String(chunk)));
   const ended = new Promise<number | null>((done) => child.once("exit", (code) => done(code)));
   return { child, said: () => text, ended };
 }
@@ -129,7 +129,7 @@ describe("npm start", () => {
     await ready(shop);
     const read = async (): Promise<unknown[]> => {
       const cookie = String((await signIn(port, "ansa")).headers.get("set-cookie")).split(";")[0];
-      const headers = { cookie: cookie ?? "" };
+      const headers = { cookie };
       const ask = async (path: string): Promise<unknown> =>
         (await fetch(`http://127.0.0.1:${port}/api/${path}`, { headers })).json();
       const jobs = (await ask("jobs")) as { id: string }[];

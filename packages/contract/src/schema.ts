@@ -1,4 +1,4 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- every importer of this file needs the declaration
+// oxlint-disable-next-line @typescript-eslint/triple-slash-reference -- every importer of this file needs the declaration
 /// <reference path="./class-transformer-storage.d.ts" />
 import "reflect-metadata";
 import { defaultMetadataStorage } from "class-transformer/cjs/storage.js";
