@@ -12,6 +12,7 @@ import { MeterModule } from "./meter/meter.module.ts";
 import { OffersModule } from "./offers/offers.module.ts";
 import { AccessGuard } from "./people/access.ts";
 import { PeopleModule } from "./people/people.module.ts";
+import { SearchModule } from "./search/search.module.ts";
 import { ShelfModule } from "./shelf/shelf.module.ts";
 import { ShopModule } from "./shop/shop.module.ts";
 import { TrainingModule } from "./training/training.module.ts";
@@ -28,6 +29,7 @@ import { VehiclesModule } from "./vehicles/vehicles.module.ts";
     OffersModule,
     LiveModule,
     PeopleModule,
+    SearchModule,
     ShelfModule,
     VehiclesModule,
     ShopModule,

@@ -64,6 +64,7 @@ const DOORS: readonly Door[] = [
   { method: "put", path: () => "settings", least: "owner", body: {} },
   { method: "get", path: () => "ready", least: "anybody" },
   { method: "get", path: () => "metrics", least: "anybody" },
+  { method: "get", path: () => "search?q=bar", least: "viewer" },
   { method: "get", path: () => "training", least: "viewer" },
   { method: "post", path: () => "training/results", least: "viewer", body: {} },
   { method: "get", path: () => "training/everybody", least: "owner" },

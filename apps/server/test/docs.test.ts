@@ -201,6 +201,8 @@ describe("the API's document", () => {
       ...hidden,
       id: "10000000-0000-4000-8000-000000000002",
     });
+    await ask("get", "search?q=bar");
+    await ask("get", "search");
     await ask("get", "training");
     await ask("get", "training/everybody");
 

@@ -26,7 +26,7 @@ import {
   type Practices,
   type Vehicle,
 } from "@dragonet/core";
-import type { Role } from "@dragonet/contract";
+import type { Role, SearchKind } from "@dragonet/contract";
 
 export interface Preferences {
   readonly units: "metric" | "us";
@@ -256,6 +256,39 @@ export const trainingResult = pgTable(
     check("training_result_score", sql`${t.score} between 0 and 100`),
   ],
 );
+
+const tsvector = customType<{ data: string }>({ dataType: () => "tsvector" });
+
+/**
+ * What can be searched for: a line for each job outside the bin, part and vehicle profile. Triggers of the
+ * database keep it, so that nothing that writes a document can forget to.
+ */
+export const searchEntry = pgTable(
+  "search_entry",
+  {
+    kind: varchar("kind", { length: 8 }).$type<SearchKind>().notNull(),
+    id: text("id").notNull(),
+    title: text("title").notNull(),
+    about: text("about").notNull(),
+    /** Everything that a person wrote in it. */
+    words: text("words").notNull(),
+    /** Its words for the index: of weight A those of the title, of weight B those of what it is about. */
+    stems: tsvector("stems").notNull(),
+    at: moment("at"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.kind, t.id] }),
+    check("search_entry_kind", sql`${t.kind} in ('job', 'part', 'vehicle')`),
+    index("search_entry_stems").using("gin", t.stems),
+    index("search_entry_at").on(t.at),
+  ],
+);
+
+/** Every word that search entries have had: by it a word that is written nearly right is taken for one of them. */
+export const searchWord = pgTable("search_word", { word: text("word").primaryKey() }, (t) => [
+  index("search_word_like").using("gin", t.word.op("gin_trgm_ops")),
+  check("search_word_some", sql`${t.word} <> ''`),
+]);
 
 /** One saved batch of edits: history, and what a latecomer has missed. */
 export const jobChange = pgTable(

@@ -136,3 +136,27 @@ export class ReadyAnswer {
   @IsString({ each: true })
   readonly wrong!: readonly string[];
 }
+
+/** Kinds of things that are searched. */
+export const SEARCH_KINDS = ["job", "part", "vehicle"] as const;
+export type SearchKind = (typeof SEARCH_KINDS)[number];
+
+/** One thing that a search found. */
+export class FoundAnswer {
+  @IsIn(SEARCH_KINDS)
+  readonly kind!: SearchKind;
+
+  @IsString()
+  readonly id!: string;
+
+  @IsString()
+  readonly title!: string;
+
+  /** Of a job its customer and vehicle, of a part or a vehicle its kind. */
+  @IsString()
+  readonly about!: string;
+
+  /** The words around what was found, where the title does not say it; "" otherwise. */
+  @IsString()
+  readonly where!: string;
+}
