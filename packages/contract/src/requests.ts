@@ -164,6 +164,11 @@ export class PreferencesRequest {
 
   @IsIn(["system", "day", "night"])
   theme!: "system" | "day" | "night";
+
+  /** Whether letters and figures act by themselves, outside fields; yes where nothing is said. */
+  @IsOptional()
+  @IsBoolean()
+  singleKeys?: boolean;
 }
 
 export class NewJobRequest {

@@ -10,13 +10,21 @@ import {
   type FaultSuspect,
   type Probe,
   type Ranked,
+  type RunId,
   type Suspect,
 } from "../src/index.ts";
 import { nextProbe } from "../src/diagnosis/suspect/diagnose.ts";
 import { isFault, pods } from "./testing.ts";
 
 const fault = (id: string): FaultSuspect => ({
-  ...{ kind: "fault", id, words: `${id} is open`, prior: 0.1, fault: "open", runId: null },
+  ...{
+    kind: "fault",
+    id,
+    words: `${id} is open`,
+    prior: 0.1,
+    fault: "open",
+    runId: "run-1" as RunId,
+  },
   ...{ elementIds: [id as FaultSuspect["elementIds"][number]], changes: [] },
 });
 const OTHER: Suspect = { kind: "other", id: "other", words: "not on the list", prior: 0.1 };

@@ -31,6 +31,7 @@ import type { Role, SearchKind } from "@dragonet/contract";
 export interface Preferences {
   readonly units: "metric" | "us";
   readonly theme: "system" | "day" | "night";
+  readonly singleKeys?: boolean;
 }
 
 /** Version of the document beside it; a row of before there were versions is of the first. */

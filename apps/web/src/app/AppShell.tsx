@@ -6,6 +6,7 @@ import { useSending } from "../sync/useSending.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { sessionEnds } from "../base/api.ts";
+import { Find } from "../find/Find.tsx";
 import { SignOut } from "./SignOut.tsx";
 import { Me, useSession, type Person } from "../base/session.ts";
 import { showTheme } from "../base/theme.ts";
@@ -50,7 +51,8 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
         {waits > 0 && <b className="text-ink">{changesWord(waits)} not saved yet · </b>}
         {shop} · {person.name}, {person.role}
       </span>
-      <span className="inline-flex max-md:order-2 max-md:ml-auto">
+      <span className="inline-flex gap-3 max-md:order-2 max-md:ml-auto">
+        <Find />
         <SignOut personId={person.id} />
       </span>
     </header>

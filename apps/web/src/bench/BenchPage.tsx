@@ -18,6 +18,7 @@ import { PracticesDialog } from "./begin/PracticesDialog.tsx";
 import { RunPanel } from "./panels/RunPanel.tsx";
 import { overlayOf } from "./strips/overlay.ts";
 import type { Selection } from "./selection.ts";
+import { useAlongCircuits } from "./strips/alongCircuits.ts";
 import { StripRow } from "./strips/StripRow.tsx";
 import { TrialPanel } from "./panels/TrialPanel.tsx";
 import { TrunkPanel } from "./panels/TrunkPanel.tsx";
@@ -76,6 +77,7 @@ export function BenchPage() {
   const [report, setReport] = useState<TrialReport | null>(null);
   const [practising, setPractising] = useState(false);
   const panel = useRef<HTMLElement>(null);
+  const circuits = useAlongCircuits();
 
   const hasRun = selection.kind === "run" || selection.kind === "part";
   const owners: readonly string[] = [
@@ -137,7 +139,7 @@ export function BenchPage() {
             more is on than it can feed.
           </p>
         )}
-        <div className="border-t border-ink">
+        <div role="group" aria-label="Circuits" className="border-t border-ink" ref={circuits}>
           {trunks.map((trunk) => (
             <TrunkRow
               key={trunk.ownerId}

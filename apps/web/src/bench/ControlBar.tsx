@@ -1,5 +1,5 @@
-import { useEffect } from "react";
 import { inputWord, ownerName, type BenchControls, type Input, type Job } from "@dragonet/core";
+import { useSingleKeys } from "../base/useSingleKeys.ts";
 import { Button } from "../ui/Button.tsx";
 import {
   INPUT_KEYS,
@@ -26,22 +26,6 @@ interface Control {
   readonly press: () => void;
 }
 
-function useControlKeys(list: readonly Control[]): void {
-  useEffect(() => {
-    const press = (e: KeyboardEvent): void => {
-      const { target } = e;
-      const busy =
-        target instanceof HTMLInputElement ||
-        target instanceof HTMLTextAreaElement ||
-        document.querySelector("[role=dialog], [role=listbox]") !== null;
-      if (busy || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
-      list.find((c) => c.hotkey === e.key.toLowerCase())?.press();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, [list]);
-}
-
 /** The controls as the rider has them, each with its key: press one and see what lights. */
 export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps) {
   const list: Control[] = [
@@ -60,7 +44,7 @@ export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps
       press: () => onChange(pressSwitch(pressed, runId)),
     })),
   ];
-  useControlKeys(list);
+  useSingleKeys((key) => list.find((c) => c.hotkey === key.toLowerCase())?.press());
   if (list.length === 0) return null;
   return (
     <div role="group" aria-label="Controls" className="flex flex-wrap items-center gap-1 pb-1.5">

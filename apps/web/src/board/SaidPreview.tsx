@@ -10,6 +10,7 @@ import {
 } from "@dragonet/core";
 import type { JobAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { dayText } from "../base/moment.ts";
 import { usePractices } from "../settings/practices.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
@@ -130,7 +131,7 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
           />
         )}
         {customer !== "" && <span>for {customer}</span>}
-        {promised !== "" && <span className="num">by {promised}</span>}
+        {promised !== "" && <span>by {dayText(new Date(`${promised}T12:00:00`))}</span>}
       </p>
       <ul className="mt-1">
         {said.circuits.map((circuit) => (

@@ -1,8 +1,9 @@
 import { Redo2, Undo2 } from "lucide-react";
-import { useEffect } from "react";
+import { useCallback } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
 import { useCanEdit } from "../base/session.ts";
+import { useSingleKeys } from "../base/useSingleKeys.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { Tab } from "../ui/page/Tab.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
@@ -22,20 +23,14 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 
 function useStageKeys(jobId: string): void {
   const navigate = useNavigate();
-  useEffect(() => {
-    const press = (e: KeyboardEvent): void => {
-      const { target } = e;
-      const busy =
-        target instanceof HTMLInputElement ||
-        target instanceof HTMLTextAreaElement ||
-        document.querySelector("[role=dialog], [role=listbox]") !== null;
-      if (busy || e.ctrlKey || e.metaKey || e.altKey) return;
-      const stage = STAGES.find((s) => String(stageNumber(s)) === e.key);
+  const press = useCallback(
+    (key: string) => {
+      const stage = STAGES.find((s) => String(stageNumber(s)) === key);
       if (stage) void navigate(`/jobs/${jobId}/${stage}`);
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, [jobId, navigate]);
+    },
+    [jobId, navigate],
+  );
+  useSingleKeys(press);
 }
 
 export function JobHeader({ jobId }: { jobId: string }) {

@@ -4,6 +4,7 @@ import type { SessionAnswer } from "@dragonet/contract";
 import { useMe, type Person } from "../base/session.ts";
 import { showTheme, type ThemeChoice } from "../base/theme.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
+import { Tick } from "../ui/forms/Tick.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Trouble } from "../ui/page/states.tsx";
 import { Archive } from "./Archive.tsx";
@@ -60,6 +61,14 @@ function Preferences() {
           ]}
           onChange={(units) => set({ units })}
         />
+      </div>
+      <div className="border-b border-hair py-1">
+        <Tick
+          checked={me.preferences.singleKeys ?? true}
+          onChange={(singleKeys) => set({ singleKeys })}
+        >
+          Single keys act: figures change the stage, letters press controls, ? tells them all
+        </Tick>
       </div>
       {save.error && <Trouble error={save.error} />}
     </Section>

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 import { toast } from "sonner";
 import {
   PART_KINDS,
@@ -10,7 +11,6 @@ import {
   takenOf,
   type Need,
   type Part,
-  type PartKind,
 } from "@dragonet/core";
 import type { ImportedAnswer, KeptPartAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
@@ -21,23 +21,11 @@ import { FileButton } from "../ui/forms/FileButton.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
+import { KIND_WORDS } from "./kindWords.ts";
 import { newPart } from "./newPart.ts";
 import { PartDialog } from "./PartDialog.tsx";
 import { useParts } from "./parts.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
-
-const KIND_WORDS: Readonly<Record<PartKind, string>> = {
-  load: "Lamps, horns, heaters, outlets",
-  relay: "Relays",
-  switch: "Switches",
-  converter: "Converters",
-  box: "Fuse blocks, hubs, relay boards, modules",
-  battery: "Batteries",
-  connector: "Plugs",
-  flasher: "Flashers",
-  sundry: "Sundries",
-  kit: "Kits",
-};
 
 /** "15", or "10 to 20" where channels differ. */
 function waysText({ wayA, wayRatings, ways }: Extract<Part, { kind: "box" }>): string {
@@ -149,7 +137,14 @@ export function ShelfPage() {
   const needs = (jobs ?? []).flatMap((job) => job.needs);
   const canEdit = useCanEdit();
   const queries = useQueryClient();
-  const [open, setOpen] = useState<KeptPartAnswer | null>(null);
+  const [chosen, setOpen] = useState<KeptPartAnswer | null>(null);
+  const [asked, setAsked] = useSearchParams();
+  // A part that an address names is opened as by its own press.
+  const open = chosen ?? data?.find(({ value }) => value.id === asked.get("part")) ?? null;
+  const close = (): void => {
+    setOpen(null);
+    setAsked({}, { replace: true });
+  };
   const take = useMutation({
     mutationFn: (csv: string) => ask<ImportedAnswer>("parts/import", "POST", { csv }),
     onSuccess: async ({ added, changed }) => {
@@ -192,14 +187,7 @@ export function ShelfPage() {
           />
         </Section>
       ))}
-      {open && (
-        <PartDialog
-          key={open.value.id}
-          kept={open}
-          canEdit={canEdit}
-          onClose={() => setOpen(null)}
-        />
-      )}
+      {open && <PartDialog key={open.value.id} kept={open} canEdit={canEdit} onClose={close} />}
       <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
         <p className="font-bold">{take.error?.message}</p>
         {take.error instanceof ApiError && <FaultList error={take.error} />}

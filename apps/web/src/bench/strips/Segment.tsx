@@ -82,6 +82,8 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
   return (
     <button
       type="button"
+      // Reached from its circuit's name by the arrow keys.
+      tabIndex={-1}
       aria-label={spoken(part, findings, suspicion)}
       aria-pressed={chosen}
       className={`${shape} rounded-control border-b-2 hover:bg-accent-wash ${chosen ? "border-accent bg-accent-wash" : "border-transparent"}`}

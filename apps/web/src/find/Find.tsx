@@ -1,0 +1,41 @@
+import { Search } from "lucide-react";
+import { Suspense, lazy, useCallback, useEffect, useState } from "react";
+import { useSingleKeys } from "../base/useSingleKeys.ts";
+
+/** The list and its reader of sentences come when they are asked for. */
+const FindDialog = lazy(async () => ({ default: (await import("./FindDialog.tsx")).FindDialog }));
+const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));
+
+/** One place to find anything and to go anywhere, from every page: Ctrl+K, or the glass; ? tells the keys. */
+export function Find() {
+  const [shown, setShown] = useState<"find" | "keys" | null>(null);
+  const close = (): void => setShown(null);
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      if (e.key.toLowerCase() !== "k" || !(e.ctrlKey || e.metaKey) || e.altKey) return;
+      e.preventDefault();
+      setShown((before) => (before === "find" ? null : "find"));
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
+  useSingleKeys(useCallback((key) => key === "?" && setShown("keys"), []));
+  return (
+    <>
+      <button
+        type="button"
+        aria-label="Find"
+        aria-keyshortcuts="Control+K"
+        title="Find, go, plan (Ctrl+K)"
+        className="touch inline-flex items-center justify-center text-accent"
+        onClick={() => setShown("find")}
+      >
+        <Search size={17} aria-hidden />
+      </button>
+      <Suspense fallback={null}>
+        {shown === "find" && <FindDialog onClose={close} onKeys={() => setShown("keys")} />}
+        {shown === "keys" && <KeysDialog onClose={close} />}
+      </Suspense>
+    </>
+  );
+}

@@ -1,0 +1,178 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Command } from "cmdk";
+import {
+  Suspense,
+  lazy,
+  useDeferredValue,
+  useEffect,
+  useRef,
+  useState,
+  type FormEvent,
+} from "react";
+import { useLocation, useNavigate } from "react-router";
+import type { PartKind } from "@dragonet/core";
+import type { FoundAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
+import { useCanEdit } from "../base/session.ts";
+import { KIND_WORDS } from "../shelf/kindWords.ts";
+import { Modal } from "../ui/page/Modal.tsx";
+import { goalsOf, matching } from "./goals.ts";
+
+const SaidPreview = lazy(async () => ({
+  default: (await import("../board/SaidPreview.tsx")).SaidPreview,
+}));
+
+/** So many words may be a job that is said in a sentence. */
+const SENTENCE_WORDS = 3;
+const LONGEST_QUESTION = 200;
+
+const ADDRESS: Readonly<Record<FoundAnswer["kind"], (id: string) => string>> = {
+  job: (id) => `/jobs/${id}`,
+  part: (id) => `/shelf?part=${encodeURIComponent(id)}`,
+  vehicle: (id) => `/vehicles/${encodeURIComponent(id)}`,
+};
+const GROUPS: readonly (readonly [FoundAnswer["kind"], string])[] = [
+  ["job", "Jobs"],
+  ["part", "Parts"],
+  ["vehicle", "Vehicles"],
+];
+const aboutOf = ({ kind, about }: FoundAnswer): string =>
+  kind === "part" ? KIND_WORDS[about as PartKind] : about;
+
+/** What the server finds; while the next answer is on its way the last one stays. */
+function useFound(written: string) {
+  const question = useDeferredValue(written.trim()).slice(0, LONGEST_QUESTION);
+  return useQuery({
+    queryKey: ["search", question],
+    queryFn: () => ask<FoundAnswer[]>(`search?q=${encodeURIComponent(question)}`),
+    enabled: question !== "",
+    placeholderData: keepPreviousData,
+    staleTime: 10_000,
+  });
+}
+
+const ITEM =
+  "touch cursor-pointer rounded-control px-2 py-1.5 data-[selected=true]:bg-accent data-[selected=true]:text-on-accent";
+const GROUP =
+  "mt-2 [&_[cmdk-group-heading]]:border-b [&_[cmdk-group-heading]]:border-hair [&_[cmdk-group-heading]]:text-small [&_[cmdk-group-heading]]:text-muted";
+
+interface FindDialogProps {
+  readonly onClose: () => void;
+  readonly onKeys: () => void;
+}
+
+/** A sentence as it was read, and the press that plans it. */
+function Saying({ text, onBack }: { text: string; onBack: () => void }) {
+  const plan = useRef<(() => void) | null>(null);
+  const submit = (e: FormEvent): void => {
+    e.preventDefault();
+    plan.current?.();
+  };
+  return (
+    <form onSubmit={submit}>
+      <p className="font-bold">“{text}”</p>
+      <Suspense fallback={<p className="text-muted">Reading …</p>}>
+        <SaidPreview text={text} plan={plan} />
+      </Suspense>
+      <button type="button" className="touch mt-3 text-accent underline" onClick={onBack}>
+        Back to finding
+      </button>
+    </form>
+  );
+}
+
+/** Finds, goes and plans: one field, what it may mean beneath. */
+export function FindDialog({ onClose, onKeys }: FindDialogProps) {
+  const [written, setWritten] = useState("");
+  const [saying, setSaying] = useState(false);
+  const navigate = useNavigate();
+  const canEdit = useCanEdit();
+  const { pathname } = useLocation();
+  const [start] = useState(pathname);
+  useEffect(() => {
+    // A job that was planned from here has opened.
+    if (pathname !== start) onClose();
+  }, [pathname, start, onClose]);
+  const { data, error, isFetching } = useFound(written);
+  const found = written.trim() === "" ? [] : (data ?? []);
+  const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1] ?? null;
+  const goals = matching(goalsOf(jobId), written.trim());
+  const go = (to: string): void => {
+    onClose();
+    void navigate(to);
+  };
+  const isSentence = canEdit && written.trim().split(/\s+/).length >= SENTENCE_WORDS;
+  if (saying) {
+    return (
+      <Modal open onClose={onClose} title="Plan this job">
+        <Saying text={written} onBack={() => setSaying(false)} />
+      </Modal>
+    );
+  }
+  return (
+    <Modal open onClose={onClose} title="Find">
+      <Command shouldFilter={false} label="Find" loop>
+        <Command.Input
+          value={written}
+          onValueChange={setWritten}
+          maxLength={1000}
+          placeholder="A customer, a vehicle, a lamp, a stage, or a job in one sentence"
+          className="control w-full"
+          enterKeyHint="go"
+        />
+        <Command.List className="mt-1 max-h-[60vh] overflow-y-auto">
+          {GROUPS.map(([kind, heading]) => {
+            const here = found.filter((one) => one.kind === kind);
+            if (here.length === 0) return null;
+            return (
+              <Command.Group key={kind} heading={heading} className={GROUP}>
+                {here.map((one) => (
+                  <Command.Item
+                    key={one.id}
+                    value={`${kind} ${one.id}`}
+                    className={ITEM}
+                    onSelect={() => go(ADDRESS[kind](one.id))}
+                  >
+                    <b>{one.title}</b>
+                    <span className="ml-2 text-small">{aboutOf(one)}</span>
+                    {one.where !== "" && <span className="block text-small">… {one.where}</span>}
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            );
+          })}
+          {goals.length > 0 && (
+            <Command.Group heading="Go to" className={GROUP}>
+              {goals.map(({ to, label }) => (
+                <Command.Item key={to} value={`go ${to}`} className={ITEM} onSelect={() => go(to)}>
+                  {label}
+                </Command.Item>
+              ))}
+            </Command.Group>
+          )}
+          {(isSentence || written === "") && (
+            <Command.Group heading="Do" className={GROUP}>
+              {isSentence && (
+                <Command.Item value="do plan" className={ITEM} onSelect={() => setSaying(true)}>
+                  Plan this as a job: “{written.trim()}”
+                </Command.Item>
+              )}
+              {written === "" && (
+                <Command.Item value="do keys" className={ITEM} onSelect={onKeys}>
+                  Show all keys
+                </Command.Item>
+              )}
+            </Command.Group>
+          )}
+        </Command.List>
+        <p role="status" className="mt-2 text-small text-muted">
+          {error
+            ? `Nothing could be looked for: ${error.message}`
+            : written.trim() !== "" && !isFetching && found.length === 0
+              ? `Nothing has “${written.trim()}”: fewer words find more.`
+              : ""}
+        </p>
+      </Command>
+    </Modal>
+  );
+}

@@ -1,0 +1,53 @@
+import { STAGES } from "@dragonet/core";
+import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
+
+/** Somewhere to go: by its words, and by others that people look for it with. */
+export interface Goal {
+  readonly to: string;
+  readonly label: string;
+  readonly words: string;
+}
+
+const PAGES: readonly Goal[] = [
+  { to: "/", label: "Board", words: "jobs home benches" },
+  { to: "/shelf", label: "Shelf", words: "parts stock lamps relays" },
+  { to: "/vehicles", label: "Vehicles", words: "profiles models" },
+  { to: "/training", label: "Training", words: "drills hidden faults learn" },
+  { to: "/settings", label: "Settings", words: "theme units people practices sessions archive" },
+];
+
+const WORDS: Readonly<Record<(typeof STAGES)[number], string>> = {
+  intake: "facts vehicle wishes",
+  budget: "charging current pack",
+  circuit: "bench lamps wires proof faults",
+  signals: "turn brake flash modules bus",
+  fit: "strip route holes templates cut adhesive",
+  prove: "test meter readings diagnose",
+  aim: "wall marks light road beam",
+  handOver: "quote offer owner sign",
+};
+
+/** Where one can go from here: the stages of the job that is open first. */
+export function goalsOf(jobId: string | null): readonly Goal[] {
+  if (jobId === null) return PAGES;
+  const at = `/jobs/${jobId}`;
+  return [
+    ...STAGES.map((stage) => ({
+      to: `${at}/${stage}`,
+      label: `${stageNumber(stage)} ${STAGE_WORDS[stage]}`,
+      words: WORDS[stage],
+    })),
+    { to: `${at}/sheet`, label: "Wiring sheet", words: "paper print pdf labels" },
+    { to: `${at}/history`, label: "History", words: "who changed restore" },
+    ...PAGES,
+  ];
+}
+
+/** Those that have every word of what was written. */
+export function matching(goals: readonly Goal[], written: string): readonly Goal[] {
+  const words = written.toLowerCase().split(/\s+/);
+  return goals.filter((goal) => {
+    const text = `${goal.label} ${goal.words}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+}

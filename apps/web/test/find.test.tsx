@@ -1,0 +1,179 @@
+/** One place to find anything from every page, the keys, and how they are turned off. */
+import { allOf, readJobText, type Job } from "@dragonet/core";
+import { FELLRUNNER, demoPart } from "@dragonet/core/demo";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { jobWith } from "../../../packages/core/test/helpers.ts";
+import { closePages, open } from "./page/open.tsx";
+import { ANSA, Shop } from "./page/shop.ts";
+
+afterEach(closePages);
+
+const job = jobWith("pod-18", 2, allOf("key", "switch"));
+const shopWith = (): Shop =>
+  new Shop().withVehicles(FELLRUNNER).withParts(demoPart("pod-18")).withJob("job-0", job);
+
+/** The dialog as Ctrl+K opens it. */
+async function finding(shop: Shop, path = "/") {
+  const page = await open(shop, path);
+  await screen.findByRole("heading", { level: 1 });
+  await page.user.keyboard("{Control>}k{/Control}");
+  const dialog = await screen.findByRole("dialog", { name: "Find" });
+  return { ...page, dialog, field: await within(dialog).findByRole("combobox") };
+}
+const options = (dialog: HTMLElement): (string | null)[] =>
+  within(dialog)
+    .getAllByRole("option")
+    .map((option) => option.textContent);
+
+describe("finding", () => {
+  it("opens by Ctrl+K with the focus in its field, and closes by the same or Escape", async () => {
+    const { user, field } = await finding(shopWith());
+    await waitFor(() => expect(field).toHaveFocus());
+    await user.keyboard("{Control>}k{/Control}");
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    await user.click(screen.getByRole("button", { name: "Find" }));
+    await screen.findByRole("dialog", { name: "Find" });
+    await user.keyboard("{Escape}");
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  });
+
+  it("goes to pages, and in a job to its stages first, by their words", async () => {
+    const { user, dialog, field, path } = await finding(shopWith(), "/jobs/job-0/budget");
+    expect(options(dialog).slice(0, 2)).toEqual(["1 Intake", "2 Budget"]);
+    fireEvent.change(field, { target: { value: "wall marks" } });
+    await waitFor(() => expect(options(dialog)).toEqual(["7 Aim"]));
+    await user.keyboard("{Enter}");
+    await waitFor(() => expect(path()).toBe("/jobs/job-0/aim"));
+    expect(screen.queryByRole("dialog")).toBeNull();
+  });
+
+  it("shows what the shop has by kind, with where it was found, and opens it", async () => {
+    const found = [
+      { kind: "part", id: "pod-18", title: "18 W pod", about: "load", where: "" },
+      { kind: "job", id: "job-0", title: "Pods", about: "Scar Top", where: "under the kettle" },
+      { kind: "vehicle", id: "fellrunner-420", title: "Fellrunner", about: "quad", where: "" },
+    ];
+    const shop = shopWith().answers("GET search", () => ({ status: 200, body: found }));
+    const { user, dialog, field, path } = await finding(shop);
+    fireEvent.change(field, { target: { value: "pod kettle" } });
+    await within(dialog).findByText("… under the kettle");
+    expect(options(dialog)).toEqual([
+      "PodsScar Top… under the kettle",
+      "18 W podLamps, horns, heaters, outlets",
+      "Fellrunnerquad",
+    ]);
+    expect(shop.asked.some((a) => a.path.endsWith("search?q=pod%20kettle"))).toBe(true);
+    await user.click(within(dialog).getByRole("option", { name: /18 W pod/ }));
+    await waitFor(() => expect(path()).toBe("/shelf"));
+    // The part itself is open there.
+    expect(await screen.findByRole("dialog", { name: /pod/i })).toBeVisible();
+  });
+
+  it("says when nothing has it, and when it could not be looked for", async () => {
+    let body: unknown = [];
+    let status = 200;
+    const shop = shopWith().answers("GET search", () => ({ status, body }));
+    const { field } = await finding(shop);
+    fireEvent.change(field, { target: { value: "xylo" } });
+    expect(await screen.findByText("Nothing has “xylo”: fewer words find more.")).toBeVisible();
+    [status, body] = [503, { message: "the database is away" }];
+    fireEvent.change(field, { target: { value: "xylophone" } });
+    expect(await screen.findByText(/could be looked for/)).toHaveTextContent(
+      "the database is away",
+    );
+  });
+
+  it("plans a job that is said in a sentence, after it was looked over", async () => {
+    const shop = shopWith()
+      .withParts(demoPart("switch-rocker-16"))
+      .answers("POST jobs/import", ({ text }: { text: string }) => {
+        const read = readJobText(text);
+        if (!read.ok) return { status: 422, body: { message: "no job" } };
+        shop.withJob("said", read.value as unknown as Job);
+        return { status: 201, body: { id: "said" } };
+      });
+    const { user, dialog, field, path } = await finding(shop);
+    const said = "two pods with high beam on the Fellrunner for Scar Top Farm";
+    fireEvent.change(field, { target: { value: said } });
+    await user.click(await within(dialog).findByRole("option", { name: /^Plan this as a job/ }));
+    const plan = await screen.findByRole("button", { name: "Plan it" });
+    await waitFor(() => expect(plan).toBeEnabled());
+    await user.click(plan);
+    await waitFor(() => expect(path()).toBe("/jobs/said/circuit"));
+    expect(shop.job("said").lamps).toHaveLength(2);
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  });
+
+  it("offers no planning to who may only look", async () => {
+    const shop = shopWith();
+    shop.person = { ...ANSA, role: "viewer" };
+    const { dialog, field } = await finding(shop);
+    fireEvent.change(field, { target: { value: "two pods with high beam" } });
+    await waitFor(() => expect(within(dialog).queryByText(/Plan this/)).toBeNull());
+  });
+});
+
+describe("single keys", () => {
+  it("tell themselves by ?, and change the stage by its figure", async () => {
+    const { user, path } = await open(shopWith(), "/jobs/job-0/budget");
+    await screen.findByRole("navigation", { name: "Stages" });
+    await user.keyboard("?");
+    const dialog = await screen.findByRole("dialog", { name: "Keys" });
+    expect(within(dialog).getByText("high beam")).toBeVisible();
+    // In a dialog they do nothing.
+    await user.keyboard("4");
+    expect(path()).toBe("/jobs/job-0/budget");
+    await user.keyboard("{Escape}");
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    await user.keyboard("4");
+    await waitFor(() => expect(path()).toBe("/jobs/job-0/signals"));
+  });
+
+  it("do nothing where they are turned off", async () => {
+    const shop = shopWith();
+    shop.person = { ...ANSA, preferences: { ...ANSA.preferences, singleKeys: false } };
+    const { user, path } = await open(shop, "/jobs/job-0/budget");
+    await screen.findByRole("navigation", { name: "Stages" });
+    await user.keyboard("4?");
+    expect(path()).toBe("/jobs/job-0/budget");
+    expect(screen.queryByRole("dialog")).toBeNull();
+  });
+
+  it("are turned off in the settings", async () => {
+    const shop = shopWith().answers("PUT session/preferences", () => ({ status: 204 }));
+    const { user } = await open(shop, "/settings");
+    const tick = await screen.findByRole("checkbox", { name: /^Single keys act/ });
+    expect(tick).toBeChecked();
+    await user.click(tick);
+    await waitFor(() =>
+      expect(shop.asked.find((a) => a.path.endsWith("session/preferences"))?.body).toMatchObject({
+        singleKeys: false,
+      }),
+    );
+  });
+});
+
+describe("the arrow keys at the bench", () => {
+  it("go along a circuit, which Tab stops at once", async () => {
+    const { user } = await open(shopWith(), "/jobs/job-0/circuit");
+    const circuits = await screen.findByRole("group", { name: "Circuits" });
+    const row = within(circuits).getAllByRole("article")[0]!;
+    const stops = within(row).getAllByRole("button");
+    expect(stops.length).toBeGreaterThan(4);
+    expect(stops.filter((stop) => stop.tabIndex >= 0)).toEqual([stops[0]]);
+    stops[0]!.focus();
+    await user.keyboard("{ArrowRight}{ArrowRight}");
+    expect(stops[2]).toHaveFocus();
+    await user.keyboard("{ArrowLeft}");
+    expect(stops[1]).toHaveFocus();
+    await user.keyboard("{End}");
+    expect(stops.at(-1)).toHaveFocus();
+    // At the end of the last circuit there is no further.
+    await user.keyboard("{ArrowRight}{ArrowDown}");
+    expect(stops.at(-1)).toHaveFocus();
+    await user.keyboard("{Home}");
+    expect(stops[0]).toHaveFocus();
+    await user.keyboard("{ArrowUp}");
+    expect(stops[0]).toHaveFocus();
+  });
+});
