@@ -102,8 +102,12 @@ export class SearchService {
       ),
       sql` + `,
     );
+    // Where the words stand that title, customer and vehicle do not say.
     const place = sql.join(
-      asked.map((each) => sql`(stems_of(piece) @@ ${query([each])})::int`),
+      asked.map(
+        (each) => sql`case when stems @@ ${query([each], "AB")} then 0
+          else (stems_of(piece) @@ ${query([each])})::int end`,
+      ),
       sql` + `,
     );
     const { rows } = await tx.execute(sql`
