@@ -1,0 +1,39 @@
+import { Body, Observer, SearchAltitude, SearchRiseSet } from "astronomy-engine";
+import { DAY_MIN, shopTimeOf, type ShopTime } from "./shopTime.ts";
+
+/** A place on the earth, degrees: north and east are positive. */
+export interface Place {
+  readonly latitude: number;
+  readonly longitude: number;
+  /** IANA name of the zone that its clocks go by. */
+  readonly zone: string;
+}
+
+/** The sun so far below the horizon, degrees: the end of civil twilight. */
+const DARK = -6;
+
+const HALF_MINUTE_MS = 30_000;
+/** To the nearest minute of the place's clocks. */
+const minuteOf = (moment: Date, zone: string): ShopTime =>
+  shopTimeOf(new Date(moment.getTime() + HALF_MINUTE_MS), zone);
+
+/** A moment before anything of the day at a place, in UTC: its own noon less half a day. */
+const dayStart = (day: ShopTime, longitude: number): Date =>
+  new Date((day - (longitude / 360) * DAY_MIN) * 60_000);
+
+/** When the sun sets on a day; null where it does not. By a library of astronomy (refraction 34′, upper limb). */
+export function sunset(day: ShopTime, place: Place): ShopTime | null {
+  const at = new Observer(place.latitude, place.longitude, 0);
+  const set = SearchRiseSet(Body.Sun, at, -1, dayStart(day, place.longitude), 1);
+  return set ? minuteOf(set.date, place.zone) : null;
+}
+
+/**
+ * When it is dark enough on a day to see a beam on a wall: the end of civil twilight (the sun 6° down). null where
+ * it never is, as in summer far north, or always is.
+ */
+export function dusk(day: ShopTime, place: Place): ShopTime | null {
+  const at = new Observer(place.latitude, place.longitude, 0);
+  const dark = SearchAltitude(Body.Sun, at, -1, dayStart(day, place.longitude), 1, DARK);
+  return dark ? minuteOf(dark.date, place.zone) : null;
+}

@@ -1,0 +1,355 @@
+/** The bench calendar: against brute force, a published bound's own example, and what must always hold. */
+import fc from "fast-check";
+import {
+  DAY_MIN,
+  Hours,
+  isZone,
+  printDay,
+  printShopTime,
+  readShopTime,
+  schedule,
+  shopTimeOf,
+  weekdayOf,
+  type JobToPlan,
+  type Schedule,
+  type ShopCalendar,
+  type Slot,
+  type WorkLeft,
+} from "../src/index.ts";
+
+const at = (text: string): number => readShopTime(text)!;
+/** A Monday. */
+const NOW = at("2026-11-30T08:00");
+const ALWAYS = Array.from({ length: 7 }, () => ({ open: 0, close: DAY_MIN }));
+const WORKDAYS = [0, 1, 2, 3, 4, 5, 6].map((day) =>
+  day < 5 ? { open: 8 * 60, close: 17 * 60 } : { open: 0, close: 0 },
+);
+const benches = (n: number): string[] => Array.from({ length: n }, (_, i) => `Bench ${i + 1}`);
+const people = (n: number): string[] => Array.from({ length: n }, (_, i) => `P${i + 1}`);
+
+const shopOf = (n: number, more: Partial<ShopCalendar> = {}): ShopCalendar => ({
+  ...{ zone: "UTC", latitude: 54, longitude: -2, benches: benches(n), week: ALWAYS },
+  ...{ closed: [], latest: 22 * 60 },
+  ...more,
+});
+const NOTHING: WorkLeft = { fitMin: 0, cureH: 0, closeMin: 0, aimMin: 0, handOverMin: 0 };
+let made = 0;
+const job = (work: Partial<WorkLeft>, more: Partial<JobToPlan> = {}): JobToPlan => {
+  made += 1;
+  const id = `job-${String(made).padStart(4, "0")}`;
+  return {
+    ...{ id, title: id, promised: "", work: { ...NOTHING, ...work }, bench: "", notBefore: null },
+    ...{ provided: [], pin: null },
+    ...more,
+  };
+};
+const slotsOf = (plan: Schedule): (Slot & { id: string })[] =>
+  plan.jobs.flatMap(({ id, slots }) => slots.map((slot) => ({ id, ...slot })));
+
+describe("the shop's own clock", () => {
+  it("is minutes, and reads back what it prints", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -1e6, max: 5e7 }), (minutes) => {
+        expect(readShopTime(printShopTime(minutes))).toBe(minutes);
+        expect(printShopTime(minutes).slice(0, 10)).toBe(printDay(minutes));
+      }),
+    );
+    for (const wrong of ["", "2026-13-01", "2026-02-30", "tomorrow", "2026-12-01 08:00"]) {
+      expect(readShopTime(wrong)).toBeNull();
+    }
+  });
+
+  it("knows Monday, and what a zone's clocks show", () => {
+    expect(weekdayOf(at("2026-11-30"))).toBe(0);
+    expect(weekdayOf(at("2026-11-29T23:59"))).toBe(6);
+    // Central European Time is an hour ahead of UTC in winter, two in summer.
+    const shown = (iso: string): string =>
+      printShopTime(shopTimeOf(new Date(iso), "Europe/Berlin"));
+    expect(shown("2026-12-31T23:30:00Z")).toBe("2027-01-01T00:30");
+    expect(shown("2026-07-01T10:00:00Z")).toBe("2026-07-01T12:00");
+    expect([isZone("Europe/Berlin"), isZone("Mars/Base"), isZone("")]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+  });
+
+  it("counts open minutes, over closed days and weekends", () => {
+    const hours = new Hours(WORKDAYS, [{ day: "2026-12-01", name: "stocktaking" }]);
+    expect(printShopTime(hours.next(at("2026-11-30T18:00"))!)).toBe("2026-12-02T08:00");
+    // Friday afternoon, an hour left: two more on Monday.
+    expect(printShopTime(hours.after(at("2026-12-04T16:00"), 180)!)).toBe("2026-12-07T10:00");
+    expect(hours.between(at("2026-11-30T12:00"), at("2026-12-02T09:00"))).toBe(5 * 60 + 60);
+    const never = new Hours(
+      WORKDAYS.map(() => ({ open: 0, close: 0 })),
+      [],
+    );
+    expect([never.next(NOW), never.after(NOW, 1)]).toEqual([null, null]);
+  });
+});
+
+/** The shortest time in which benches do all of some work: every way of dealing it out. */
+function shortest(minutes: readonly number[], machines: number): number {
+  let best = Infinity;
+  const loads = new Array<number>(machines).fill(0);
+  const deal = (i: number): void => {
+    if (i === minutes.length) {
+      best = Math.min(best, Math.max(...loads));
+      return;
+    }
+    for (let m = 0; m < machines; m += 1) {
+      loads[m]! += minutes[i]!;
+      deal(i + 1);
+      loads[m]! -= minutes[i]!;
+    }
+  };
+  deal(0);
+  return best;
+}
+
+/** Least time that all are late together on one bench: every order. */
+function leastLate(jobs: readonly { minutes: number; due: number }[]): number {
+  const go = (left: readonly { minutes: number; due: number }[], from: number): number =>
+    left.length === 0
+      ? 0
+      : Math.min(
+          ...left.map((one, i) => {
+            const end = from + one.minutes;
+            const rest = go([...left.slice(0, i), ...left.slice(i + 1)], end);
+            return Math.max(0, end - one.due) + rest;
+          }),
+        );
+  return go(jobs, 0);
+}
+
+describe("a plan against every plan there is", () => {
+  it("ends when the best one does, on two and three benches", () => {
+    let best = 0;
+    const runs = 40;
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 10, max: 240 }), { minLength: 2, maxLength: 7 }),
+        fc.integer({ min: 2, max: 3 }),
+        (minutes, machines) => {
+          const jobs = minutes.map((fitMin) => job({ fitMin }));
+          const plan = schedule(shopOf(machines), people(machines), jobs, NOW);
+          const optimum = shortest(minutes, machines);
+          const took = plan.end! - NOW;
+          expect(took).toBeGreaterThanOrEqual(optimum);
+          expect(took).toBeLessThanOrEqual(1.1 * optimum);
+          expect(plan.bound! - NOW).toBeLessThanOrEqual(optimum + 1e-9);
+          if (took === optimum) best += 1;
+        },
+      ),
+      { seed: 3, numRuns: runs },
+    );
+    expect(best).toBeGreaterThan(0.9 * runs);
+  });
+
+  it("is late no longer than the best one, on one bench with promises", () => {
+    const day = 3 * DAY_MIN;
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            minutes: fc.integer({ min: 300, max: 2000 }),
+            days: fc.integer({ min: 0, max: 4 }),
+          }),
+          { minLength: 2, maxLength: 6 },
+        ),
+        (list) => {
+          const start = at("2026-11-30");
+          const jobs = list.map(({ minutes, days }) =>
+            job({ fitMin: minutes }, { promised: printDay(start + days * DAY_MIN) }),
+          );
+          const plan = schedule(shopOf(1), people(1), jobs, start);
+          const late = plan.jobs.reduce((sum, { lateMin }) => sum + lateMin, 0);
+          const optimum = leastLate(
+            list.map(({ minutes, days }) => ({ minutes, due: (days + 1) * DAY_MIN })),
+          );
+          expect(late).toBeGreaterThanOrEqual(optimum);
+          expect(late).toBeLessThanOrEqual(optimum + day * 0.05);
+        },
+      ),
+      { seed: 5, numRuns: 30 },
+    );
+  });
+
+  it("is better than longest-first on the instance that is longest-first's worst", () => {
+    // Graham (1969), Bounds on multiprocessing timing anomalies, from memory: on three machines
+    // 5 5 4 4 3 3 3 takes longest-first 11, the best plan 9.
+    const jobs = [5, 5, 4, 4, 3, 3, 3].map((hours) => job({ fitMin: hours * 60 }));
+    const plan = schedule(shopOf(3), people(3), jobs, NOW);
+    expect((plan.end! - NOW) / 60).toBe(9);
+    expect((plan.bound! - NOW) / 60).toBe(9);
+  });
+});
+
+describe("what holds of every plan", () => {
+  const works = fc.record({
+    fitMin: fc.integer({ min: 0, max: 600 }),
+    cureH: fc.constantFrom(0, 0, 2, 24),
+    closeMin: fc.integer({ min: 0, max: 120 }),
+    aimMin: fc.constantFrom(0, 21, 45),
+    handOverMin: fc.constantFrom(0, 15),
+  });
+  const jobs = fc.array(
+    fc.record({
+      work: works,
+      days: fc.integer({ min: -1, max: 9 }),
+      wait: fc.integer({ min: -3, max: 5 }),
+    }),
+    { minLength: 1, maxLength: 14 },
+  );
+
+  it("nobody and nothing is in two places, the shop is open, the sun is down, steps follow each other", () => {
+    fc.assert(
+      fc.property(
+        jobs,
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 3 }),
+        (list, b, p) => {
+          const calendar = shopOf(b, {
+            week: WORKDAYS,
+            closed: [{ day: "2026-12-02", name: "fair" }],
+          });
+          const wanted = list.map(({ work, days, wait }) =>
+            job(work, {
+              promised: days < 0 ? "" : printDay(NOW + days * DAY_MIN),
+              notBefore: wait < 0 ? null : NOW + wait * DAY_MIN,
+            }),
+          );
+          const plan = schedule(calendar, people(p), wanted, NOW);
+          expect(plan.unplanned).toEqual([]);
+          expect(plan.jobs.map(({ id }) => id).sort()).toEqual(wanted.map(({ id }) => id).sort());
+          const hours = new Hours(calendar.week, calendar.closed);
+          const all = slotsOf(plan);
+          const apart = (list: Slot[]): void => {
+            const sorted = list.filter((s) => s.end > s.start).sort((x, y) => x.start - y.start);
+            sorted
+              .slice(1)
+              .forEach((slot, i) => expect(slot.start).toBeGreaterThanOrEqual(sorted[i]!.end));
+          };
+          for (const name of calendar.benches) apart(all.filter((s) => s.bench === name));
+          for (const name of people(p)) {
+            const mine = all.filter((s) => s.who === name);
+            apart(mine.filter((s) => s.kind === "aim"));
+            // Work rests overnight: then its person may be at the wall.
+            for (const [i, one] of mine.entries()) {
+              for (const other of mine.slice(i + 1)) {
+                const [from, to] = [Math.max(one.start, other.start), Math.min(one.end, other.end)];
+                expect(hours.between(from, to)).toBe(0);
+              }
+            }
+          }
+          apart(all.filter((s) => s.kind === "aim"));
+          for (const slot of all) {
+            const { work } = wanted.find(({ id }) => id === slot.id)!;
+            if (slot.kind === "aim") {
+              expect(slot.end - slot.start).toBe(work.aimMin);
+              // Early in December it is dark before five here, and before four nowhere in England.
+              expect(slot.start % DAY_MIN).toBeGreaterThan(16 * 60);
+              expect(slot.end % DAY_MIN).toBeLessThanOrEqual(calendar.latest);
+            } else if (slot.kind !== "cure") {
+              const minutes = {
+                fit: work.fitMin,
+                close: work.closeMin,
+                handOver: work.handOverMin,
+              };
+              expect(hours.between(slot.start, slot.end)).toBeCloseTo(minutes[slot.kind], 6);
+              expect(hours.next(slot.start)).toBe(slot.start);
+            }
+          }
+          for (const { id, slots, end } of plan.jobs) {
+            const one = wanted.find((j) => j.id === id)!;
+            slots
+              .slice(1)
+              .forEach((slot, i) => expect(slot.start).toBeGreaterThanOrEqual(slots[i]!.end));
+            for (const slot of slots)
+              expect(slot.start).toBeGreaterThanOrEqual(one.notBefore ?? NOW);
+            expect(slots.reduce((last, s) => Math.max(last, s.end), 0)).toBeLessThanOrEqual(end);
+            // From panels off to panels on it keeps its bench.
+            const at = slots.filter(({ bench }) => bench !== "");
+            expect(new Set(at.map(({ bench }) => bench)).size).toBeLessThanOrEqual(1);
+            at.slice(1).forEach((slot, i) => expect(slot.start).toBe(at[i]!.end));
+          }
+          expect(plan.end!).toBeGreaterThanOrEqual(plan.bound! - 1e-9);
+          // A plan does not change by itself.
+          expect(schedule(calendar, people(p), [...wanted].reverse(), NOW)).toEqual(plan);
+        },
+      ),
+      { seed: 11, numRuns: 30 },
+    );
+  });
+
+  it("what is pinned stays where it is, and others go round it", () => {
+    const start = at("2026-12-01T10:00");
+    const pinned = job({ fitMin: 240 }, { pin: { start, bench: "Bench 1" } });
+    const others = [1, 2, 3, 4].map(() => job({ fitMin: 200 }));
+    const calendar = shopOf(1, { week: WORKDAYS });
+    const plan = schedule(calendar, people(2), [...others, pinned], NOW);
+    const its = plan.jobs.find(({ id }) => id === pinned.id)!;
+    expect(its.slots.map((s) => [s.start, s.bench])).toEqual([[start, "Bench 1"]]);
+    expect(its.amiss).toEqual([]);
+    // Two at one place are both left there, and it is said.
+    const second = job({ fitMin: 60 }, { pin: { start, bench: "Bench 1" } });
+    const clash = schedule(calendar, people(2), [pinned, second], NOW);
+    expect(clash.jobs.flatMap(({ amiss }) => amiss)).toEqual([
+      "Bench 1 has another job at that time",
+    ]);
+    const early = { ...pinned, notBefore: at("2026-12-03") };
+    expect(schedule(calendar, people(1), [early], NOW).jobs[0]!.amiss).toEqual([
+      "it is pinned to before its parts come",
+    ]);
+  });
+
+  it("stays at the bench that it stands on", () => {
+    const here = [
+      job({ fitMin: 60 }, { bench: "Bench 2" }),
+      job({ fitMin: 60 }, { bench: "Bench 2" }),
+    ];
+    const plan = schedule(shopOf(3), people(3), here, NOW);
+    expect(slotsOf(plan).map(({ bench }) => bench)).toEqual(["Bench 2", "Bench 2"]);
+  });
+
+  it("says why a job cannot be put anywhere", () => {
+    const one = job({ fitMin: 60 });
+    const why = (calendar: ShopCalendar, who: string[], of = one): string =>
+      schedule(calendar, who, [of], NOW).unplanned[0]!.why;
+    expect(why(shopOf(0), people(1))).toBe("there is no bench");
+    expect(why(shopOf(1), [])).toBe("there is nobody who works");
+    expect(why(shopOf(1), [], job({ handOverMin: 15 }))).toBe("there is nobody who works");
+    const shut = shopOf(1, { week: WORKDAYS.map(() => ({ open: 0, close: 0 })) });
+    expect(why(shut, people(1))).toBe("the shop is not open often enough for it");
+    const gone = { ...one, pin: { start: NOW, bench: "Bench 9" } };
+    expect(why(shopOf(1), people(1), gone)).toBe("there is no bench “Bench 9”");
+    expect(schedule(shopOf(1), people(1), [], NOW)).toEqual({
+      ...{ jobs: [], unplanned: [], end: null, bound: null },
+    });
+  });
+
+  it("tells what will be late before it is, in minutes after the promised day's hours", () => {
+    const calendar = shopOf(1, { week: WORKDAYS });
+    const list = [1, 2, 3].map(() => job({ fitMin: 540 }, { promised: "2026-12-01" }));
+    const plan = schedule(calendar, people(1), list, NOW);
+    // A day each: the third ends on Wednesday at five, a day after its promise.
+    expect(plan.jobs.map(({ lateMin }) => lateMin).sort((a, b) => a - b)).toEqual([0, 0, DAY_MIN]);
+  });
+
+  it("aims in the dark, or says that there is none while anybody is there", () => {
+    const lamps = job({ aimMin: 30 });
+    const summer = at("2026-06-22T08:00");
+    const calendar = shopOf(1, { week: WORKDAYS });
+    const plan = schedule(calendar, people(1), [lamps], summer);
+    expect(plan.jobs[0]!.amiss).toEqual(["no dark hour while anybody is there: aim it in a hall"]);
+    expect(schedule(calendar, people(1), [lamps], NOW).jobs[0]!.amiss).toEqual([]);
+  });
+
+  it("fills five benches with two hundred jobs to within a tenth of what any plan needs", () => {
+    const list = fc.sample(works, { numRuns: 200, seed: 17 }).map((work) => job(work));
+    const free = list.map((one) => ({ ...one, work: { ...one.work, cureH: 0, aimMin: 0 } }));
+    const plan = schedule(shopOf(5), people(5), free, NOW);
+    expect(plan.jobs).toHaveLength(200);
+    expect(plan.end! - NOW).toBeLessThanOrEqual(1.1 * (plan.bound! - NOW));
+  });
+});
