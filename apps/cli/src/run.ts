@@ -13,6 +13,7 @@ import { writeHandover } from "./verbs/handover.ts";
 import { writePlan } from "./verbs/plan.ts";
 import { proveVerb } from "./verbs/prove.ts";
 import { readShelf, writeQuote } from "./verbs/quote.ts";
+import { writeSchedule } from "./verbs/schedule.ts";
 import { writeDiagnosis } from "./verbs/diagnose.ts";
 import { serveMeter } from "./verbs/meter.ts";
 import { writeScript } from "./verbs/script.ts";
@@ -50,6 +51,7 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   beam FILE.ies what a photometric file (LM-63, .ldt) sends [--at AHEAD,RIGHT,UP] of the lamp, in m
   quote FILE    what it is asked for, and what each option comes to [--shelf PARTS.csv] [--json]
   handover FILE the owner's sheet in --out DIR, and what is missing before it may go [--json]
+  schedule FILE the plan of the benches, of a shop's calendar file (Board, "Calendar") [--json]
   sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
   schema        JSON Schema of the job document
   examples DIR  the demo shop's jobs as job files
@@ -135,6 +137,10 @@ export function run(args: readonly string[], world: World): ExitCode | Promise<E
     return 0;
   }
   if (name === "examples" && file !== undefined) return writeExamples(file, world);
+  if (name === "schedule" && file !== undefined) {
+    const text = readText(file, world);
+    return text === null ? 2 : writeSchedule(file, text, parsed.values.json ?? false, world);
+  }
   if (name === "sheet" && file !== undefined) {
     const job = readJob(file, world);
     return job ? writeSheet(job, parsed.values.out, world) : 2;

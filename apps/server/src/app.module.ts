@@ -2,6 +2,7 @@ import { Module } from "@nestjs/common";
 import { APP_FILTER, APP_GUARD, APP_PIPE } from "@nestjs/core";
 import { AuditModule } from "./audit/audit.ts";
 import { DocsModule } from "./docs/docs.module.ts";
+import { CalendarModule } from "./calendar/calendar.module.ts";
 import { DatabaseModule } from "./database/database.module.ts";
 import { ErrorFilter } from "./http/errorFilter.ts";
 import { requestValidation } from "./http/requestValidation.ts";
@@ -33,6 +34,7 @@ import { VehiclesModule } from "./vehicles/vehicles.module.ts";
     ShelfModule,
     VehiclesModule,
     ShopModule,
+    CalendarModule,
     TrainingModule,
     MeterModule,
     HealthModule,

@@ -16,6 +16,10 @@ describe("the database refuses", () => {
     const { body } = await pim.get("/api/jobs").expect(200);
     const { id } = (body as { id: string; runs: number }[]).find((j) => j.runs > 1)!;
     await pim.post(`/api/jobs/${id}/offers`).send({}).expect(201);
+    await pim
+      .put(`/api/calendar/bookings/${id}`)
+      .send({ start: "", bench: "", notBefore: "2026-12-24" })
+      .expect(204);
     const result = { topic: "ohm", right: true, score: 40, about: "a fault" };
     await pim
       .post("/api/training/results")
@@ -96,6 +100,11 @@ describe("the database refuses", () => {
       "update offer set accepted_at = now(), accepted_by = 'A', choice = '', revoked_at = now()",
       "offer_one_end",
     ],
+    ["a search entry of no kind", "update search_entry set kind = 'song'", "search_entry_kind"],
+    ["a word that is none", "insert into search_word values ('')", "search_word_some"],
+    ["a booking for some time", "update booking set start = 'soon', bench = 'B'", "booking_start"],
+    ["a bench without a time", "update booking set bench = 'Bench 2'", "booking_bench"],
+    ["a wait for some day", "update booking set not_before = 'soon'", "booking_not_before"],
     ["more than all points", "update training_result set score = 101", "training_result_score"],
   ])("%s", async (_, statement, constraint) => {
     expect(await broken(statement)).toBe(constraint);
@@ -114,9 +123,11 @@ describe("the database refuses", () => {
       "select conname from pg_constraint where contype = 'c' and connamespace = 'public'::regnamespace order by 1",
     );
     const tried = [
+      ...["booking_bench", "booking_not_before", "booking_start"],
       ...["job_bin", "job_change_revision", "job_revision", "offer_accepted", "offer_one_end"],
       ...["offer_revision", "offer_valid_until", "part_own_id", "part_revision", "person_name"],
-      ...["person_password_hash", "person_role", "shop_idle_hours", "shop_one"],
+      ...["person_password_hash", "person_role", "search_entry_kind", "search_word_some"],
+      ...["shop_idle_hours", "shop_one"],
       ...["shop_session_days", "sign_in_try_fails", "training_result_score"],
       ...["vehicle_profile_own_id", "vehicle_profile_revision"],
     ];

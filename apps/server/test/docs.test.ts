@@ -130,7 +130,17 @@ describe("the API's document", () => {
     const all = board.body as readonly { id: string; runs: number }[];
     // The largest, and some of the others: each answer is held against some thousand rules.
     const jobs = all.toSorted((a, b) => b.runs - a.runs).filter((_, i) => i < 6 || i % 5 === 0);
-    await ask("get", "jobs/calendar.ics");
+    await ask("get", "calendar/bench.ics");
+    await ask("get", "calendar/file");
+    const { calendar } = (await ask("get", "calendar")).body as { calendar: object };
+    await ask("put", "calendar", calendar);
+    await ask("put", "calendar", { ...calendar, zone: "Nowhere" });
+    const fair =
+      "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:t\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:20270501\r\nSUMMARY:Fair\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
+    await ask("post", "calendar/closed", { text: fair });
+    await ask("post", "calendar/closed", { text: "no calendar" });
+    const said = { start: "", bench: "", notBefore: "2026-12-03" };
+    await ask("put", `calendar/bookings/${jobs[0]!.id}`, said);
     const busy: { id: string; document: Job }[] = [];
     for (const { id } of jobs) {
       const read = await ask("get", `jobs/${id}`);

@@ -222,7 +222,7 @@ describe("fitting", () => {
         ],
       })
       .expect(200);
-    const { text } = await pim.get("/api/jobs/calendar.ics").expect(200);
+    const { text } = await pim.get("/api/calendar/bench.ics").expect(200);
     expect(text).toMatch(/^BEGIN:VCALENDAR/);
     // 18 °C: half an hour becomes 34 minutes.
     expect(text).toMatch(/DTSTART:20261125T0934/);

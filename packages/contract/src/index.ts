@@ -1,5 +1,6 @@
 /** Classes that cross the wire or come from files, and the checks made of them. */
 export { PracticesDto } from "./document/practices.ts";
+export { ShopCalendarDto } from "./document/calendar.ts";
 export * from "./requests.ts";
 export { unsound } from "./sound.ts";
 export * from "./validate.ts";

@@ -5,6 +5,7 @@ import {
   integrityFaults,
   partFaults,
   readJobText,
+  type CalendarFile,
   type Fault,
   type Job,
   type Part,
@@ -12,6 +13,7 @@ import {
   type Vehicle,
   createJob,
 } from "@dragonet/core";
+import { CalendarFileDto } from "./document/calendar.ts";
 import { JobDto } from "./document/job.ts";
 import { PracticesDto } from "./document/practices.ts";
 import { PART_TYPES } from "./document/kit.ts";
@@ -139,4 +141,25 @@ export function checkPart(plain: unknown): Checked<Part> {
   const part = plain as Part;
   const faults = partFaults(part, "").map((f) => ({ ...f, path: f.path.replace(/^\./, "") }));
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: part };
+}
+
+/** Reads a shop's calendar file. Every fault with its path; nothing half read. */
+export function readCalendarFile(text: string): Checked<CalendarFile> {
+  let plain: unknown;
+  try {
+    plain = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, faults: [{ path: "", message: `not JSON: ${(error as Error).message}` }] };
+  }
+  const shape = checkShape(CalendarFileDto, plain);
+  if (shape.length > 0) return { ok: false, faults: shape };
+  const file = plain as CalendarFile;
+  const ids = file.jobs.map(({ id }) => id);
+  const twice = ids.findIndex((id, i) => ids.indexOf(id) < i);
+  return twice < 0
+    ? { ok: true, value: file }
+    : {
+        ok: false,
+        faults: [{ path: `jobs[${twice}].id`, message: `${ids[twice]!} is there twice` }],
+      };
 }

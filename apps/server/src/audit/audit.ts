@@ -28,6 +28,7 @@ export const ACTIONS = [
   "changed a password",
   "changed settings",
   "changed practices",
+  "changed the calendar",
   "changed the shelf",
   "changed vehicles",
   "took out a file",

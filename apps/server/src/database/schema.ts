@@ -24,6 +24,7 @@ import {
   type Offer,
   type Part,
   type Practices,
+  type ShopCalendar,
   type Vehicle,
 } from "@dragonet/core";
 import type { Role, SearchKind } from "@dragonet/contract";
@@ -53,6 +54,8 @@ export const shop = pgTable(
     /** How long a session lasts without being used, and at all. */
     idleHours: integer("idle_hours").notNull().default(12),
     sessionDays: integer("session_days").notNull().default(30),
+    /** Benches, hours and place; null until somebody has said them. */
+    calendar: jsonb("calendar").$type<ShopCalendar>(),
     shape: shape(),
   },
   (t) => [
@@ -235,6 +238,28 @@ export const offer = pgTable(
       sql`(${t.acceptedAt} is null) = (${t.acceptedBy} is null) and (${t.acceptedAt} is null) = (${t.choice} is null)`,
     ),
     check("offer_one_end", sql`${t.acceptedAt} is null or ${t.revokedAt} is null`),
+  ],
+);
+
+/** What somebody said about when and where a job is done: what the plan of the benches goes round. */
+export const booking = pgTable(
+  "booking",
+  {
+    jobId: uuid("job_id")
+      .primaryKey()
+      .references(() => job.id, { onDelete: "cascade" }),
+    /** By the shop's clocks, "2026-12-02T08:30"; "" for wherever it fits. */
+    start: varchar("start", { length: 16 }).notNull(),
+    bench: varchar("bench", { length: 60 }).notNull(),
+    /** A day; "" for nothing that it waits for. */
+    notBefore: varchar("not_before", { length: 10 }).notNull(),
+    by: text("by").notNull(),
+    at: moment("at"),
+  },
+  (t) => [
+    check("booking_start", sql`${t.start} ~ '^([0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2})?$'`),
+    check("booking_bench", sql`(${t.start} = '') = (${t.bench} = '')`),
+    check("booking_not_before", sql`${t.notBefore} ~ '^([0-9]{4}-[0-9]{2}-[0-9]{2})?$'`),
   ],
 );
 

@@ -1,4 +1,4 @@
-import { eq, lt } from "drizzle-orm";
+import { eq, lt, sql } from "drizzle-orm";
 import { Logger } from "@nestjs/common";
 import {
   JOB_FORMAT,
@@ -30,6 +30,17 @@ export async function upgradeDocuments(db: Database): Promise<void> {
         .update(job)
         .set({ document, summary: jobSummary(document) })
         .where(eq(job.id, row.id));
+    }
+    // A job of the same version whose summary was made before there was a plan of the benches.
+    const unplanned = await tx
+      .select({ id: job.id, document: job.document })
+      .from(job)
+      .where(sql`not ${job.summary} ? 'work'`);
+    for (const { id, document } of unplanned) {
+      await tx
+        .update(job)
+        .set({ summary: jobSummary(document) })
+        .where(eq(job.id, id));
     }
     const current = { shape: SHAPE_VERSION };
     for (const row of await tx

@@ -30,7 +30,6 @@ import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answer
 import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
-import { benchCalendar } from "./calendar.ts";
 import { JobsService } from "./jobs.service.ts";
 import { namedActs } from "./namedActs.ts";
 import { JobSaves } from "./jobSaves.ts";
@@ -54,13 +53,6 @@ export class JobsController {
   @Answers("Jobs in the bin", [BinnedJobAnswer])
   bin(): Promise<BinnedJobAnswer[]> {
     return this.jobs.bin();
-  }
-
-  /** Promised days and curing adhesive, for any calendar program. */
-  @Get("calendar.ics")
-  @AnswersFile("Promised days and curing adhesive (iCalendar)", "text/calendar")
-  async calendar(@Res() res: Response): Promise<void> {
-    sendFile(res, "bench.ics", "text/calendar", benchCalendar(await this.jobs.list()));
   }
 
   @Needs("installer")

@@ -1,5 +1,16 @@
 import type { Checked } from "@dragonet/contract";
-import type { CutList, Drawing, Edit, Job, Offer, Paper, Part, TimeRecord } from "@dragonet/core";
+import type {
+  CalendarFile,
+  CutList,
+  Drawing,
+  Edit,
+  Job,
+  Offer,
+  Paper,
+  Part,
+  PrintedSchedule,
+  TimeRecord,
+} from "@dragonet/core";
 import type { PaperOptions } from "../sheet/pdf.ts";
 import type { WorkedOut } from "../jobs/workOutEdits.ts";
 
@@ -24,6 +35,7 @@ export type Task =
       /** The day it is made, ISO 8601. */
       readonly today: string;
     }
+  | { readonly kind: "schedule"; readonly file: CalendarFile }
   | { readonly kind: "quoteSheet"; readonly offer: Offer }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
   | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
@@ -37,6 +49,7 @@ export interface Answers {
   readonly offer: Offer;
   readonly ownerSheet: Uint8Array;
   readonly wallSheet: Uint8Array;
+  readonly schedule: PrintedSchedule;
   readonly quoteSheet: Uint8Array;
   readonly labels: Uint8Array;
   readonly template: Uint8Array;

@@ -1,7 +1,7 @@
 /** A worker thread's side: does what it is handed, on the same core, away from the requests. */
 import "reflect-metadata";
 import { readJobFile } from "@dragonet/contract";
-import { offerOf, paceOf, workedQuote } from "@dragonet/core";
+import { offerOf, paceOf, planCalendar, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import type { Answers, Task } from "./tasks.ts";
 
@@ -27,6 +27,8 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
       return (await import("../sheet/ownerSheetPdf.ts")).ownerSheetPdf(task.document, task.options);
     case "wallSheet":
       return (await import("../sheet/wallSheetPdf.ts")).wallSheetPdf(task.document, task.options);
+    case "schedule":
+      return planCalendar(task.file);
     case "quoteSheet":
       return (await import("../sheet/quotePdf.ts")).quotePdf(task.offer);
     case "labels":

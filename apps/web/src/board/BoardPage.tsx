@@ -181,7 +181,7 @@ export function BoardPage() {
         </label>
         <a
           className="touch inline-flex items-center text-accent underline"
-          href="/api/jobs/calendar.ics"
+          href="/api/calendar/bench.ics"
           download
         >
           Calendar

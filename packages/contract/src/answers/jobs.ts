@@ -1,6 +1,7 @@
 import { IsArray, IsIn, IsInt, IsNumber, IsString, IsUUID, Min } from "class-validator";
 import { STAGES, TASKS, type Change, type Job, type JobSummary } from "@dragonet/core";
 import { IsListOf, IsMoment, IsObjectOf } from "../fields.ts";
+import { WorkLeftDto } from "../document/calendar.ts";
 import { JobDto } from "../document/job.ts";
 import { EditDto } from "../requests.ts";
 
@@ -98,6 +99,9 @@ export class JobOnBoardAnswer implements JobSummary {
 
   @IsListOf(() => TimeAnswer)
   readonly time!: readonly TimeAnswer[];
+
+  @IsObjectOf(() => WorkLeftDto)
+  readonly work!: WorkLeftDto;
 }
 
 /** A job with its whole document. */

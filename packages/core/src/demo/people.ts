@@ -1,4 +1,5 @@
 import { DEFAULT_PRACTICES, type Practices } from "../job/index.ts";
+import { DEFAULT_CALENDAR, type ShopCalendar } from "../schedule/index.ts";
 
 export const DEMO_SHOP_NAME = "Hollin Beck Lamp & Loom";
 
@@ -8,4 +9,16 @@ export { DEMO_PEOPLE } from "./signIns.ts";
 export const DEMO_PRACTICES: Practices = {
   ...DEFAULT_PRACTICES,
   tariff: { currency: "EUR", hourMinor: 5800, taxShare: 0.2, markupShare: 0.15, validDays: 30 },
+};
+
+/** Two benches below the hill: long evenings in winter are for aiming. The place is invented. */
+export const DEMO_CALENDAR: ShopCalendar = {
+  ...DEFAULT_CALENDAR,
+  ...{ zone: "Europe/London", latitude: 54.6, longitude: -2.7 },
+  benches: ["Bench 1", "Bench 2"],
+  closed: [
+    { day: "2026-12-25", name: "Christmas" },
+    { day: "2026-12-28", name: "Boxing Day, moved" },
+    { day: "2027-01-01", name: "New Year" },
+  ],
 };

@@ -3,6 +3,7 @@ import type { Blocker, Gate, Job, Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
 import { groupFindings } from "../rule/index.ts";
 import { timeRecords, type TimeRecord } from "../quote/pace.ts";
+import { workLeft, type WorkLeft } from "../schedule/workLeft.ts";
 import { checkedCircuit } from "./planJob.ts";
 
 /** One thing that a job waits for, as the board shows it. */
@@ -35,6 +36,8 @@ export interface JobSummary {
   readonly needs: readonly Need[];
   /** Time planned and taken, by kind of work: what the shop's pace is learned from. */
   readonly time: readonly TimeRecord[];
+  /** What is still to be done to it, for the plan of the benches. */
+  readonly work: WorkLeft;
 }
 
 /** Stages at which a vehicle has been tested, or goes without. */
@@ -96,5 +99,6 @@ export function jobSummary(job: Job): JobSummary {
     needs: stage === "handOver" ? [] : needsOf(job, circuit),
     // Before it is handed over its time is not all there.
     time: stage === "handOver" ? timeRecords(job, circuit) : [],
+    work: workLeft(job, circuit),
   };
 }

@@ -38,6 +38,15 @@ export interface JobToPlan {
 export const SLOT_KINDS = ["fit", "cure", "close", "aim", "handOver"] as const;
 export type SlotKind = (typeof SLOT_KINDS)[number];
 
+/** What people call each stretch. */
+export const SLOT_WORDS: Readonly<Record<SlotKind, string>> = {
+  fit: "Fit",
+  cure: "Stays at the bench",
+  close: "Test, panels on",
+  aim: "Aim in the dark",
+  handOver: "Hand over",
+};
+
 /** One stretch of a job: at a bench, at the wall (no bench), or nowhere in particular. */
 export interface Slot {
   readonly kind: SlotKind;

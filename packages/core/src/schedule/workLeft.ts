@@ -47,6 +47,7 @@ export function workLeft(job: Job, circuit: Circuit, pace: ScaleOf = PLAIN_PACE)
     const took = job.worked.reduce((sum, w) => (w.task === task ? sum + w.minutes : sum), 0);
     return Math.max(0, (planned.get(task) ?? 0) - took);
   };
+  const isHandedOver = job.signatures.some(({ gate }) => gate === "");
   const strip = left("strip");
   // Panels go on again after the test, whatever stage the card says.
   const on = stage === "prove" ? HALF * (planned.get("strip") ?? 0) : HALF * strip;
@@ -58,6 +59,6 @@ export function workLeft(job: Job, circuit: Circuit, pace: ScaleOf = PLAIN_PACE)
     cureH: isDone("mount", stage) ? 0 : Math.max(0, ...cures),
     closeMin: left("test") + on,
     aimMin: left("aim"),
-    handOverMin: left("handOver"),
+    handOverMin: isHandedOver ? 0 : left("handOver"),
   };
 }

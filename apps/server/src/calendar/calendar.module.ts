@@ -1,0 +1,95 @@
+import {
+  Body,
+  Controller,
+  Get,
+  Inject,
+  Module,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Res,
+} from "@nestjs/common";
+import type { Response } from "express";
+import {
+  BookingRequest,
+  CalendarAnswer,
+  ImportedAnswer,
+  ShopCalendarDto,
+  TextRequest,
+} from "@dragonet/contract";
+import { Audit } from "../audit/audit.ts";
+import { Answers, AnswersFile, AnswersNothing } from "../docs/answers.ts";
+import { sendFile } from "../http/download.ts";
+import { JobsModule } from "../jobs/jobs.module.ts";
+import { JobsService } from "../jobs/jobs.service.ts";
+import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { benchCalendar } from "./benchCalendar.ts";
+import { CalendarService } from "./calendar.service.ts";
+
+@Controller("api/calendar")
+class CalendarController {
+  constructor(
+    @Inject(CalendarService) private readonly calendar: CalendarService,
+    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(Audit) private readonly audit: Audit,
+  ) {}
+
+  @Get()
+  @Answers("What the benches are planned with", CalendarAnswer)
+  read(): Promise<CalendarAnswer> {
+    return this.calendar.read();
+  }
+
+  /** For any calendar program. */
+  @Get("bench.ics")
+  @AnswersFile(
+    "The plan of the benches, promised days and curing adhesive (iCalendar)",
+    "text/calendar",
+  )
+  async ics(@Res() res: Response): Promise<void> {
+    const [plan, jobs] = await Promise.all([this.calendar.plan(), this.jobs.list()]);
+    sendFile(res, "bench.ics", "text/calendar", benchCalendar(jobs, plan));
+  }
+
+  @Get("file")
+  @AnswersFile("Everything that the plan is made of, for the command line", "application/json")
+  async file(@Res() res: Response): Promise<void> {
+    const text = `${JSON.stringify(await this.calendar.file(), null, 2)}\n`;
+    sendFile(res, "shop.calendar.json", "application/json", text);
+  }
+
+  @Needs("owner")
+  @Put()
+  @AnswersNothing("Keeps benches, hours, closed days and the shop's place")
+  async keep(@Body() body: ShopCalendarDto, @Me() me: SignedIn): Promise<void> {
+    await this.calendar.setCalendar({ ...body });
+    await this.audit.note(me.name, "changed the calendar", "benches, hours or place");
+  }
+
+  @Needs("owner")
+  @Post("closed")
+  @Answers("Takes the days of an iCalendar file as closed: all of them, or nothing", ImportedAnswer)
+  async close(@Body() body: TextRequest, @Me() me: SignedIn): Promise<ImportedAnswer> {
+    const taken = await this.calendar.close(body.text);
+    await this.audit.note(me.name, "changed the calendar", `${taken.added} closed days`);
+    return taken;
+  }
+
+  @Needs("installer")
+  @Put("bookings/:jobId")
+  @AnswersNothing("Keeps when and where a job is done, or what day it waits for")
+  async book(
+    @Param("jobId", ParseUUIDPipe) jobId: string,
+    @Body() body: BookingRequest,
+    @Me() me: SignedIn,
+  ): Promise<void> {
+    const title = await this.calendar.book(jobId, body, me);
+    const where = body.start === "" ? "" : `, ${body.bench} from ${body.start.replace("T", " ")}`;
+    const waits = body.notBefore === "" ? "" : `, not before ${body.notBefore}`;
+    await this.audit.note(me.name, "changed the calendar", `${title}${where}${waits}`);
+  }
+}
+
+@Module({ imports: [JobsModule], controllers: [CalendarController], providers: [CalendarService] })
+export class CalendarModule {}
