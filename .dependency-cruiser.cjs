@@ -16,6 +16,7 @@ module.exports = {
           "node_modules/dinero.js",
           "node_modules/chrono-node",
           "node_modules/fastest-levenshtein",
+          "node_modules/astronomy-engine",
         ],
       },
     },

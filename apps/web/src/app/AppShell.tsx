@@ -22,6 +22,7 @@ const SignInPage = lazy(async () => ({
 
 const PAGES = [
   { to: "/", label: "Board" },
+  { to: "/calendar", label: "Calendar" },
   { to: "/shelf", label: "Shelf" },
   { to: "/vehicles", label: "Vehicles" },
   { to: "/training", label: "Training" },

@@ -114,6 +114,12 @@ export const routes: RouteObject[] = [
         ],
       },
       {
+        path: "calendar",
+        lazy: async () => ({
+          Component: (await import("../calendar/CalendarPage.tsx")).CalendarPage,
+        }),
+      },
+      {
         path: "shelf",
         lazy: async () => ({ Component: (await import("../shelf/ShelfPage.tsx")).ShelfPage }),
       },

@@ -179,13 +179,6 @@ export function BoardPage() {
             onChange={(e) => setSearch(e.target.value)}
           />
         </label>
-        <a
-          className="touch inline-flex items-center text-accent underline"
-          href="/api/calendar/bench.ics"
-          download
-        >
-          Calendar
-        </a>
         {canEdit && <ImportJob />}
         {canEdit && (
           <Button look="main" onClick={() => setOpening(true)}>

@@ -10,6 +10,7 @@ export interface Goal {
 
 const PAGES: readonly Goal[] = [
   { to: "/", label: "Board", words: "jobs home benches" },
+  { to: "/calendar", label: "Calendar", words: "plan benches promised late hours closed" },
   { to: "/shelf", label: "Shelf", words: "parts stock lamps relays" },
   { to: "/vehicles", label: "Vehicles", words: "profiles models" },
   { to: "/training", label: "Training", words: "drills hidden faults learn" },

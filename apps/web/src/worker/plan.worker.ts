@@ -15,6 +15,7 @@ import {
   groupFindings,
   groupsOf,
   measureFlash,
+  planCalendar,
   planJob,
   planSentence,
   printJob,
@@ -132,6 +133,8 @@ export const planner = {
   },
 
   alternatives,
+
+  planCalendar,
 
   /** The causes with the ways out that make the whole job better. */
   remedies(job: Job): readonly FindingGroup[] {

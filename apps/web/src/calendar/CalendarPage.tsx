@@ -1,0 +1,218 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { ChevronLeft, ChevronRight } from "lucide-react";
+import { useState } from "react";
+import { Link } from "react-router";
+import { toast } from "sonner";
+import { dayOf, type PrintedSchedule } from "@dragonet/core";
+import type { ImportedAnswer } from "@dragonet/contract";
+import { ask } from "../base/api.ts";
+import { useCanEdit, useMe } from "../base/session.ts";
+import { Button } from "../ui/Button.tsx";
+import { FileButton } from "../ui/forms/FileButton.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
+import { BookDialog } from "./BookDialog.tsx";
+import { ShopHours } from "./ShopHours.tsx";
+import { Timeline } from "./Timeline.tsx";
+import { bookedOf, useBooking } from "./useBooking.ts";
+import { useShopPlan, type ShopPlan } from "./useShopPlan.ts";
+import { lateText, minutesOf, shopDay, shopMoment, textOf } from "./words.ts";
+
+const WEEK_MIN = 7 * 1440;
+/** So many days side by side that an hour of work can still be pressed. */
+const DAYS = 7;
+
+/** When all is done, how much better it could be, and what will be late: before it is. */
+function Verdict({ plan }: { plan: PrintedSchedule }) {
+  const late = plan.jobs.filter(({ lateMin }) => lateMin > 0);
+  if (plan.end === null || plan.bound === null) return <p>Nothing is left to be done.</p>;
+  return (
+    <p role="status">
+      {late.length === 0 ? (
+        <b>Every promise is kept.</b>
+      ) : (
+        <b>
+          {late.length === 1 ? "1 job will be later" : `${late.length} jobs will be later`} than
+          promised.
+        </b>
+      )}{" "}
+      All done by {shopMoment(plan.end)}; no plan could be done before {shopMoment(plan.bound)}.
+    </p>
+  );
+}
+
+/** Label and value on a narrow page, a column of their own on a wide one. */
+function Moment({ label, children }: { label: string; children: string }) {
+  return (
+    <span className="num flex gap-2 whitespace-nowrap">
+      <span className="w-20 font-sans text-small text-muted md:sr-only">{label}</span>
+      {children}
+    </span>
+  );
+}
+
+const COLUMNS =
+  "grid grid-cols-1 gap-x-4 md:grid-cols-[minmax(0,5fr)_8.5rem_8.5rem_6.5rem_minmax(0,5fr)]";
+
+/** Every job by when it is done: what the picture shows, in words. */
+function PlanList({ plan, onOpen }: { plan: PrintedSchedule; onOpen: (id: string) => void }) {
+  return (
+    <>
+      <div className={`${COLUMNS} text-small text-muted max-md:hidden`} aria-hidden>
+        {["Job", "Begins", "Done", "Promised", "What to know"].map((head) => (
+          <span key={head}>{head}</span>
+        ))}
+      </div>
+      <ul aria-label="Jobs by when they are done">
+        {plan.jobs.map((job) => (
+          <li key={job.id} className={`${COLUMNS} border-t border-hair py-1`}>
+            <button
+              type="button"
+              className="touch text-left font-bold text-accent"
+              onClick={() => onOpen(job.id)}
+            >
+              {job.title}
+            </button>
+            <Moment label="begins">{shopMoment(job.slots[0]?.start ?? job.end)}</Moment>
+            <Moment label="done">{shopMoment(job.end)}</Moment>
+            <Moment label="promised">{job.promised === "" ? "–" : shopDay(job.promised)}</Moment>
+            <div className="text-small">
+              {job.lateMin > 0 && <b className="block">{lateText(job.lateMin)} late</b>}
+              {job.amiss.map((what) => (
+                <b key={what} className="block">
+                  {what}
+                </b>
+              ))}
+              {job.provided.map((what) => (
+                <span key={what} className="block">
+                  if this is there: {what}
+                </span>
+              ))}
+            </div>
+          </li>
+        ))}
+        {plan.unplanned.map(({ id, title, why }) => (
+          <li key={id} className={`${COLUMNS} border-t border-hair py-1`}>
+            <Link to={`/jobs/${id}`} className="touch font-bold text-accent">
+              {title}
+            </Link>
+            <b className="md:col-span-4">not planned: {why}</b>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Calendar files in and out, and for the owner the hours. */
+function Tools({ onHours }: { onHours: () => void }) {
+  const isOwner = useMe().role === "owner";
+  const queries = useQueryClient();
+  const take = useMutation({
+    mutationFn: (text: string) => ask<ImportedAnswer>("calendar/closed", "POST", { text }),
+    onSuccess: async ({ added, changed }) => {
+      await queries.invalidateQueries({ queryKey: ["calendar"] });
+      toast.success(`${added} closed days added, ${changed} known before`);
+    },
+    onError: (error) => toast.error(error.message, { duration: 10_000 }),
+  });
+  const link = "touch inline-flex items-center text-accent underline";
+  return (
+    <>
+      <a className={link} href="/api/calendar/bench.ics" download>
+        iCalendar out
+      </a>
+      <a className={link} href="/api/calendar/file" download>
+        File out
+      </a>
+      {isOwner && (
+        <>
+          <FileButton label="Closed days in" accept=".ics,text/calendar" onText={take.mutate} />
+          <Button onClick={onHours}>Hours and benches</Button>
+        </>
+      )}
+    </>
+  );
+}
+
+function Planned({ shown }: { shown: ShopPlan }) {
+  const { answer, plan, file } = shown;
+  const canEdit = useCanEdit();
+  const book = useBooking();
+  const [first, setFirst] = useState(() => dayOf(minutesOf(file.now)));
+  const [openId, setOpenId] = useState<string | null>(null);
+  const open = plan.jobs.find(({ id }) => id === openId);
+  const pinned = new Set(answer.bookings.filter((b) => b.start !== "").map((b) => b.jobId));
+  const move = (jobId: string, bench: string, start: number): void => {
+    const before = bookedOf(answer, jobId);
+    const at = textOf(start);
+    book(
+      jobId,
+      { ...before, bench, start: at },
+      before,
+      `Stays at ${bench} from ${shopMoment(at)}`,
+    );
+  };
+  return (
+    <>
+      <Verdict plan={plan} />
+      <div className="mt-3 flex items-center gap-2">
+        <Button aria-label="A week back" onClick={() => setFirst(first - WEEK_MIN)}>
+          <ChevronLeft size={16} aria-hidden />
+        </Button>
+        <Button aria-label="A week on" onClick={() => setFirst(first + WEEK_MIN)}>
+          <ChevronRight size={16} aria-hidden />
+        </Button>
+        <span className="text-small text-muted">
+          Press a job to say where it stays or what it waits for{canEdit && ", or drag it there"}.
+          Dashed is waiting at the bench.
+        </span>
+      </div>
+      <Timeline
+        {...{ plan, first, canEdit, pinned, days: DAYS, calendar: answer.calendar }}
+        onOpen={setOpenId}
+        onMove={move}
+      />
+      <Section title="By when they are done">
+        <PlanList plan={plan} onOpen={setOpenId} />
+      </Section>
+      {open && (
+        <BookDialog
+          key={open.id}
+          job={open}
+          booked={bookedOf(answer, open.id)}
+          benches={answer.calendar.benches}
+          canEdit={canEdit}
+          onClose={() => setOpenId(null)}
+          onSave={(said) => book(open.id, said, bookedOf(answer, open.id), `Kept: ${open.title}`)}
+        />
+      )}
+    </>
+  );
+}
+
+/** The benches and who works at them, planned from now on: promises first, late told before it is. */
+export function CalendarPage() {
+  useTitle("Calendar");
+  const { shown, error, retry } = useShopPlan();
+  const [hours, setHours] = useState(false);
+  if (error) return <Trouble error={error} onRetry={retry} />;
+  if (!shown) return <Loading what="the plan" />;
+  return (
+    <div className="mx-auto w-full max-w-6xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-lead">Calendar</h1>
+        <Tools onHours={() => setHours(true)} />
+      </div>
+      {shown.plan.jobs.length + shown.plan.unplanned.length === 0 ? (
+        <Empty title="Nothing to plan">
+          Jobs with work left stand here by themselves, as soon as there are any.
+        </Empty>
+      ) : (
+        <Planned shown={shown} />
+      )}
+      {hours && <ShopHours calendar={shown.answer.calendar} onClose={() => setHours(false)} />}
+    </div>
+  );
+}
