@@ -1,7 +1,7 @@
 /** The board: jobs found, opened, said, taken in, and what is told when one is not taken. */
 import { allOf, readJobText, type Job } from "@dragonet/core";
 import { FELLRUNNER, LAPWING, demoPart } from "@dragonet/core/demo";
-import { screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { edited, jobWith } from "../../../packages/core/test/helpers.ts";
 import { choose, closePages, open } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";
@@ -33,6 +33,7 @@ describe("jobs on the board", () => {
     const stage = await screen.findByRole("region", { name: /Circuit/ });
     const titles = within(stage)
       .getAllByRole("link")
+      .filter((link) => link.getAttribute("href")?.match(/^\/jobs\/job-\d+$/))
       .map((link) => link.textContent);
     expect(titles).toEqual(["Sooner", "Later", "Some day"]);
   });
@@ -190,5 +191,90 @@ describe("a job that is said", () => {
     expect(job.lamps).toHaveLength(2);
     expect(job.vehicle.profileId).toBe(FELLRUNNER.profileId);
     expect(edited(job)).toBe(job);
+  });
+});
+
+describe("the board as it is looked at", () => {
+  const late = named("Late", { stage: "fit", promised: "2020-01-01", bench: "Bench 1" });
+  const soon = named("Soon", { stage: "circuit", promised: "2999-01-01", bench: "Bench 2" });
+  const blocker = { id: "b1", kind: "customer" as const, text: "colour of the lamps" };
+  const asks = { ...named("Asks", { stage: "circuit" }), blockers: [blocker] };
+  const titles = (): (string | null)[] =>
+    screen
+      .getAllByRole("link")
+      .filter((link) => link.getAttribute("href")?.match(/^\/jobs\/job-\d+$/))
+      .map((link) => link.textContent);
+
+  it("says what is next on each job, and leads there", async () => {
+    await open(shopOf(soon), "/");
+    const next = await screen.findByRole("link", {
+      name: "try every position and fault at the bench",
+    });
+    expect(next).toHaveAttribute("href", "/jobs/job-0/circuit");
+  });
+
+  it("leaves out by bench, stage, promise and what is waited for, in its address", async () => {
+    const { user, path } = await open(shopOf(late, soon, asks), "/");
+    await screen.findByRole("link", { name: "Soon" });
+    await choose(user, screen.getByRole("combobox", { name: "Bench" }), "Bench 2");
+    await waitFor(() => expect(titles()).toEqual(["Soon"]));
+    await choose(user, screen.getByRole("combobox", { name: "Bench" }), "any bench");
+    await choose(user, screen.getByRole("combobox", { name: "Waits for" }), "the customer");
+    await waitFor(() => expect(titles()).toEqual(["Asks"]));
+    await choose(user, screen.getByRole("combobox", { name: "Stage" }), "5 Fit");
+    expect(await screen.findByText("No job is like that")).toBeVisible();
+    expect(path()).toBe("/");
+  });
+
+  it("is as its address says, and what that cannot mean is the whole board", async () => {
+    const first = await open(shopOf(late, soon), "/?late=1");
+    await waitFor(() => expect(titles()).toEqual(["Late"]));
+    first.unmount();
+    await open(shopOf(late, soon), "/?stage=nonsense");
+    await screen.findByRole("link", { name: "Soon" });
+    expect(titles()).toContain("Late");
+  });
+
+  it("is kept by a name, found again by it, and forgotten", async () => {
+    const shop = shopOf(late, soon).answers("PUT session/preferences", (preferences: never) => {
+      shop.person = { ...ANSA, preferences };
+      return { status: 204 };
+    });
+    const { user } = await open(shop, "/?late=1");
+    await user.click(await screen.findByRole("button", { name: "Keep this view" }));
+    const dialog = within(await screen.findByRole("dialog", { name: "Keep this view" }));
+    await user.type(dialog.getByLabelText("Name"), "Hurry{Enter}");
+    const kept = await screen.findByRole("link", { name: "Hurry" });
+    expect(kept).toHaveAttribute("aria-current", "true");
+    await user.click(screen.getByRole("link", { name: "All jobs" }));
+    await waitFor(() => expect(titles()).toContain("Soon"));
+    await user.click(screen.getByRole("link", { name: "Hurry" }));
+    await waitFor(() => expect(titles()).toEqual(["Late"]));
+    await user.click(screen.getByRole("button", { name: "Forget Hurry" }));
+    await waitFor(() => expect(screen.queryByRole("link", { name: "Hurry" })).toBeNull());
+    expect(shop.sent<{ views: unknown[] }>("PUT", "session/preferences").at(-1)?.views).toEqual([]);
+  });
+
+  it("takes a job to another stage where it is dragged, and back by Undo", async () => {
+    const shop = shopOf(soon);
+    const { user } = await open(shop, "/");
+    const line = (await screen.findByRole("link", { name: "Soon" })).closest("li")!;
+    const dataTransfer = { setData: () => {}, effectAllowed: "" };
+    fireEvent.dragStart(line, { dataTransfer });
+    const prove = await screen.findByRole("region", { name: /Prove/ });
+    fireEvent.dragOver(prove, { dataTransfer });
+    fireEvent.drop(prove, { dataTransfer });
+    await waitFor(() => expect(shop.job("job-0").card.stage).toBe("prove"));
+    expect(await screen.findByText("Soon: Prove")).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Undo" }));
+    await waitFor(() => expect(shop.job("job-0").card.stage).toBe("circuit"));
+  });
+
+  it("is not moved by who may only look", async () => {
+    const shop = shopOf(soon);
+    shop.person = { ...ANSA, role: "viewer" };
+    await open(shop, "/");
+    const line = (await screen.findByRole("link", { name: "Soon" })).closest("li")!;
+    expect(line).not.toHaveAttribute("draggable");
   });
 });

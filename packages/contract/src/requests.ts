@@ -158,6 +158,16 @@ export class ChangePersonRequest {
   password?: string;
 }
 
+/** A way to look at the board: what is looked for and what is left out, as the address has it. */
+export class ViewRequest {
+  @IsText(60)
+  @MinLength(1, { message: "a view needs a name" })
+  name!: string;
+
+  @IsText(300)
+  query!: string;
+}
+
 export class PreferencesRequest {
   @IsIn(["metric", "us"])
   units!: "metric" | "us";
@@ -169,6 +179,14 @@ export class PreferencesRequest {
   @IsOptional()
   @IsBoolean()
   singleKeys?: boolean;
+
+  /** Ways to look at the board, by name. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => ViewRequest)
+  views?: readonly ViewRequest[];
 }
 
 export class NewJobRequest {

@@ -33,6 +33,7 @@ export interface Preferences {
   readonly units: "metric" | "us";
   readonly theme: "system" | "day" | "night";
   readonly singleKeys?: boolean;
+  readonly views?: readonly { readonly name: string; readonly query: string }[];
 }
 
 /** Version of the document beside it; a row of before there were versions is of the first. */

@@ -31,11 +31,11 @@ export async function upgradeDocuments(db: Database): Promise<void> {
         .set({ document, summary: jobSummary(document) })
         .where(eq(job.id, row.id));
     }
-    // A job of the same version whose summary was made before there was a plan of the benches.
+    // A job of the same version whose summary was made before the board told as much.
     const unplanned = await tx
       .select({ id: job.id, document: job.document })
       .from(job)
-      .where(sql`not ${job.summary} ? 'work'`);
+      .where(sql`not ${job.summary} ?& array['work', 'next']`);
     for (const { id, document } of unplanned) {
       await tx
         .update(job)

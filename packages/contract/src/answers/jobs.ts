@@ -1,6 +1,6 @@
 import { IsArray, IsIn, IsInt, IsNumber, IsString, IsUUID, Min } from "class-validator";
 import { STAGES, TASKS, type Change, type Job, type JobSummary } from "@dragonet/core";
-import { IsListOf, IsMoment, IsObjectOf } from "../fields.ts";
+import { IsListOf, IsMoment, IsNullable, IsObjectOf } from "../fields.ts";
 import { WorkLeftDto } from "../document/calendar.ts";
 import { JobDto } from "../document/job.ts";
 import { EditDto } from "../requests.ts";
@@ -51,6 +51,28 @@ export class TimeAnswer {
   readonly tookMin!: number;
 }
 
+/** The gravest thing that a job's check says, and how many causes there are. */
+export class WorstAnswer {
+  @IsIn(["stop", "fix", "note"])
+  readonly severity!: "stop" | "fix" | "note";
+
+  @IsString()
+  readonly title!: string;
+
+  @IsInt()
+  @Min(1)
+  readonly count!: number;
+}
+
+/** What is to be done next on a job, and at which stage. */
+export class NextAnswer {
+  @IsIn(STAGES)
+  readonly stage!: (typeof STAGES)[number];
+
+  @IsString()
+  readonly text!: string;
+}
+
 /** A job as the board lists it. */
 export class JobOnBoardAnswer implements JobSummary {
   @IsUUID()
@@ -99,6 +121,13 @@ export class JobOnBoardAnswer implements JobSummary {
 
   @IsListOf(() => TimeAnswer)
   readonly time!: readonly TimeAnswer[];
+
+  @IsNullable("object")
+  @IsObjectOf(() => WorstAnswer)
+  readonly worst!: WorstAnswer | null;
+
+  @IsObjectOf(() => NextAnswer)
+  readonly next!: NextAnswer;
 
   @IsObjectOf(() => WorkLeftDto)
   readonly work!: WorkLeftDto;

@@ -1,9 +1,10 @@
 import { signedFor, unaimed, untested } from "../handover/gates.ts";
 import type { Blocker, Gate, Job, Stage } from "../job/index.ts";
 import { adhesiveOf, curing, needsOf, type Need } from "../fit/index.ts";
-import { groupFindings } from "../rule/index.ts";
+import { groupFindings, type Finding } from "../rule/index.ts";
 import { timeRecords, type TimeRecord } from "../quote/pace.ts";
 import { workLeft, type WorkLeft } from "../schedule/workLeft.ts";
+import { nextThing, type NextThing } from "./nextThing.ts";
 import { checkedCircuit } from "./planJob.ts";
 
 /** One thing that a job waits for, as the board shows it. */
@@ -36,6 +37,13 @@ export interface JobSummary {
   readonly needs: readonly Need[];
   /** Time planned and taken, by kind of work: what the shop's pace is learned from. */
   readonly time: readonly TimeRecord[];
+  /** The gravest thing that the check says, and how many causes there are; null where it says nothing. */
+  readonly worst: {
+    readonly severity: Finding["severity"];
+    readonly title: string;
+    readonly count: number;
+  } | null;
+  readonly next: NextThing;
   /** What is still to be done to it, for the plan of the benches. */
   readonly work: WorkLeft;
 }
@@ -56,6 +64,13 @@ function ofProof(job: Job): Waiting[] {
     ...waits(job, "readings", "measure", readings),
     ...(stage === "handOver" ? waits(job, "aimed", "dark", unaimed(job)) : []),
   ];
+}
+
+/** The gravest of the causes: the check lists them so. */
+function worstOf(findings: readonly Finding[]): JobSummary["worst"] {
+  const causes = groupFindings(findings);
+  const [first] = causes;
+  return first ? { severity: first.severity, title: first.title, count: causes.length } : null;
 }
 
 /** What blocks a job: what people wrote down, kit that is not there, and findings to stop for. */
@@ -99,6 +114,8 @@ export function jobSummary(job: Job): JobSummary {
     needs: stage === "handOver" ? [] : needsOf(job, circuit),
     // Before it is handed over its time is not all there.
     time: stage === "handOver" ? timeRecords(job, circuit) : [],
+    worst: worstOf(findings),
+    next: nextThing(job, findings),
     work: workLeft(job, circuit),
   };
 }

@@ -1,0 +1,86 @@
+import { X } from "lucide-react";
+import { useState, type FormEvent } from "react";
+import { Link } from "react-router";
+import type { PreferencesRequest, SessionAnswer } from "@dragonet/contract";
+import { useMe } from "../base/session.ts";
+import { useReplaced } from "../settings/useReplaced.ts";
+import { Button } from "../ui/Button.tsx";
+import { FormField } from "../ui/forms/FormField.tsx";
+import { Modal } from "../ui/page/Modal.tsx";
+
+const MOST_VIEWS = 20;
+
+const withLikes = (before: unknown, preferences: PreferencesRequest): SessionAnswer | undefined => {
+  const session = before as SessionAnswer | undefined;
+  return session?.person ? { ...session, person: { ...session.person, preferences } } : session;
+};
+
+/** Ways to look at the board that somebody has kept, and the way that is looked at now to keep. */
+export function Views({ query }: { query: string }) {
+  const { preferences } = useMe();
+  const views = preferences.views ?? [];
+  const save = useReplaced<PreferencesRequest>("session/preferences", ["session"], withLikes);
+  const [naming, setNaming] = useState(false);
+  const [name, setName] = useState("");
+  const keep = (next: PreferencesRequest["views"]): void =>
+    save.mutate({ ...preferences, views: next ?? [] });
+  const submit = (e: FormEvent): void => {
+    e.preventDefault();
+    if (name.trim() === "") return;
+    keep([...views.filter((view) => view.name !== name.trim()), { name: name.trim(), query }]);
+    setNaming(false);
+    setName("");
+  };
+  const isKept = views.some((view) => view.query === query);
+  if (views.length === 0 && query === "") return null;
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-small">
+      <nav aria-label="Kept views" className="flex flex-wrap gap-x-4 gap-y-1">
+        {query !== "" && (
+          <Link to="/" className="touch inline-flex items-center text-accent underline">
+            All jobs
+          </Link>
+        )}
+        {views.map((view) => (
+          <span key={view.name} className="inline-flex items-center gap-1">
+            <Link
+              to={`/?${view.query}`}
+              aria-current={view.query === query ? "true" : undefined}
+              className={`touch inline-flex items-center ${view.query === query ? "font-bold" : "text-accent underline"}`}
+            >
+              {view.name}
+            </Link>
+            {view.query === query && (
+              <button
+                type="button"
+                aria-label={`Forget ${view.name}`}
+                className="touch text-accent"
+                onClick={() => keep(views.filter((other) => other !== view))}
+              >
+                <X size={14} aria-hidden />
+              </button>
+            )}
+          </span>
+        ))}
+      </nav>
+      {query !== "" && !isKept && views.length < MOST_VIEWS && (
+        <Button look="quiet" className="px-1" onClick={() => setNaming(true)}>
+          Keep this view
+        </Button>
+      )}
+      <Modal open={naming} onClose={() => setNaming(false)} title="Keep this view">
+        <form onSubmit={submit} className="flex flex-col gap-3">
+          <FormField
+            label="Name"
+            value={name}
+            maxLength={60}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <Button look="main" type="submit" disabled={name.trim() === ""}>
+            Keep
+          </Button>
+        </form>
+      </Modal>
+    </div>
+  );
+}
