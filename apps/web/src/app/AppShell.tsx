@@ -37,11 +37,14 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
   useSending(person.id);
   const waits = useWaitingStore((s) => waitingActs(s.waiting, person.id));
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-5 border-b border-hair px-4">
+    <header className="no-print flex items-center gap-x-5 border-b border-hair px-4 max-md:gap-x-3">
       <NavLink to="/" className="py-2 text-lead font-bold tracking-tight">
         Dragonet
       </NavLink>
-      <nav aria-label="Pages" className="flex gap-x-4 max-md:order-3 max-md:w-full">
+      <nav
+        aria-label="Pages"
+        className="flex gap-x-4 max-md:min-w-0 max-md:flex-1 max-md:overflow-x-auto"
+      >
         {PAGES.map(({ to, label }) => (
           <NavLink key={to} to={to} end={to === "/"} className={navClass}>
             {label}
@@ -52,7 +55,7 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
         {waits > 0 && <b className="text-ink">{changesWord(waits)} not saved yet · </b>}
         {shop} · {person.name}, {person.role}
       </span>
-      <span className="inline-flex gap-3 max-md:order-2 max-md:ml-auto">
+      <span className="inline-flex gap-3">
         <Find />
         <SignOut personId={person.id} />
       </span>

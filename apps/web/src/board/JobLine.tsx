@@ -29,7 +29,8 @@ function Waiting({ job }: { job: JobOnBoardAnswer }) {
   const curing = curingAt(job, useNow());
   const { worst } = job;
   // A stop is among what it waits for; anything less is told beneath it.
-  const told = worst && worst.severity !== "stop" ? worst : null;
+  const isTold = job.waiting.some(({ text }) => text === worst?.title);
+  const told = worst && worst.severity !== "stop" && !isTold ? worst : null;
   if (job.waiting.length + curing.length === 0 && !told) {
     return <span className="text-muted">nothing in the way</span>;
   }
