@@ -5,6 +5,7 @@ import { benchLight } from "./light.ts";
 import { benchJudgement } from "./judgement.ts";
 import { benchNetworks } from "./networks.ts";
 import { benchRecompute } from "./recompute.ts";
+import { benchSchedule } from "./schedule.ts";
 import { benchReplay, benchSignals } from "./signals.ts";
 import { benchSolver } from "./solver.ts";
 
@@ -26,6 +27,7 @@ const ASKED: Readonly<Record<string, () => unknown>> = {
   networks: benchNetworks,
   judgement: benchJudgement,
   diagnosis: benchDiagnosis,
+  schedule: benchSchedule,
 };
 
 const asked = (ASKED[process.argv[2] ?? ""] ?? everything)();

@@ -2,6 +2,7 @@
  * `npm run bench`: speed and size, measured in one run; says which figures are met.
  * `npm run bench -- networks`: the solver on networks by chance, beside ngspice.
  * `npm run bench -- judgement`: fuse, wire and relay of ordinary jobs beside a master's ranges.
+ * `npm run bench -- schedule`: two hundred jobs on five benches. `search`: over a hundred thousand jobs.
  * `npm run bench -- diagnosis`: probes until a fault is found, beside two other ways to probe.
  */
 import { spawn, spawnSync } from "node:child_process";
@@ -15,6 +16,7 @@ import { CHROMIUM } from "./lib/chromium.mjs";
 import { Failure, main } from "./lib/fail.mjs";
 import { checkNode, findProgram, freePort } from "./lib/machine.mjs";
 import { fromRoot } from "./lib/paths.mjs";
+import { fillSearch, searchTimes } from "./lib/searchBench.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 
@@ -299,7 +301,8 @@ async function painting(url) {
   }
 }
 
-async function api() {
+/** The built server with the demo shop on a database of its own, for as long as something is done with it. */
+async function withServer(work) {
   const postgres = await startPostgres(".data-bench", { reset: true });
   const port = await freePort();
   const server = spawn(process.execPath, [fromRoot("apps/server/dist/main.js")], {
@@ -318,12 +321,15 @@ async function api() {
       server.once("exit", (code) => failed(new Failure(`the server ended with ${code}`)));
     });
     const url = `http://127.0.0.1:${port}`;
-    return { ...(await reading(url)), painted: await painting(url) };
+    return await work(url, postgres.url);
   } finally {
     server.kill("SIGTERM");
     await postgres.stop();
   }
 }
+
+const api = () =>
+  withServer(async (url) => ({ ...(await reading(url)), painted: await painting(url) }));
 
 const START_DATA = ".data-bench-start";
 
@@ -398,6 +404,12 @@ function diagnosisFigures() {
   tell("test script of the largest job", scriptMs, "ms", 500);
 }
 
+function scheduleFigures() {
+  const { medianMs, overBound } = computation("schedule");
+  tell("a plan of 200 jobs on five benches, median", medianMs, "ms", 300);
+  tell("its last end over what any plan needs, without closed days", overBound, "times", 1.1);
+}
+
 /** Milliseconds of what follows count as on the reference machine. */
 function measureMachine() {
   const loopMs = calibrate();
@@ -406,6 +418,22 @@ function measureMachine() {
   process.stdout.write(
     `       calibration loop ${loopMs.toFixed(1)} ms, ${REFERENCE_MS} ms on the reference: milliseconds below are divided by ${scale.toFixed(2)}\n`,
   );
+}
+
+const SEARCHED = 100_000;
+/** What people type: a name, the beginning of one, two words, words written nearly right, and nothing that is there. */
+const QUESTIONS = [
+  ...["petrel", "ba", "scar farm", "petrl 650", "carick", "light bar petrel", "horbch", "pods"],
+  ...["fen 4", "moor rescue", "fellruner", "seat", "left pod", "2a", "tial lamp", "xylophone"],
+];
+
+async function searchFigures() {
+  ensureBuild();
+  const { p95Ms } = await withServer(async (url, database) => {
+    fillSearch(database, SEARCHED);
+    return searchTimes(url, QUESTIONS);
+  });
+  tell(`a search over ${SEARCHED} jobs, 95th percentile`, p95Ms, "ms", 50);
 }
 
 async function startFigures() {
@@ -435,6 +463,8 @@ const FIGURES = {
   networks: networkFigures,
   judgement: judgementFigures,
   diagnosis: diagnosisFigures,
+  schedule: scheduleFigures,
+  search: searchFigures,
 };
 
 await main(async () => {

@@ -19,8 +19,8 @@ const MOST_WRONG = 2;
  * Of what a word is everywhere in, so many of the latest are looked through, and so many of all: where there
  * are more, more words are wanted, not more lines.
  */
-const LATEST = 1000;
-const MOST_LOOKED_AT = 1000;
+const LATEST = 400;
+const MOST_LOOKED_AT = 400;
 /** Letters of the place that are told. */
 const LONGEST_WHERE = 120;
 
@@ -110,27 +110,27 @@ export class SearchService {
       ),
       sql` + `,
     );
+    // The lines themselves are fetched for those alone that are told.
     const { rows } = await tx.execute(sql`
-      select kind, id, title, about,
-        case when position(best.piece in title || ' · ' || about) > 0 then ''
+      select entry.kind, entry.id, entry.title, entry.about,
+        case when position(best.piece in entry.title || ' · ' || entry.about) > 0 then ''
              else left(best.piece, ${LONGEST_WHERE}) end as "where"
       from (
-        select *, ${score} as score from (
-          select * from (
-            select * from search_entry order by at desc limit ${LATEST}
+        select kind, id, at, max(${score}) as score from (
+          select kind, id, at, stems from (
+            select kind, id, at, stems from search_entry order by at desc limit ${LATEST}
           ) as latest where stems @@ ${every}
-          union
-          select * from (
-            select * from search_entry where stems @@ ${every} limit ${MOST_LOOKED_AT}
-          ) as any_time
+          union all
+          (select kind, id, at, stems from search_entry where stems @@ ${every} limit ${MOST_LOOKED_AT})
         ) as looked_at
-        order by score desc, at desc, kind, id limit ${MOST_FOUND}
-      ) as found,
+        group by kind, id, at order by score desc, at desc, kind, id limit ${MOST_FOUND}
+      ) as found
+      join search_entry as entry on entry.kind = found.kind and entry.id = found.id,
       lateral (
-        select piece from string_to_table(words, ' · ') with ordinality as pieces (piece, nr)
+        select piece from string_to_table(entry.words, ' · ') with ordinality as pieces (piece, nr)
         order by ${place} desc, nr limit 1
       ) as best
-      order by score desc, at desc, kind, id`);
+      order by found.score desc, found.at desc, entry.kind, entry.id`);
     return rows as unknown as FoundAnswer[];
   }
 }

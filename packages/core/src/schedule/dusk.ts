@@ -28,12 +28,22 @@ export function sunset(day: ShopTime, place: Place): ShopTime | null {
   return set ? minuteOf(set.date, place.zone) : null;
 }
 
+/** What was asked of the sun: a plan asks the same evenings again and again. */
+const asked = new Map<string, ShopTime | null>();
+const MOST_ASKED = 4000;
+
 /**
  * When it is dark enough on a day to see a beam on a wall: the end of civil twilight (the sun 6° down). null where
  * it never is, as in summer far north, or always is.
  */
 export function dusk(day: ShopTime, place: Place): ShopTime | null {
+  const key = `${day} ${place.latitude} ${place.longitude} ${place.zone}`;
+  const known = asked.get(key);
+  if (known !== undefined) return known;
   const at = new Observer(place.latitude, place.longitude, 0);
   const dark = SearchAltitude(Body.Sun, at, -1, dayStart(day, place.longitude), 1, DARK);
-  return dark ? minuteOf(dark.date, place.zone) : null;
+  const evening = dark ? minuteOf(dark.date, place.zone) : null;
+  if (asked.size >= MOST_ASKED) asked.clear();
+  asked.set(key, evening);
+  return evening;
 }

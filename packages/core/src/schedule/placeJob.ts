@@ -12,7 +12,6 @@ const MOST_TRIES = 2000;
 /** What does not change from one order of jobs to another. */
 export class Workshop {
   readonly hours: Hours;
-  private readonly dark = new Map<ShopTime, ShopTime | null>();
 
   constructor(
     readonly calendar: ShopCalendar,
@@ -22,13 +21,9 @@ export class Workshop {
     this.hours = new Hours(calendar.week, calendar.closed);
   }
 
-  /** When it gets dark on a day, asked of the sun once a day. */
+  /** When it gets dark on a day; null where it never does. */
   duskOf(day: ShopTime): ShopTime | null {
-    const known = this.dark.get(day);
-    if (known !== undefined) return known;
-    const at = dusk(day, this.calendar);
-    this.dark.set(day, at);
-    return at;
+    return dusk(day, this.calendar);
   }
 }
 

@@ -5,7 +5,7 @@ import { DAY_MIN, readShopTime, type ShopTime } from "./shopTime.ts";
 /** A promise so far away that any other comes first, minutes. */
 const NO_PROMISE = 1e9;
 /** Jobs placed in all orders that are tried together: the time that planning takes. */
-const PLACED_AT_MOST = 2000;
+const PLACED_AT_MOST = 1000;
 const FEWEST_TRIES = 4;
 const MOST_TRIES = 300;
 
