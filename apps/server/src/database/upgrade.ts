@@ -35,7 +35,7 @@ export async function upgradeDocuments(db: Database): Promise<void> {
     const unplanned = await tx
       .select({ id: job.id, document: job.document })
       .from(job)
-      .where(sql`not ${job.summary} ?& array['work', 'next']`);
+      .where(sql`not ${job.summary} ?& array['work', 'next', 'mends']`);
     for (const { id, document } of unplanned) {
       await tx
         .update(job)

@@ -26,6 +26,7 @@ const PAGES = [
   { to: "/shelf", label: "Shelf" },
   { to: "/vehicles", label: "Vehicles" },
   { to: "/training", label: "Training" },
+  { to: "/figures", label: "Figures" },
   { to: "/settings", label: "Settings" },
 ];
 

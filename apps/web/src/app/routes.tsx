@@ -136,6 +136,12 @@ export const routes: RouteObject[] = [
         }),
       },
       {
+        path: "figures",
+        lazy: async () => ({
+          Component: (await import("../figures/FiguresPage.tsx")).FiguresPage,
+        }),
+      },
+      {
         path: "training",
         lazy: async () => ({
           Component: (await import("../training/TrainingPage.tsx")).TrainingPage,

@@ -13,6 +13,7 @@ const PAGES: readonly Goal[] = [
   { to: "/calendar", label: "Calendar", words: "plan benches promised late hours closed" },
   { to: "/shelf", label: "Shelf", words: "parts stock lamps relays" },
   { to: "/vehicles", label: "Vehicles", words: "profiles models" },
+  { to: "/figures", label: "Figures", words: "hours charts comebacks sells" },
   { to: "/training", label: "Training", words: "drills hidden faults learn" },
   { to: "/settings", label: "Settings", words: "theme units people practices sessions archive" },
 ];

@@ -22,6 +22,7 @@ import { Modal } from "../ui/page/Modal.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { KIND_WORDS } from "./kindWords.ts";
+import { OrderList } from "./OrderList.tsx";
 import { newPart } from "./newPart.ts";
 import { PartDialog } from "./PartDialog.tsx";
 import { useParts } from "./parts.ts";
@@ -178,6 +179,7 @@ export function ShelfPage() {
       {data.length === 0 && (
         <Empty title="The shelf is empty">Add a part, or take a CSV file in.</Empty>
       )}
+      <OrderList parts={data} jobs={jobs ?? []} />
       {kinds.map((kind) => (
         <Section key={kind} title={KIND_WORDS[kind]}>
           <PartTable

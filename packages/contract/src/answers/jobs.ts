@@ -1,4 +1,4 @@
-import { IsArray, IsIn, IsInt, IsNumber, IsString, IsUUID, Min } from "class-validator";
+import { IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsString, IsUUID, Min } from "class-validator";
 import { STAGES, TASKS, type Change, type Job, type JobSummary } from "@dragonet/core";
 import { IsListOf, IsMoment, IsNullable, IsObjectOf } from "../fields.ts";
 import { WorkLeftDto } from "../document/calendar.ts";
@@ -62,6 +62,16 @@ export class WorstAnswer {
   @IsInt()
   @Min(1)
   readonly count!: number;
+}
+
+/** What was put right on a job. */
+export class MendedAnswer {
+  @IsString()
+  readonly what!: string;
+
+  /** After it was handed over. */
+  @IsBoolean()
+  readonly comeback!: boolean;
 }
 
 /** What is to be done next on a job, and at which stage. */
@@ -128,6 +138,9 @@ export class JobOnBoardAnswer implements JobSummary {
 
   @IsObjectOf(() => NextAnswer)
   readonly next!: NextAnswer;
+
+  @IsListOf(() => MendedAnswer)
+  readonly mends!: readonly MendedAnswer[];
 
   @IsObjectOf(() => WorkLeftDto)
   readonly work!: WorkLeftDto;

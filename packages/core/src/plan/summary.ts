@@ -44,6 +44,8 @@ export interface JobSummary {
     readonly count: number;
   } | null;
   readonly next: NextThing;
+  /** What was put right on it, and whether that was after it was handed over. */
+  readonly mends: readonly { readonly what: string; readonly comeback: boolean }[];
   /** What is still to be done to it, for the plan of the benches. */
   readonly work: WorkLeft;
 }
@@ -64,6 +66,14 @@ function ofProof(job: Job): Waiting[] {
     ...waits(job, "readings", "measure", readings),
     ...(stage === "handOver" ? waits(job, "aimed", "dark", unaimed(job)) : []),
   ];
+}
+
+/** A mend after the first hand-over is a comeback. */
+function mendsOf(job: Job): JobSummary["mends"] {
+  const handedOver = job.signatures.find(({ gate }) => gate === "");
+  return job.mends.map(({ what, when }) => ({
+    ...{ what, comeback: handedOver !== undefined && Date.parse(when) > Date.parse(handedOver.at) },
+  }));
 }
 
 /** The gravest of the causes: the check lists them so. */
@@ -116,6 +126,7 @@ export function jobSummary(job: Job): JobSummary {
     time: stage === "handOver" ? timeRecords(job, circuit) : [],
     worst: worstOf(findings),
     next: nextThing(job, findings),
+    mends: mendsOf(job),
     work: workLeft(job, circuit),
   };
 }

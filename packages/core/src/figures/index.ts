@@ -1,0 +1,2 @@
+export * from "./orderList.ts";
+export * from "./shopFigures.ts";
