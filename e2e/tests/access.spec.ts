@@ -34,16 +34,25 @@ async function expectClean(
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
+/** On to a view as by a link: the application is there already, and is not begun anew each time. */
+const goOn = (page: Page, path: string): Promise<void> =>
+  page.evaluate((to) => {
+    history.pushState({}, "", to);
+    dispatchEvent(new PopStateEvent("popstate"));
+  }, path);
+
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 /** Views of the shop, and of two jobs: one on an engine, one on a pack. */
 const SHOP: readonly [string, string][] = [
   ["/", "Jobs"],
+  ["/calendar", "By when they are done"],
   ["/shelf", "Relays"],
   ["/vehicles", "Brannock Midge 60"],
   ["/vehicles/fellrunner-420", "Connector map"],
   ["/training", "Find the fault"],
+  ["/figures", "What jobs wait for"],
   ["/settings", "People"],
 ];
 const PLANNING: readonly [string, string][] = [
@@ -114,7 +123,7 @@ for (const [group, title, views] of GROUPS) {
     }
     for (const [path, words] of views) {
       await page.setViewportSize(DESK);
-      await page.goto(`${base}${path}`);
+      await goOn(page, `${base}${path}`);
       await expect(page.getByText(words).first()).toBeVisible();
       await expectClean(page, `${path} at a desk`);
       await byNight(path);

@@ -28,7 +28,8 @@ function shopWith(...cards: { title: string; promised?: string }[]): {
   const said = new Map<string, BookingRequest>();
   const shop = new Shop().withVehicles(FELLRUNNER);
   cards.forEach((card, i) => {
-    const job = jobWith("pod-18", 2, allOf("key", "switch"));
+    // Enough of them that their time is wide enough to be pressed.
+    const job = jobWith("pod-18", 8, allOf("key", "switch"));
     shop.withJob(`job-${i}`, { ...job, card: { ...job.card, ...card, stage: "circuit" } });
   });
   shop.answers("GET calendar", () => ({

@@ -14,6 +14,9 @@ interface OrderListProps {
   readonly jobs: readonly JobOnBoardAnswer[];
 }
 
+/** Jobs told by name: those that are promised first. */
+const MOST_JOBS = 3;
+
 const amount = (count: number, unit: "" | "m"): string =>
   unit === "m" ? `${decimal(count, 1)} m` : decimal(count, 0);
 
@@ -52,7 +55,7 @@ function Line({ line, kept }: { line: OrderLine; kept: KeptPartAnswer | undefine
       <span className="num">{by === "" ? "" : `by ${dayText(new Date(`${by}T12:00:00`))}`}</span>
       <span className="num">{cost === null ? "no price" : cost.toFixed(2)}</span>
       <span className="text-small">
-        {jobs.map((job, i) => (
+        {jobs.slice(0, MOST_JOBS).map((job, i) => (
           <span key={job.id}>
             {i > 0 && ", "}
             <Link to={`/jobs/${job.id}`} className="touch text-accent underline">
@@ -60,6 +63,7 @@ function Line({ line, kept }: { line: OrderLine; kept: KeptPartAnswer | undefine
             </Link>
           </span>
         ))}
+        {jobs.length > MOST_JOBS && ` and ${jobs.length - MOST_JOBS} more`}
       </span>
       <span>
         {canEdit && kept && (

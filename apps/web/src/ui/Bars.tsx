@@ -38,7 +38,7 @@ export default function Bars({ label, rows, bars, unit, digits = 0 }: BarsProps)
       >
         <ResponsiveContainer width="100%" height="100%">
           <BarChart
-            data={rows as BarRow[]}
+            data={rows}
             layout="vertical"
             margin={{ top: 4, right: 24, bottom: 4, left: 0 }}
             accessibilityLayer

@@ -122,7 +122,7 @@ export const intensity = (photometry: Photometry, { ahead, right, up }: Directio
  */
 export function lumensOf(photometry: Photometry): number {
   // Steps fine enough that straight lines between the file's angles are followed.
-  const [rings, sectors] = [720, 360];
+  const [rings, sectors] = [360, 180];
   const sample = samplerOf(photometry);
   let sum = 0;
   for (let i = 0; i < rings; i += 1) {
