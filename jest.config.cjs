@@ -55,7 +55,12 @@ const brief = near
 
 /** Pages in a document without a browser: the worker's functions run in the page itself. */
 const PAGE = {
-  testMatch: ["<rootDir>/test/**/*.test.tsx"],
+  // All of them together where nothing is asked for by name: see the folder.
+  testMatch: [
+    process.env.DRAGONET_TOGETHER === undefined
+      ? "<rootDir>/test/*.test.tsx"
+      : "<rootDir>/test/together/*.test.tsx",
+  ],
   testEnvironment: `${__dirname}/apps/web/test/page/environment.cjs`,
   // Packages as Node takes them: their modules for browsers are not transformed.
   testEnvironmentOptions: { customExportConditions: ["node", "require", "default"] },

@@ -18,7 +18,6 @@ const { values } = parseArgs({
 });
 
 const DESK = { width: 1280, height: 800 };
-const PHONE = { width: 390, height: 844 };
 
 const openJob = (title) => async (page) => {
   await page.getByRole("link", { name: title }).first().click();

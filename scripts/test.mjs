@@ -206,7 +206,11 @@ await main(async () => {
   const postgres = await startPostgres(".data-test", { reset: true, fast: true });
   try {
     // Side by side: suites wait for servers and pages as often as they compute.
-    await Promise.all([checking, jest({ DATABASE_URL: postgres.url }), browserSuite(postgres)]);
+    await Promise.all([
+      checking,
+      jest({ DATABASE_URL: postgres.url, DRAGONET_TOGETHER: "1" }),
+      browserSuite(postgres),
+    ]);
   } finally {
     await postgres.stop();
   }

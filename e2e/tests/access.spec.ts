@@ -1,25 +1,13 @@
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
+import { violationsOf, type RULES } from "./axe.ts";
 import { openJob, signIn } from "./shop.ts";
-
-const LEVEL_AA = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
-
-/** The words are the same by night and on a phone: a theme breaks contrast, a width targets. */
-const RULES = {
-  all: (axe: AxeBuilder) => axe.withTags(LEVEL_AA),
-  theme: (axe: AxeBuilder) => axe.withRules(["color-contrast"]),
-  width: (axe: AxeBuilder) => axe.withRules(["target-size", "scrollable-region-focusable"]),
-} as const;
 
 async function expectClean(
   page: Page,
   what: string,
   rules: keyof typeof RULES = "all",
 ): Promise<void> {
-  const { violations } = await RULES[rules](
-    // There are no frames, for which the usual mode opens a second page each time.
-    new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ["violations"] }),
-  ).analyze();
+  const violations = await violationsOf(page, rules);
   const said = violations.map(
     (v) =>
       `${what}: ${v.id}: ${v.nodes

@@ -1,0 +1,3 @@
+import { runPart } from "./parts.ts";
+
+runPart(3);
