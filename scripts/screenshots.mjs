@@ -53,18 +53,18 @@ const breakIt = async (page) => {
   await page.getByRole("button", { name: /^7.5 A/ }).waitFor();
 };
 
-/** A page of the shop that is there when its words are. */
-const seeing = (path, words) => async (page) => {
-  await page.goto(path);
-  await page.getByText(words).first().waitFor();
-};
-
 /** A lamp that stays dark at its step, and what that says. */
 const readDark = async (page) => {
   const seen = page.getByRole("group", { name: /: seen$/ }).nth(1);
   await seen.getByRole("button", { name: "dark" }).click();
   await page.getByText("What may be wrong").waitFor();
   await page.evaluate(() => window.scrollTo(0, 0));
+};
+
+/** A page of the shop that is there when its words are. */
+const seeing = (path, words) => async (page) => {
+  await visit(path)(page);
+  await page.getByText(words).first().waitFor();
 };
 
 const SHOTS = [
@@ -141,7 +141,7 @@ try {
   for (const shot of SHOTS) {
     if (values.only !== "" && !values.only.split(",").includes(shot.name)) continue;
     const context = await browser.newContext({
-      viewport: shot.size ?? DESK,
+      viewport: DESK,
       colorScheme: shot.night ? "dark" : "light",
       reducedMotion: "reduce",
       storageState,
