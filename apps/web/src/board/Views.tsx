@@ -1,25 +1,20 @@
 import { X } from "lucide-react";
 import { useState, type FormEvent } from "react";
 import { Link } from "react-router";
-import type { PreferencesRequest, SessionAnswer } from "@dragonet/contract";
+import type { PreferencesRequest } from "@dragonet/contract";
 import { useMe } from "../base/session.ts";
-import { useReplaced } from "../settings/useReplaced.ts";
+import { useLikes } from "../settings/useLikes.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 
 const MOST_VIEWS = 20;
 
-const withLikes = (before: unknown, preferences: PreferencesRequest): SessionAnswer | undefined => {
-  const session = before as SessionAnswer | undefined;
-  return session?.person ? { ...session, person: { ...session.person, preferences } } : session;
-};
-
 /** Ways to look at the board that somebody has kept, and the way that is looked at now to keep. */
 export function Views({ query }: { query: string }) {
   const { preferences } = useMe();
   const views = preferences.views ?? [];
-  const save = useReplaced<PreferencesRequest>("session/preferences", ["session"], withLikes);
+  const save = useLikes();
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState("");
   const keep = (next: PreferencesRequest["views"]): void =>

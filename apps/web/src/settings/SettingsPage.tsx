@@ -1,6 +1,5 @@
 import type { Practices } from "@dragonet/core";
 import { usePractices } from "./practices.ts";
-import type { SessionAnswer } from "@dragonet/contract";
 import { useMe, type Person } from "../base/session.ts";
 import { showTheme, type ThemeChoice } from "../base/theme.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
@@ -14,20 +13,13 @@ import { People } from "./people/People.tsx";
 import { PracticeFields } from "./PracticeFields.tsx";
 import { SessionLimits } from "./people/SessionLimits.tsx";
 import { Trail } from "./people/Trail.tsx";
+import { useLikes } from "./useLikes.ts";
 import { useReplaced } from "./useReplaced.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
 
-const withLikes = (
-  before: unknown,
-  preferences: Person["preferences"],
-): SessionAnswer | undefined => {
-  const session = before as SessionAnswer | undefined;
-  return session?.person ? { ...session, person: { ...session.person, preferences } } : session;
-};
-
 function Preferences() {
   const me = useMe();
-  const save = useReplaced<Person["preferences"]>("session/preferences", ["session"], withLikes);
+  const save = useLikes();
   const set = (change: Partial<Person["preferences"]>): void => {
     const next = { ...me.preferences, ...change };
     showTheme(next.theme);
