@@ -10,6 +10,8 @@ const OWNER = {
   ...{ password: "long enough", role: "owner" },
 };
 
+const BOOKED = { start: "2027-03-01T09:00", bench: "Yard", notBefore: "2027-02-26" };
+
 describe("the whole shop in one file", () => {
   let shop: Shop;
   let other: Shop;
@@ -44,6 +46,12 @@ describe("the whole shop in one file", () => {
       .set("content-type", "image/jpeg")
       .send(picture)
       .expect(204);
+    const { calendar } = (await ansa.get("/api/calendar").expect(200)).body;
+    await ansa
+      .put("/api/calendar")
+      .send({ ...calendar, benches: ["Lift", "Yard"] })
+      .expect(204);
+    await ansa.put(`/api/calendar/bookings/${jobId}`).send(BOOKED).expect(204);
     zip = await bytesOf(ansa, "/api/shop/archive");
   });
   afterAll(() => Promise.all([shop.close(), other.close()]));
@@ -69,6 +77,13 @@ describe("the whole shop in one file", () => {
         JSON.stringify(body, (key, value: unknown) => (key === "revision" ? 0 : value));
       expect(list((await owner.get(path)).body)).toBe(list((await ansa.get(path)).body));
     }
+  });
+
+  it("brings benches, hours and what was said about single jobs", async () => {
+    const { calendar, bookings } = (await owner.get("/api/calendar").expect(200)).body;
+    expect(calendar).toEqual((await ansa.get("/api/calendar").expect(200)).body.calendar);
+    expect(calendar.benches).toEqual(["Lift", "Yard"]);
+    expect(bookings).toEqual([{ ...BOOKED, jobId }]);
   });
 
   it("can be taken in again, and changes nothing", async () => {
@@ -149,6 +164,11 @@ describe("the whole shop in one file", () => {
       await refused(await shopOf({ "jobs/a/run.sh": "true" }), 422, /not part of a shop/);
       const practices = '{"format": "dragonet-shop/2", "practices": {"fuseSchool": "none"}}';
       await refused(await shopOf({ "shop.json": practices }), 422, /practices/);
+      const head = (more: string): string => `{"format": "dragonet-shop/2", ${more}}`;
+      const calendar = head('"calendar": {"zone": "Mars/Base"}');
+      await refused(await shopOf({ "shop.json": calendar }), 422, /calendar\.zone/);
+      const bookings = head('"bookings": [{"jobId": "x", "start": "soon"}]');
+      await refused(await shopOf({ "shop.json": bookings }), 422, /bookings\[0\]/);
     });
   });
 });

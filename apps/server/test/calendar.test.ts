@@ -136,6 +136,22 @@ describe("the calendar of a shop", () => {
     }
   });
 
+  it("works out anew, at its start, what a summary of an earlier version lacks", async () => {
+    const { body: before } = await pim.get("/api/jobs").expect(200);
+    await shop.query("update job set summary = summary - 'work' - 'next' - 'mends'");
+    await shop.restart();
+    const { body: after } = await pim.get("/api/jobs").expect(200);
+    expect(after).toEqual(before);
+  });
+
+  it("refuses a file that is longer than any year of closed days", async () => {
+    const { body } = await ansa
+      .post("/api/calendar/closed")
+      .send({ text: " ".repeat(500_001) })
+      .expect(422);
+    expect(body.message).toContain("500000 letters at most");
+  });
+
   it("gives a calendar that another library reads as the plan is", async () => {
     const { text } = await pim.get("/api/calendar/bench.ics").expect(200);
     const events = new ICAL.Component(ICAL.parse(text) as never)

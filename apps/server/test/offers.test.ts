@@ -1,4 +1,3 @@
-import pg from "pg";
 import type { Agent } from "supertest";
 import type { Job, Offer } from "@dragonet/core";
 import { bytesOf } from "./bytesOf.ts";
@@ -18,15 +17,6 @@ describe("an offer to a customer", () => {
 
   const make = async (): Promise<Made> =>
     (await pim.post(`/api/jobs/${jobId}/offers`).send({}).expect(201)).body as Made;
-  const query = async (text: string, values: unknown[] = []): Promise<pg.QueryResult> => {
-    const client = new pg.Client({ connectionString: shop.databaseUrl });
-    await client.connect();
-    try {
-      return await client.query(text, values);
-    } finally {
-      await client.end();
-    }
-  };
 
   beforeAll(async () => {
     shop = await Shop.open({ demo: true });
@@ -52,7 +42,7 @@ describe("an offer to a customer", () => {
 
   it("cannot be guessed: the database has a hash, and a wrong link tells nothing", async () => {
     const { id, token } = await make();
-    const { rows } = await query("select * from offer where id = $1", [id]);
+    const { rows } = await shop.query("select * from offer where id = $1", [id]);
     expect(JSON.stringify(rows)).not.toContain(token);
     expect(Buffer.from(token, "base64url")).toHaveLength(32);
     for (const wrong of [token.slice(1), `${token}x`, id, "%00", "a".repeat(5000)]) {
@@ -79,7 +69,7 @@ describe("an offer to a customer", () => {
     expect(list.find((o: Made) => o.id === id)).toMatchObject({ state: "accepted" });
     const { body: kept } = await pim.post(`/api/jobs/${jobId}/offers/${id}/revoke`).expect(409);
     expect(kept.message).toContain("Fenna Hault has accepted it");
-    const { rows } = await query("select who from audit where action = 'accepted an offer'");
+    const { rows } = await shop.query("select who from audit where action = 'accepted an offer'");
     expect(rows).toEqual([{ who: "Fenna Hault" }]);
   });
 
@@ -101,7 +91,7 @@ describe("an offer to a customer", () => {
     const back = await make();
     await pim.post(`/api/jobs/${jobId}/offers/${back.id}/revoke`).expect(200);
     const late = await make();
-    await query("update offer set valid_until = '2020-01-01' where id = $1", [late.id]);
+    await shop.query("update offer set valid_until = '2020-01-01' where id = $1", [late.id]);
     for (const [{ token }, state, words] of [
       [back, "revoked", "taken this offer back"],
       [late, "over", "held until 2020-01-01"],

@@ -1,4 +1,3 @@
-import pg from "pg";
 import type { Agent } from "supertest";
 import { Shop } from "./shop.ts";
 
@@ -20,11 +19,8 @@ describe("sign-in", () => {
 
   it("stores passwords as argon2id only, and sessions in the database", async () => {
     const pim = await shop.person("pim");
-    const client = new pg.Client({ connectionString: shop.databaseUrl });
-    await client.connect();
-    const people = await client.query("select password_hash from person");
-    const sessions = await client.query("select sess from session");
-    await client.end();
+    const people = await shop.query("select password_hash from person");
+    const sessions = await shop.query("select sess from session");
     for (const row of people.rows) expect(row.password_hash).toMatch(/^\$argon2id\$/);
     expect(sessions.rows.length).toBeGreaterThan(0);
     const { body } = await pim.get("/api/session").expect(200);
@@ -67,12 +63,9 @@ describe("sign-in", () => {
   it("lets others in from the same address, and the right password not past the wait", async () => {
     await shop.person("pim");
     // A wait that is not over before a slow machine has come so far.
-    const client = new pg.Client({ connectionString: shop.databaseUrl });
-    await client.connect();
-    const { rowCount } = await client.query(
+    const { rowCount } = await shop.query(
       "update sign_in_try set fails = 30, last_at = now() where key like '%ansa%'",
     );
-    await client.end();
     expect(rowCount).toBeGreaterThan(0);
     await shop
       .stranger()
@@ -145,12 +138,9 @@ describe("a session", () => {
     // Over after two minutes: set back in the database, where its hash alone is kept.
     const again = await shop.person("pim");
     const late = (await again.post("/api/session/code").send({}).expect(200)).body.code;
-    const client = new pg.Client({ connectionString: shop.databaseUrl });
-    await client.connect();
-    const { rows } = await client.query("select * from sign_in_code");
+    const { rows } = await shop.query("select * from sign_in_code");
     expect(JSON.stringify(rows)).not.toContain(late);
-    await client.query("update sign_in_code set until = now() - interval '1 second'");
-    await client.end();
+    await shop.query("update sign_in_code set until = now() - interval '1 second'");
     await enter(shop.stranger(), late).expect(401);
   });
 
@@ -174,10 +164,8 @@ describe("a session", () => {
   });
 
   it("is over when it was not used for so long, or has lasted so long", async () => {
-    const client = new pg.Client({ connectionString: shop.databaseUrl });
-    await client.connect();
     const age = (field: string, hours: number) =>
-      client.query(
+      shop.query(
         `update session set sess = jsonb_set(sess::jsonb, '{${field}}',
            to_jsonb((sess->>'${field}')::float8 - $1))::json where sess->>'personId' is not null`,
         [hours * 3_600_000],
@@ -196,7 +184,6 @@ describe("a session", () => {
     const short = await shop.person("wren");
     await age("seenAt", 3);
     await short.get("/api/jobs").expect(401);
-    await client.end();
   });
 
   it("leaves a trail that owners read: who signed in, who changed what", async () => {

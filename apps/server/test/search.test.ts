@@ -1,5 +1,5 @@
 /** Search over jobs, parts and vehicles: by every word that was written, and forgiving. */
-import pg from "pg";
+import type pg from "pg";
 import type { Agent } from "supertest";
 import { createJob, printJob, type Edit, type Vehicle } from "@dragonet/core";
 import type { FoundAnswer } from "@dragonet/contract";
@@ -15,15 +15,6 @@ describe("a search", () => {
     (await who.get("/api/search").query({ q: question }).expect(200)).body;
   const titles = async (question: string): Promise<string[]> =>
     (await find(question)).map((found) => found.title);
-  const query = async (text: string, values: unknown[] = []): Promise<pg.QueryResult> => {
-    const client = new pg.Client({ connectionString: shop.databaseUrl });
-    await client.connect();
-    try {
-      return await client.query(text, values);
-    } finally {
-      await client.end();
-    }
-  };
   /** A job of words of this test's own. */
   const make = async (name: string, customer: string, note = ""): Promise<string> => {
     const job = createJob(name, customer, vehicle);
@@ -40,7 +31,9 @@ describe("a search", () => {
   afterAll(() => shop.close());
 
   it("knows everything that the shop began with", async () => {
-    const { rows } = await query("select kind, count(*)::int as n from search_entry group by kind");
+    const { rows } = await shop.query(
+      "select kind, count(*)::int as n from search_entry group by kind",
+    );
     const counts = Object.fromEntries(rows.map(({ kind, n }) => [kind, n]));
     const listed = async (path: string) => (await owner.get(`/api/${path}`).expect(200)).body;
     expect(counts).toEqual({
@@ -127,11 +120,11 @@ describe("a search", () => {
 
   it("goes by its indexes, however much there is", async () => {
     const plan = async (text: string): Promise<string> => {
-      const results = (await query(`set enable_seqscan = off; explain ${text}`)) as unknown;
+      const results = (await shop.query(`set enable_seqscan = off; explain ${text}`)) as unknown;
       const { rows } = (results as pg.QueryResult[])[1]!;
       return rows.map((row) => String(row["QUERY PLAN"])).join("\n");
     };
-    await query(
+    await shop.query(
       `insert into search_word select md5(i::text) from generate_series(1, 40000) i;
        analyze search_word`,
     );

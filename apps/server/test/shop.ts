@@ -123,6 +123,17 @@ export class Shop {
     await this.admin.end();
   }
 
+  /** What its database says, on a connection of the test's own. */
+  async query(text: string, values: unknown[] = []): Promise<pg.QueryResult> {
+    const client = new pg.Client({ connectionString: this.databaseUrl });
+    await client.connect();
+    try {
+      return await client.query(text, values);
+    } finally {
+      await client.end();
+    }
+  }
+
   stranger(): Agent {
     return request.agent(this.url);
   }

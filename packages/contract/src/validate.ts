@@ -5,15 +5,18 @@ import {
   integrityFaults,
   partFaults,
   readJobText,
+  type Booking,
   type CalendarFile,
   type Fault,
   type Job,
   type Part,
   type Practices,
+  type ShopCalendar,
   type Vehicle,
   createJob,
 } from "@dragonet/core";
-import { CalendarFileDto } from "./document/calendar.ts";
+import { BookingAnswer } from "./answers/calendar.ts";
+import { CalendarFileDto, ShopCalendarDto } from "./document/calendar.ts";
 import { JobDto } from "./document/job.ts";
 import { PracticesDto } from "./document/practices.ts";
 import { PART_TYPES } from "./document/kit.ts";
@@ -141,6 +144,20 @@ export function checkPart(plain: unknown): Checked<Part> {
   const part = plain as Part;
   const faults = partFaults(part, "").map((f) => ({ ...f, path: f.path.replace(/^\./, "") }));
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: part };
+}
+
+/** Checks what a shop works with, and when. */
+export function checkCalendar(plain: unknown): Checked<ShopCalendar> {
+  const shape = checkShape(ShopCalendarDto, plain);
+  return shape.length > 0
+    ? { ok: false, faults: shape }
+    : { ok: true, value: plain as ShopCalendar };
+}
+
+/** Checks what was said about when and where a job is done. */
+export function checkBooking(plain: unknown): Checked<Booking> {
+  const shape = checkShape(BookingAnswer, plain);
+  return shape.length > 0 ? { ok: false, faults: shape } : { ok: true, value: plain as Booking };
 }
 
 /** Reads a shop's calendar file. Every fault with its path; nothing half read. */

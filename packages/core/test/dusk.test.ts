@@ -1,8 +1,8 @@
 /**
- * When the sun sets, against the equations of the solar calculator of NOAA (after Meeus, Astronomical Algorithms;
+ * When it is dark, against the equations of the solar calculator of NOAA (after Meeus, Astronomical Algorithms;
  * from memory), which share nothing with the library.
  */
-import { DAY_MIN, dusk, readShopTime, sunset } from "../src/index.ts";
+import { DAY_MIN, dusk, readShopTime } from "../src/index.ts";
 
 const RAD = Math.PI / 180;
 
@@ -56,8 +56,6 @@ describe("the evening", () => {
     for (const place of PLACES) {
       for (let day = first; day < first + 365 * DAY_MIN; day += 9 * DAY_MIN) {
         const { latitude, longitude } = place;
-        const set = noaaEvening(day, latitude, longitude, 90.833);
-        expect(Math.abs(sunset(day, place)! - day - set)).toBeLessThanOrEqual(1.01);
         const dark = noaaEvening(day, latitude, longitude, 96);
         if (Number.isNaN(dark)) continue;
         compared += 1;
@@ -73,7 +71,6 @@ describe("the evening", () => {
     const utc = dusk(day, { ...here, zone: "UTC" })!;
     expect(dusk(day, { ...here, zone: "Europe/Berlin" })! - utc).toBe(60);
     const north = { latitude: 70, longitude: 20, zone: "UTC" };
-    expect(sunset(readShopTime("2026-06-21")!, north)).toBeNull();
     expect(dusk(readShopTime("2026-06-21")!, north)).toBeNull();
   });
 });

@@ -3,27 +3,17 @@ import fc from "fast-check";
 import {
   DAY_MIN,
   Hours,
-  isZone,
   printDay,
-  printShopTime,
   readShopTime,
   schedule,
-  shopTimeOf,
-  weekdayOf,
   type JobToPlan,
   type Schedule,
   type ShopCalendar,
   type Slot,
   type WorkLeft,
 } from "../src/index.ts";
+import { ALWAYS, NOW, WORKDAYS, at } from "./shopDays.ts";
 
-const at = (text: string): number => readShopTime(text)!;
-/** A Monday. */
-const NOW = at("2026-11-30T08:00");
-const ALWAYS = Array.from({ length: 7 }, () => ({ open: 0, close: DAY_MIN }));
-const WORKDAYS = [0, 1, 2, 3, 4, 5, 6].map((day) =>
-  day < 5 ? { open: 8 * 60, close: 17 * 60 } : { open: 0, close: 0 },
-);
 const benches = (n: number): string[] => Array.from({ length: n }, (_, i) => `Bench ${i + 1}`);
 const people = (n: number): string[] => Array.from({ length: n }, (_, i) => `P${i + 1}`);
 
@@ -45,48 +35,6 @@ const job = (work: Partial<WorkLeft>, more: Partial<JobToPlan> = {}): JobToPlan 
 };
 const slotsOf = (plan: Schedule): (Slot & { id: string })[] =>
   plan.jobs.flatMap(({ id, slots }) => slots.map((slot) => ({ id, ...slot })));
-
-describe("the shop's own clock", () => {
-  it("is minutes, and reads back what it prints", () => {
-    fc.assert(
-      fc.property(fc.integer({ min: -1e6, max: 5e7 }), (minutes) => {
-        expect(readShopTime(printShopTime(minutes))).toBe(minutes);
-        expect(printShopTime(minutes).slice(0, 10)).toBe(printDay(minutes));
-      }),
-    );
-    for (const wrong of ["", "2026-13-01", "2026-02-30", "tomorrow", "2026-12-01 08:00"]) {
-      expect(readShopTime(wrong)).toBeNull();
-    }
-  });
-
-  it("knows Monday, and what a zone's clocks show", () => {
-    expect(weekdayOf(at("2026-11-30"))).toBe(0);
-    expect(weekdayOf(at("2026-11-29T23:59"))).toBe(6);
-    // Central European Time is an hour ahead of UTC in winter, two in summer.
-    const shown = (iso: string): string =>
-      printShopTime(shopTimeOf(new Date(iso), "Europe/Berlin"));
-    expect(shown("2026-12-31T23:30:00Z")).toBe("2027-01-01T00:30");
-    expect(shown("2026-07-01T10:00:00Z")).toBe("2026-07-01T12:00");
-    expect([isZone("Europe/Berlin"), isZone("Mars/Base"), isZone("")]).toEqual([
-      true,
-      false,
-      false,
-    ]);
-  });
-
-  it("counts open minutes, over closed days and weekends", () => {
-    const hours = new Hours(WORKDAYS, [{ day: "2026-12-01", name: "stocktaking" }]);
-    expect(printShopTime(hours.next(at("2026-11-30T18:00"))!)).toBe("2026-12-02T08:00");
-    // Friday afternoon, an hour left: two more on Monday.
-    expect(printShopTime(hours.after(at("2026-12-04T16:00"), 180)!)).toBe("2026-12-07T10:00");
-    expect(hours.between(at("2026-11-30T12:00"), at("2026-12-02T09:00"))).toBe(5 * 60 + 60);
-    const never = new Hours(
-      WORKDAYS.map(() => ({ open: 0, close: 0 })),
-      [],
-    );
-    expect([never.next(NOW), never.after(NOW, 1)]).toEqual([null, null]);
-  });
-});
 
 /** The shortest time in which benches do all of some work: every way of dealing it out. */
 function shortest(minutes: readonly number[], machines: number): number {
@@ -147,7 +95,6 @@ describe("a plan against every plan there is", () => {
   });
 
   it("is late no longer than the best one, on one bench with promises", () => {
-    const day = 3 * DAY_MIN;
     fc.assert(
       fc.property(
         fc.array(
@@ -167,8 +114,8 @@ describe("a plan against every plan there is", () => {
           const optimum = leastLate(
             list.map(({ minutes, days }) => ({ minutes, due: (days + 1) * DAY_MIN })),
           );
-          expect(late).toBeGreaterThanOrEqual(optimum);
-          expect(late).toBeLessThanOrEqual(optimum + day * 0.05);
+          // Of so few every order is tried.
+          expect(late).toBe(optimum);
         },
       ),
       { seed: 5, numRuns: 30 },
@@ -301,6 +248,46 @@ describe("what holds of every plan", () => {
     expect(schedule(calendar, people(1), [early], NOW).jobs[0]!.amiss).toEqual([
       "it is pinned to before its parts come",
     ]);
+  });
+
+  it("goes on from now with what was pinned before, at its bench", () => {
+    const begun = job({ fitMin: 60 }, { pin: { start: NOW - 600, bench: "Bench 2" } });
+    const [its] = schedule(shopOf(2), people(1), [begun], NOW).jobs;
+    expect(its!.slots.map((s) => [s.start, s.end, s.bench])).toEqual([[NOW, NOW + 60, "Bench 2"]]);
+    expect(its!.amiss).toEqual([]);
+  });
+
+  it("says where a pin cannot be kept to the minute", () => {
+    const late = "it begins later than it is pinned: closed then, or nobody is free";
+    const at = (bench: string): JobToPlan =>
+      job({ fitMin: 60 }, { pin: { start: NOW + 60, bench } });
+    const [one, two] = schedule(shopOf(2), people(1), [at("Bench 1"), at("Bench 2")], NOW).jobs;
+    expect([one!.amiss, two!.amiss]).toEqual([[], [late]]);
+    expect(two!.slots[0]!.start).toBe(NOW + 120);
+    const night = { start: readShopTime("2026-12-01T03:00")!, bench: "Bench 1" };
+    const shut = shopOf(1, { week: WORKDAYS });
+    expect(
+      schedule(shut, people(1), [job({ fitMin: 60 }, { pin: night })], NOW).jobs[0]!.amiss,
+    ).toEqual([late]);
+  });
+
+  it("takes two of one name for two pairs of hands, and no more", () => {
+    const jobs = [1, 2, 3].map(() => job({ fitMin: 60 }));
+    const plan = schedule(shopOf(3), ["Ann", "Ann"], jobs, NOW);
+    expect((plan.end! - NOW) / 60).toBe(2);
+    expect(new Set(slotsOf(plan).map(({ who }) => who))).toEqual(new Set(["Ann", "Ann (2)"]));
+  });
+
+  it("waits for the wall, however many want it in the dark", () => {
+    // Four hours of dark an evening at most: thirty lamps of an hour and a half are more than a week of it.
+    const lamps = Array.from({ length: 30 }, () => job({ aimMin: 90 }));
+    const plan = schedule(shopOf(1, { week: WORKDAYS }), people(2), lamps, NOW);
+    expect(plan.jobs.flatMap(({ amiss }) => amiss)).toEqual([]);
+    for (const { start, end } of slotsOf(plan)) {
+      expect(start % DAY_MIN).toBeGreaterThan(16 * 60);
+      expect(end % DAY_MIN).toBeLessThanOrEqual(22 * 60);
+    }
+    expect(plan.end!).toBeGreaterThanOrEqual(plan.bound!);
   });
 
   it("stays at the bench that it stands on", () => {

@@ -54,7 +54,8 @@ class CalendarController {
 
   @Get("file")
   @AnswersFile("Everything that the plan is made of, for the command line", "application/json")
-  async file(@Res() res: Response): Promise<void> {
+  async file(@Res() res: Response, @Me() me: SignedIn): Promise<void> {
+    await this.audit.note(me.name, "took out a file", "shop.calendar.json");
     const text = `${JSON.stringify(await this.calendar.file(), null, 2)}\n`;
     sendFile(res, "shop.calendar.json", "application/json", text);
   }

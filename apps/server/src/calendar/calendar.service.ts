@@ -95,19 +95,23 @@ export class CalendarService {
   /** Takes the days of an iCalendar file as closed; those that are known take its name. */
   async close(text: string): Promise<ImportedAnswer> {
     const days = closedDaysOf(text, new Date());
-    const calendar = await this.calendar();
-    const closed = new Map(calendar.closed.map((one) => [one.day, one]));
-    const before = closed.size;
-    for (const one of days) closed.set(one.day, one);
-    if (closed.size > MOST_CLOSED) {
-      throw notValid(
-        `that would make ${closed.size} closed days, ${MOST_CLOSED} at most: nothing was stored`,
-      );
-    }
-    const sorted = [...closed.values()].sort((a, b) => (a.day < b.day ? -1 : 1));
-    await this.setCalendar({ ...calendar, closed: sorted });
-    const added = closed.size - before;
-    return { added, changed: new Set(days.map(({ day }) => day)).size - added };
+    return this.db.transaction(async (tx) => {
+      // Two files at the same moment: neither takes the other's days away.
+      const [row] = await tx.select({ calendar: shop.calendar }).from(shop).for("update");
+      const calendar = row?.calendar ?? DEFAULT_CALENDAR;
+      const closed = new Map(calendar.closed.map((one) => [one.day, one]));
+      const before = closed.size;
+      for (const one of days) closed.set(one.day, one);
+      if (closed.size > MOST_CLOSED) {
+        throw notValid(
+          `that would make ${closed.size} closed days, ${MOST_CLOSED} at most: nothing was stored`,
+        );
+      }
+      const sorted = [...closed.values()].sort((a, b) => (a.day < b.day ? -1 : 1));
+      await tx.update(shop).set({ calendar: { ...calendar, closed: sorted } });
+      const added = closed.size - before;
+      return { added, changed: new Set(days.map(({ day }) => day)).size - added };
+    });
   }
 
   /** Everything that the plan is made of, from now on. */

@@ -5,6 +5,8 @@ import { notValid } from "../http/refusal.ts";
 /** Days taken out of one file at most, and how far one that comes again every year is followed. */
 const MOST_DAYS = 1000;
 const YEARS_AHEAD = 3;
+/** Letters of a file: reading it must not keep the server from others. */
+const LONGEST_FILE = 500_000;
 const MOST_TURNS = 200;
 
 const isoDay = (time: ICAL.Time): string =>
@@ -40,6 +42,11 @@ function startsOf(event: ICAL.Event, lastYear: number): ICAL.Time[] {
 
 /** Closed days out of an iCalendar file (RFC 5545): every day of every event in it. Refuses what is none. */
 export function closedDaysOf(text: string, today: Date): ClosedDay[] {
+  if (text.length > LONGEST_FILE) {
+    throw notValid(
+      `a calendar of closed days has ${LONGEST_FILE} letters at most; nothing was stored`,
+    );
+  }
   const lastYear = today.getUTCFullYear() + YEARS_AHEAD;
   try {
     const calendar = new ICAL.Component(ICAL.parse(text) as never);

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import type pg from "pg";
 import {
   DEFAULT_PRACTICES,
@@ -54,7 +54,7 @@ export class JobsService {
       })
       .from(job)
       .where(isNull(job.removedAt))
-      .orderBy(desc(job.updatedAt));
+      .orderBy(desc(job.updatedAt), asc(job.id));
     return rows.map(({ id, revision, summary, updatedAt }) => ({
       ...summary,
       id,

@@ -6,7 +6,16 @@ import { ZipFile } from "yazl";
 import { SHAPE_VERSION, jobSummary, printJob, type Job } from "@dragonet/core";
 import type { ArchiveAnswer } from "@dragonet/contract";
 import { DATABASE, type Database, type Transaction } from "../database/database.ts";
-import { job, jobChange, part, person, photo, shop, vehicleProfile } from "../database/schema.ts";
+import {
+  booking,
+  job,
+  jobChange,
+  part,
+  person,
+  photo,
+  shop,
+  vehicleProfile,
+} from "../database/schema.ts";
 import type { SignedIn } from "../people/access.ts";
 import { keepPhoto } from "../photos/develop.ts";
 import { WorkPool } from "../work/pool.ts";
@@ -38,8 +47,17 @@ export class Archive {
   /** Writes the shop, a job at a time: memory does not grow with the years. */
   async writeTo(out: NodeJS.WritableStream): Promise<void> {
     const zip = new ZipFile();
-    const [head] = await this.db.select({ name: shop.name, practices: shop.practices }).from(shop);
-    zip.addBuffer(json({ format: FORMAT, shape: SHAPE_VERSION, ...head }), "shop.json");
+    const [head] = await this.db
+      .select({ name: shop.name, practices: shop.practices, calendar: shop.calendar })
+      .from(shop);
+    const { start, bench, notBefore } = booking;
+    const bookings = await this.db
+      .select({ jobId: booking.jobId, start, bench, notBefore })
+      .from(booking)
+      .innerJoin(job, eq(booking.jobId, job.id))
+      .where(isNull(job.removedAt))
+      .orderBy(asc(booking.jobId));
+    zip.addBuffer(json({ format: FORMAT, shape: SHAPE_VERSION, ...head, bookings }), "shop.json");
     const list = async (table: typeof part | typeof vehicleProfile): Promise<Buffer> => {
       const rows = await this.db.select({ value: table.value }).from(table).orderBy(asc(table.id));
       return json(rows.map((row) => row.value));
@@ -111,12 +129,16 @@ export class Archive {
     );
     return this.db.transaction(async (tx) => {
       const there = await this.thereAlready(tx, head.jobs);
-      await this.store(tx, file, there, me);
+      const ids = await this.store(tx, file, there, me);
       await this.storeLists(tx, head);
+      await this.storeBookings(tx, head, ids, me);
       const jobs = head.jobs.length - there.size;
       // A shop that is built up from an archive works as the one it came from.
       const others = (await tx.$count(job)) - jobs;
-      if (head.practices && others === 0) await tx.update(shop).set({ practices: head.practices });
+      if (others === 0) {
+        if (head.practices) await tx.update(shop).set({ practices: head.practices });
+        if (head.calendar) await tx.update(shop).set({ calendar: head.calendar });
+      }
       return {
         jobs,
         there: there.size,
@@ -139,7 +161,7 @@ export class Archive {
     file: ArchiveFile,
     there: ReadonlySet<string>,
     me: SignedIn,
-  ): Promise<void> {
+  ): Promise<ReadonlyMap<string, string>> {
     const ids = new Map<string, string>();
     const histories = new Set<string>();
     const jobs = async (name: string, bytes: Buffer): Promise<void> => {
@@ -171,6 +193,21 @@ export class Archive {
         ...{ jobId, revision: 1, batchId: `open-${jobId}`, personId: me.id },
         ...{ edits: [], inverse: [], lines: ["job taken in from an archive"] },
       });
+    }
+    return ids;
+  }
+
+  /** What was said about the jobs that came with it; a job that was here already keeps its own. */
+  private async storeBookings(
+    tx: Transaction,
+    { bookings }: ShopHead,
+    ids: ReadonlyMap<string, string>,
+    me: SignedIn,
+  ): Promise<void> {
+    for (const { jobId: folder, start, bench, notBefore } of bookings) {
+      const jobId = ids.get(folder);
+      if (jobId === undefined) continue;
+      await tx.insert(booking).values({ jobId, start, bench, notBefore, by: me.name });
     }
   }
 

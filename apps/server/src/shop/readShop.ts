@@ -1,15 +1,25 @@
-import { checkPart, checkPractices, checkVehicle, unsound, type Checked } from "@dragonet/contract";
+import {
+  checkBooking,
+  checkCalendar,
+  checkPart,
+  checkPractices,
+  checkVehicle,
+  unsound,
+  type Checked,
+} from "@dragonet/contract";
 import {
   ID_PATTERN,
   SHAPE_VERSION,
   upgradePart,
   upgradePractices,
   upgradeVehicle,
+  type Booking,
   type Edit,
   type Fault,
   type Job,
   type Part,
   type Practices,
+  type ShopCalendar,
   type Vehicle,
 } from "@dragonet/core";
 import { notValid } from "../http/refusal.ts";
@@ -36,6 +46,9 @@ export interface ArchivedChange {
 export interface ShopHead {
   readonly shape: number;
   readonly practices: Practices | null;
+  /** Benches and hours, and what was said about single jobs; older archives have neither. */
+  readonly calendar: ShopCalendar | null;
+  readonly bookings: readonly Booking[];
   readonly parts: readonly Part[];
   readonly vehicles: readonly Vehicle[];
   /** The folder of every job, with the ids of its pictures. */
@@ -116,6 +129,8 @@ interface Head {
   readonly format?: unknown;
   readonly shape?: unknown;
   readonly practices?: unknown;
+  readonly calendar?: unknown;
+  readonly bookings?: unknown;
 }
 
 /**
@@ -140,7 +155,7 @@ export async function checkShop(
       else faults.push(...read.faults.map((f) => ({ ...f, path: `${name}: ${f.path}` })));
     }
   });
-  const { format, shape = 1, practices = null } = lists.head ?? {};
+  const { format, shape = 1, practices = null, calendar = null, bookings } = lists.head ?? {};
   if (format !== FORMAT && format !== FIRST_FORMAT) {
     throw notValid("this archive cannot be read; nothing was stored", [
       { path: "shop.json", message: `not a shop's archive (needs format "${FORMAT}")` },
@@ -163,12 +178,19 @@ export async function checkShop(
   if (kept && !kept.ok) {
     faults.push(...kept.faults.map((f) => ({ ...f, path: `shop.json: practices.${f.path}` })));
   }
+  const hours = calendar === null ? null : checkCalendar(calendar);
+  if (hours && !hours.ok) {
+    faults.push(...hours.faults.map((f) => ({ ...f, path: `shop.json: calendar.${f.path}` })));
+  }
+  const booked = listOf<Booking>("shop.json: bookings", bookings ?? [], checkBooking, faults);
   if (faults.length > 0) {
     throw notValid("this archive cannot be read; nothing was stored", faults.slice(0, MOST_FAULTS));
   }
   return {
     shape: version,
     practices: kept?.ok ? kept.value : null,
+    calendar: hours?.ok ? hours.value : null,
+    bookings: booked,
     parts,
     vehicles,
     jobs: [...jobs],

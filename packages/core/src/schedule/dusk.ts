@@ -1,4 +1,4 @@
-import { Body, Observer, SearchAltitude, SearchRiseSet } from "astronomy-engine";
+import { Body, Observer, SearchAltitude } from "astronomy-engine";
 import { DAY_MIN, shopTimeOf, type ShopTime } from "./shopTime.ts";
 
 /** A place on the earth, degrees: north and east are positive. */
@@ -12,21 +12,12 @@ export interface Place {
 /** The sun so far below the horizon, degrees: the end of civil twilight. */
 const DARK = -6;
 
+/** Half a minute, so that a moment is told by the nearest one, ms. */
 const HALF_MINUTE_MS = 30_000;
-/** To the nearest minute of the place's clocks. */
-const minuteOf = (moment: Date, zone: string): ShopTime =>
-  shopTimeOf(new Date(moment.getTime() + HALF_MINUTE_MS), zone);
 
 /** A moment before anything of the day at a place, in UTC: its own noon less half a day. */
 const dayStart = (day: ShopTime, longitude: number): Date =>
   new Date((day - (longitude / 360) * DAY_MIN) * 60_000);
-
-/** When the sun sets on a day; null where it does not. By a library of astronomy (refraction 34′, upper limb). */
-export function sunset(day: ShopTime, place: Place): ShopTime | null {
-  const at = new Observer(place.latitude, place.longitude, 0);
-  const set = SearchRiseSet(Body.Sun, at, -1, dayStart(day, place.longitude), 1);
-  return set ? minuteOf(set.date, place.zone) : null;
-}
 
 /** What was asked of the sun: a plan asks the same evenings again and again. */
 const asked = new Map<string, ShopTime | null>();
@@ -42,7 +33,9 @@ export function dusk(day: ShopTime, place: Place): ShopTime | null {
   if (known !== undefined) return known;
   const at = new Observer(place.latitude, place.longitude, 0);
   const dark = SearchAltitude(Body.Sun, at, -1, dayStart(day, place.longitude), 1, DARK);
-  const evening = dark ? minuteOf(dark.date, place.zone) : null;
+  const evening = dark
+    ? shopTimeOf(new Date(dark.date.getTime() + HALF_MINUTE_MS), place.zone)
+    : null;
   if (asked.size >= MOST_ASKED) asked.clear();
   asked.set(key, evening);
   return evening;

@@ -4,8 +4,10 @@ import type { JobToPlan, PlannedJob, ShopCalendar, Slot, UnplannedJob } from "./
 import { Room } from "./room.ts";
 import { DAY_MIN, dayOf, readShopTime, type ShopTime } from "./shopTime.ts";
 
-/** Days on which a dark hour is looked for: nobody waits for the autumn. */
+/** Days on which it is looked for whether it gets dark in time: nobody waits for the autumn. */
 const DARK_DAYS = 7;
+/** Days on which a free wall is looked for, where it does. */
+const MOST_DAYS = 200;
 /** Tries for one stretch: behind what is in the way, again and again. */
 const MOST_TRIES = 2000;
 
@@ -19,11 +21,6 @@ export class Workshop {
     readonly now: ShopTime,
   ) {
     this.hours = new Hours(calendar.week, calendar.closed);
-  }
-
-  /** When it gets dark on a day; null where it never does. */
-  duskOf(day: ShopTime): ShopTime | null {
-    return dusk(day, this.calendar);
   }
 }
 
@@ -98,12 +95,16 @@ export class Filling {
     return best ?? "the shop is not open often enough for it";
   }
 
-  private pinned(job: JobToPlan, bench: Room, start: ShopTime, amiss: string[]): Slot[] | string {
+  /** Where it was put; what is left of one that was begun goes on from now. */
+  private pinned(job: JobToPlan, bench: Room, pin: ShopTime, amiss: string[]): Slot[] | string {
+    const start = Math.max(pin, this.shop.now);
     const block = this.blockFrom(job, bench, start);
     if (!block) return "the shop is not open often enough for it";
-    const end = block.at(-1)!.end;
-    if (!bench.isFree(start, end)) amiss.push(`${bench.name} has another job at that time`);
-    if (job.notBefore !== null && start < job.notBefore) {
+    const [first, end] = [block[0]!.start, block.at(-1)!.end];
+    if (!bench.isFree(first, end)) amiss.push(`${bench.name} has another job at that time`);
+    if (first > start)
+      amiss.push("it begins later than it is pinned: closed then, or nobody is free");
+    if (job.notBefore !== null && first < job.notBefore) {
       amiss.push("it is pinned to before its parts come");
     }
     return block;
@@ -193,17 +194,21 @@ export class Filling {
   }
 
   private isDark(at: ShopTime): boolean {
-    const dark = this.shop.duskOf(dayOf(at));
+    const dark = dusk(dayOf(at), this.shop.calendar);
     return dark !== null && at >= dark;
   }
 
   /** The first stretch between dusk and the hour that people stay to, on a day that the shop is open. */
   private inTheDark(ready: ShopTime, minutes: number): Found | null {
     const { latest } = this.shop.calendar;
-    for (let day = dayOf(ready), n = 0; n < DARK_DAYS; day += DAY_MIN, n += 1) {
-      if (!this.shop.hours.of(day)) continue;
-      const dark = this.shop.duskOf(day);
-      if (dark === null) continue;
+    const first = dayOf(ready);
+    // Whether there is any is asked of the sun alone: a wall that is taken is waited for.
+    let isAny = false;
+    for (let n = 0; n < (isAny ? MOST_DAYS : DARK_DAYS); n += 1) {
+      const day = first + n * DAY_MIN;
+      const dark = this.shop.hours.of(day) && dusk(day, this.shop.calendar);
+      if (dark === null || dark + minutes > day + latest) continue;
+      isAny = true;
       for (let start = Math.max(ready, dark); start + minutes <= day + latest;) {
         const end = start + minutes;
         let soonest = this.wall.clash(start, end);
@@ -223,7 +228,7 @@ export class Filling {
   }
 }
 
-/** Open minutes after the end of the promised day's hours. */
+/** Minutes by the clock after the end of the promised day's hours. */
 function lateOf(job: JobToPlan, end: ShopTime, hours: Hours): number {
   const day = readShopTime(job.promised);
   if (day === null) return 0;

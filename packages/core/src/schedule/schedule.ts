@@ -1,5 +1,6 @@
 import type { JobToPlan, PlannedJob, Schedule, ShopCalendar, UnplannedJob } from "./plan.ts";
 import { Filling, Workshop } from "./placeJob.ts";
+import { seeded } from "../ride/bounds.ts";
 import { DAY_MIN, readShopTime, type ShopTime } from "./shopTime.ts";
 
 /** A promise so far away that any other comes first, minutes. */
@@ -8,6 +9,7 @@ const NO_PROMISE = 1e9;
 const PLACED_AT_MOST = 1000;
 const FEWEST_TRIES = 4;
 const MOST_TRIES = 300;
+const SEED = 1;
 
 /** Minutes from the first stroke of work to the last, were nobody else there. */
 const chainMin = ({ work }: JobToPlan): number =>
@@ -45,17 +47,6 @@ function isBetter(a: readonly number[], b: readonly number[]): boolean {
   return at >= 0 && (a[at] ?? 0) < (b[at] ?? 0);
 }
 
-/** A row of numbers 0–1 that is the same every time (mulberry32): a plan does not change by itself. */
-function chance(): () => number {
-  let state = 0x9e3779b9;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 /** Places jobs one after the other in an order; what is pinned has its place before. */
 function tryOrder(
   shop: Workshop,
@@ -81,22 +72,43 @@ function moved(order: readonly JobToPlan[], from: number, to: number): JobToPlan
   return next;
 }
 
-/** Puts late jobs, or any, elsewhere in the order while that helps. */
+/** Every order that some jobs can be in. */
+function* everyOrder(jobs: readonly JobToPlan[]): Generator<readonly JobToPlan[]> {
+  if (jobs.length < 2) yield jobs;
+  else {
+    for (const [i, job] of jobs.entries()) {
+      const others = [...jobs.slice(0, i), ...jobs.slice(i + 1)];
+      for (const rest of everyOrder(others)) yield [job, ...rest];
+    }
+  }
+}
+
+/** Few enough jobs that every order is tried, 720 at most. */
+const TRIED_IN_EVERY_ORDER = 6;
+
+/** Betters an order: of few jobs by trying all there are, of many by putting single ones elsewhere while that helps. */
 function improved(shop: Workshop, pinned: readonly JobToPlan[], first: Tried): Tried {
   const n = first.order.length;
   if (n < 2) return first;
   const tries = Math.min(MOST_TRIES, Math.max(FEWEST_TRIES, Math.floor(PLACED_AT_MOST / n)));
-  const next = chance();
+  // The same every time: a plan does not change by itself.
+  const next = seeded(SEED);
   let best = first;
   let cost = costOf(best);
-  for (let k = 0; k < tries; k += 1) {
-    const [from, to] = [Math.floor(next() * n), Math.floor(next() * n)];
-    if (from === to) continue;
-    const tried = tryOrder(shop, pinned, moved(best.order, from, to));
+  const look = (order: readonly JobToPlan[]): void => {
+    const tried = tryOrder(shop, pinned, order);
     const its = costOf(tried);
-    if (!isBetter(its, cost)) continue;
+    if (!isBetter(its, cost)) return;
     best = tried;
     cost = its;
+  };
+  if (n <= TRIED_IN_EVERY_ORDER) {
+    for (const order of everyOrder(first.order)) look(order);
+    return best;
+  }
+  for (let k = 0; k < tries; k += 1) {
+    const [from, to] = [Math.floor(next() * n), Math.floor(next() * n)];
+    if (from !== to) look(moved(best.order, from, to));
   }
   return best;
 }
@@ -120,10 +132,17 @@ function boundOf(shop: Workshop, jobs: readonly JobToPlan[]): ShopTime | null {
   return jobs.length === 0 || known.length === 0 ? null : Math.max(...known);
 }
 
+/** Two of one name are two pairs of hands: the second is numbered. */
+const toldApart = (names: readonly string[]): string[] =>
+  names.map((name, i) => {
+    const before = names.slice(0, i).filter((other) => other === name).length;
+    return before === 0 ? name : `${name} (${before + 1})`;
+  });
+
 /**
  * Plans the jobs of a shop from now on: a list scheduler over several orders, the best of which is bettered by
- * putting single jobs elsewhere. Promises come first, then the end of the last job. What is pinned stays. Exact
- * it is not; `bound` says how far from it it can be at most.
+ * putting single jobs elsewhere. Promises come first, then the end of the last job. What is pinned stays.
+ * Of up to six jobs every order is tried; of more it is not exact, and `bound` says how far from it it can be at most.
  *
  * A vehicle keeps its bench from its panels off to its panels on, an adhesive's hours included. Each stretch of
  * work is one person's, in open hours, and rests while the shop is closed; aiming is at the one wall after dusk.
@@ -134,7 +153,7 @@ export function schedule(
   jobs: readonly JobToPlan[],
   now: ShopTime,
 ): Schedule {
-  const shop = new Workshop(calendar, people, now);
+  const shop = new Workshop(calendar, toldApart(people), now);
   const byId = (a: JobToPlan, b: JobToPlan): number => (a.id < b.id ? -1 : Number(a.id > b.id));
   const pinned = jobs
     .filter(({ pin }) => pin)
