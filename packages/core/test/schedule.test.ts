@@ -257,6 +257,13 @@ describe("what holds of every plan", () => {
     expect(its!.amiss).toEqual([]);
   });
 
+  it("says that a pin holds nothing any more, where all is done at the bench", () => {
+    const done = job({ handOverMin: 15 }, { pin: { start: NOW, bench: "Bench 1" } });
+    expect(schedule(shopOf(1), people(1), [done], NOW).jobs[0]!.amiss).toEqual([
+      "it is pinned to a bench, and nothing is left to be done at one",
+    ]);
+  });
+
   it("says where a pin cannot be kept to the minute", () => {
     const late = "it begins later than it is pinned: closed then, or nobody is free";
     const at = (bench: string): JobToPlan =>

@@ -53,10 +53,13 @@ export async function seedDemo(db: Database): Promise<void> {
       .insert(vehicleProfile)
       .values(DEMO_VEHICLES.map((value) => ({ id: value.profileId, value })));
     const pim = made.find((p) => p.signIn === "pim");
-    for (const document of demoJobs()) {
+    const now = Date.now();
+    for (const [i, document] of demoJobs().entries()) {
+      // A minute apart, the first one last: jobs of one moment would stand in any order.
+      const at = new Date(now - i * 60_000);
       const [opened] = await tx
         .insert(job)
-        .values({ document, summary: jobSummary(document) })
+        .values({ document, summary: jobSummary(document), createdAt: at, updatedAt: at })
         .returning();
       await tx.insert(jobChange).values({
         jobId: opened!.id,

@@ -77,7 +77,10 @@ export class Filling {
   /** The stretches at a bench: the vehicle stays there from the first to the last, its panels are off. */
   private atBench(job: JobToPlan, ready: ShopTime, amiss: string[]): Slot[] | string {
     const { fitMin, closeMin, cureH } = job.work;
-    if (fitMin + closeMin + cureH === 0) return [];
+    if (fitMin + closeMin + cureH === 0) {
+      if (job.pin) amiss.push("it is pinned to a bench, and nothing is left to be done at one");
+      return [];
+    }
     const { benches } = this;
     if (benches.length === 0) return "there is no bench";
     if (this.people.length === 0) return "there is nobody who works";
