@@ -4,7 +4,7 @@ import { FELLRUNNER } from "@dragonet/core/demo";
 import type { BookingRequest } from "@dragonet/contract";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { jobWith } from "../../../packages/core/test/helpers.ts";
-import { readClosed, readHours } from "../src/calendar/ShopHours.tsx";
+import { readClock, readClosed, readHours, readPlace } from "../src/calendar/readHours.ts";
 import { TimeAxis } from "../src/calendar/timeAxis.ts";
 import { lateText } from "../src/calendar/words.ts";
 import { choose, closePages, open } from "./page/open.tsx";
@@ -137,6 +137,13 @@ describe("the calendar", () => {
         ...{ start: "2026-12-02T08:00", bench: "Bench 2", notBefore: "" },
       }),
     );
+    // Escape puts it back.
+    said.clear();
+    point("pointerdown", 2, 10);
+    point("pointermove", 202, 60);
+    fireEvent.keyDown(bar, { key: "Escape" });
+    point("pointerup", 202, 60);
+    expect(said.size).toBe(0);
     // At the wall nothing is put by hand.
     said.clear();
     point("pointerdown", 2, 10);
@@ -187,6 +194,10 @@ describe("the shop's hours", () => {
       { day: "2027-01-01", name: "" },
     ]);
     expect(readClosed("2026-12-25 Christmas\nBoxing Day")).toMatch(/^line 2/);
+    expect(readClosed("2026-02-30 no such day")).toMatch(/^line 1/);
+    expect([readClock("24:00"), readClock("24:01"), readClock("9:60")]).toEqual([1440, null, null]);
+    expect(readPlace("-41.3, 174.8")).toEqual({ latitude: -41.3, longitude: 174.8 });
+    expect([readPlace("54"), readPlace("north"), readPlace("")]).toEqual([null, null, null]);
   });
 
   it("are kept as they were written, and a refusal is told with its place", async () => {
@@ -204,12 +215,15 @@ describe("the shop's hours", () => {
       fireEvent.change(within(dialog).getByLabelText(label), { target: { value } });
     };
     write("Saturday", "9 to 12");
-    expect(within(dialog).getByText(/write it as 08:00–17:00/)).toBeVisible();
-    expect(within(dialog).getByRole("button", { name: "Keep" })).toBeDisabled();
+    expect(await within(dialog).findByText(/write it as 08:00–17:00/)).toBeVisible();
+    await waitFor(() =>
+      expect(within(dialog).getByRole("button", { name: "Keep" })).toBeDisabled(),
+    );
     write("Saturday", "09:00–12:00");
     write("Benches, one a line", "Lift\n\n Yard ");
     write("Place: degrees north, east", "-41.3, 174.8");
     write("Time zone", "Mars/Base");
+    await waitFor(() => expect(within(dialog).getByRole("button", { name: "Keep" })).toBeEnabled());
     await user.click(within(dialog).getByRole("button", { name: "Keep" }));
     expect(await within(dialog).findByText(/no such time zone/)).toBeVisible();
     refuse = false;
@@ -233,6 +247,12 @@ describe("the shop's hours", () => {
   });
 });
 
+describe("how late", () => {
+  it("is told in hours, and from nearly a day on in days", () => {
+    expect([20, 300, 1300, 5000].map(lateText)).toEqual(["1 h", "5 h", "1 day", "3 days"]);
+  });
+});
+
 describe("a row of days", () => {
   it("goes from the first hour to the last, and back to the half hour", () => {
     const monday = Date.parse("2026-11-30T00:00Z") / 60_000;
@@ -245,7 +265,5 @@ describe("a row of days", () => {
     for (const minutes of [480, 510, 1440 + 900, 3 * 1440 + 1230]) {
       expect(axis.momentAt(axis.shareOf(monday + minutes))).toBe(monday + minutes);
     }
-    expect(["20", lateText(20)]).toEqual(["20", "1 h"]);
-    expect([lateText(300), lateText(1300), lateText(5000)]).toEqual(["5 h", "1 day", "3 days"]);
   });
 });

@@ -2,6 +2,7 @@ import { Plus } from "lucide-react";
 import { Suspense, lazy, useMemo, useState, type DragEvent } from "react";
 import { STAGES, type Stage } from "@dragonet/core";
 import type { JobOnBoardAnswer } from "@dragonet/contract";
+import { isoDay } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 import { Button } from "../ui/Button.tsx";
@@ -83,7 +84,7 @@ export function BoardPage() {
   const canEdit = useCanEdit();
   const [view, look] = useBoardView();
   const [opening, setOpening] = useState(false);
-  const today = new Date(useNow()).toISOString().slice(0, 10);
+  const today = isoDay(new Date(useNow()));
   const query = printView(view);
   const found = useMemo(
     () => (data ?? []).filter((job) => isSeen(job, view, today)),

@@ -1,7 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
 import { toast } from "sonner";
 import { dayOf, type PrintedSchedule } from "@dragonet/core";
 import type { ImportedAnswer } from "@dragonet/contract";
@@ -13,11 +12,12 @@ import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { BookDialog } from "./BookDialog.tsx";
+import { PlanList } from "./PlanList.tsx";
 import { ShopHours } from "./ShopHours.tsx";
 import { Timeline } from "./Timeline.tsx";
 import { bookedOf, useBooking } from "./useBooking.ts";
 import { useShopPlan, type ShopPlan } from "./useShopPlan.ts";
-import { lateText, minutesOf, shopDay, shopMoment, textOf } from "./words.ts";
+import { minutesOf, shopMoment, textOf } from "./words.ts";
 
 const WEEK_MIN = 7 * 1440;
 /** So many days side by side that an hour of work can still be pressed. */
@@ -39,69 +39,6 @@ function Verdict({ plan }: { plan: PrintedSchedule }) {
       )}{" "}
       All done by {shopMoment(plan.end)}; no plan could be done before {shopMoment(plan.bound)}.
     </p>
-  );
-}
-
-/** Label and value on a narrow page, a column of their own on a wide one. */
-function Moment({ label, children }: { label: string; children: string }) {
-  return (
-    <span className="num flex gap-2 whitespace-nowrap">
-      <span className="w-20 font-sans text-small text-muted md:sr-only">{label}</span>
-      {children}
-    </span>
-  );
-}
-
-const COLUMNS =
-  "grid grid-cols-1 gap-x-4 md:grid-cols-[minmax(0,5fr)_8.5rem_8.5rem_6.5rem_minmax(0,5fr)]";
-
-/** Every job by when it is done: what the picture shows, in words. */
-function PlanList({ plan, onOpen }: { plan: PrintedSchedule; onOpen: (id: string) => void }) {
-  return (
-    <>
-      <div className={`${COLUMNS} text-small text-muted max-md:hidden`} aria-hidden>
-        {["Job", "Begins", "Done", "Promised", "What to know"].map((head) => (
-          <span key={head}>{head}</span>
-        ))}
-      </div>
-      <ul aria-label="Jobs by when they are done">
-        {plan.jobs.map((job) => (
-          <li key={job.id} className={`${COLUMNS} border-t border-hair py-1`}>
-            <button
-              type="button"
-              className="touch text-left font-bold text-accent"
-              onClick={() => onOpen(job.id)}
-            >
-              {job.title}
-            </button>
-            <Moment label="begins">{shopMoment(job.slots[0]?.start ?? job.end)}</Moment>
-            <Moment label="done">{shopMoment(job.end)}</Moment>
-            <Moment label="promised">{job.promised === "" ? "–" : shopDay(job.promised)}</Moment>
-            <div className="text-small">
-              {job.lateMin > 0 && <b className="block">{lateText(job.lateMin)} late</b>}
-              {job.amiss.map((what) => (
-                <b key={what} className="block">
-                  {what}
-                </b>
-              ))}
-              {job.provided.map((what) => (
-                <span key={what} className="block">
-                  if this is there: {what}
-                </span>
-              ))}
-            </div>
-          </li>
-        ))}
-        {plan.unplanned.map(({ id, title, why }) => (
-          <li key={id} className={`${COLUMNS} border-t border-hair py-1`}>
-            <Link to={`/jobs/${id}`} className="touch font-bold text-accent">
-              {title}
-            </Link>
-            <b className="md:col-span-4">not planned: {why}</b>
-          </li>
-        ))}
-      </ul>
-    </>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useRef, useState, type PointerEvent } from "react";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
 /** A hand is never quite still: so far it moves on a press, px. */
 const STILL_PX = 5;
@@ -46,6 +46,11 @@ export function useBarDrag(
       if (start && was) onDrop(id, { x: e.clientX - start.grabX, y: e.clientY });
     },
     onPointerCancel: end,
+    onKeyDown: (e: KeyboardEvent<HTMLElement>) => {
+      if (e.key !== "Escape" || !from.current) return;
+      e.preventDefault();
+      end();
+    },
   });
   /** Whether the press that ends now was a drag: its click is none. */
   const wasDragged = (): boolean => {

@@ -49,7 +49,10 @@ export function orderList(shelf: readonly Part[], jobs: readonly Listed[]): Orde
       const short = Math.max(0, wanted - onShelf);
       // What is on the shelf is taken by those that are promised first: the next one waits for the order.
       let left = onShelf;
-      const first = sorted.find(({ count }) => (left -= count) < 0);
+      const first = sorted.find(({ count }) => {
+        left -= count;
+        return left < 0;
+      });
       return {
         ...{ name, unit: line.unit, wanted, onShelf, short, jobs: sorted },
         partId: part?.id ?? null,
