@@ -1,4 +1,4 @@
-/** The bench calendar: against brute force, a published bound's own example, and what must always hold. */
+/** The bench calendar: what must hold of every plan. */
 import fc from "fast-check";
 import {
   DAY_MIN,
@@ -7,130 +7,10 @@ import {
   readShopTime,
   schedule,
   type JobToPlan,
-  type Schedule,
   type ShopCalendar,
   type Slot,
-  type WorkLeft,
 } from "../src/index.ts";
-import { ALWAYS, NOW, WORKDAYS, at } from "./shopDays.ts";
-
-const benches = (n: number): string[] => Array.from({ length: n }, (_, i) => `Bench ${i + 1}`);
-const people = (n: number): string[] => Array.from({ length: n }, (_, i) => `P${i + 1}`);
-
-const shopOf = (n: number, more: Partial<ShopCalendar> = {}): ShopCalendar => ({
-  ...{ zone: "UTC", latitude: 54, longitude: -2, benches: benches(n), week: ALWAYS },
-  ...{ closed: [], latest: 22 * 60 },
-  ...more,
-});
-const NOTHING: WorkLeft = { fitMin: 0, cureH: 0, closeMin: 0, aimMin: 0, handOverMin: 0 };
-let made = 0;
-const job = (work: Partial<WorkLeft>, more: Partial<JobToPlan> = {}): JobToPlan => {
-  made += 1;
-  const id = `job-${String(made).padStart(4, "0")}`;
-  return {
-    ...{ id, title: id, promised: "", work: { ...NOTHING, ...work }, bench: "", notBefore: null },
-    ...{ provided: [], pin: null },
-    ...more,
-  };
-};
-const slotsOf = (plan: Schedule): (Slot & { id: string })[] =>
-  plan.jobs.flatMap(({ id, slots }) => slots.map((slot) => ({ id, ...slot })));
-
-/** The shortest time in which benches do all of some work: every way of dealing it out. */
-function shortest(minutes: readonly number[], machines: number): number {
-  let best = Infinity;
-  const loads = new Array<number>(machines).fill(0);
-  const deal = (i: number): void => {
-    if (i === minutes.length) {
-      best = Math.min(best, Math.max(...loads));
-      return;
-    }
-    for (let m = 0; m < machines; m += 1) {
-      loads[m]! += minutes[i]!;
-      deal(i + 1);
-      loads[m]! -= minutes[i]!;
-    }
-  };
-  deal(0);
-  return best;
-}
-
-/** Least time that all are late together on one bench: every order. */
-function leastLate(jobs: readonly { minutes: number; due: number }[]): number {
-  const go = (left: readonly { minutes: number; due: number }[], from: number): number =>
-    left.length === 0
-      ? 0
-      : Math.min(
-          ...left.map((one, i) => {
-            const end = from + one.minutes;
-            const rest = go([...left.slice(0, i), ...left.slice(i + 1)], end);
-            return Math.max(0, end - one.due) + rest;
-          }),
-        );
-  return go(jobs, 0);
-}
-
-describe("a plan against every plan there is", () => {
-  it("ends when the best one does, on two and three benches", () => {
-    let best = 0;
-    const runs = 40;
-    fc.assert(
-      fc.property(
-        fc.array(fc.integer({ min: 10, max: 240 }), { minLength: 2, maxLength: 7 }),
-        fc.integer({ min: 2, max: 3 }),
-        (minutes, machines) => {
-          const jobs = minutes.map((fitMin) => job({ fitMin }));
-          const plan = schedule(shopOf(machines), people(machines), jobs, NOW);
-          const optimum = shortest(minutes, machines);
-          const took = plan.end! - NOW;
-          expect(took).toBeGreaterThanOrEqual(optimum);
-          expect(took).toBeLessThanOrEqual(1.1 * optimum);
-          expect(plan.bound! - NOW).toBeLessThanOrEqual(optimum + 1e-9);
-          if (took === optimum) best += 1;
-        },
-      ),
-      { seed: 3, numRuns: runs },
-    );
-    expect(best).toBeGreaterThan(0.9 * runs);
-  });
-
-  it("is late no longer than the best one, on one bench with promises", () => {
-    fc.assert(
-      fc.property(
-        fc.array(
-          fc.record({
-            minutes: fc.integer({ min: 300, max: 2000 }),
-            days: fc.integer({ min: 0, max: 4 }),
-          }),
-          { minLength: 2, maxLength: 6 },
-        ),
-        (list) => {
-          const start = at("2026-11-30");
-          const jobs = list.map(({ minutes, days }) =>
-            job({ fitMin: minutes }, { promised: printDay(start + days * DAY_MIN) }),
-          );
-          const plan = schedule(shopOf(1), people(1), jobs, start);
-          const late = plan.jobs.reduce((sum, { lateMin }) => sum + lateMin, 0);
-          const optimum = leastLate(
-            list.map(({ minutes, days }) => ({ minutes, due: (days + 1) * DAY_MIN })),
-          );
-          // Of so few every order is tried.
-          expect(late).toBe(optimum);
-        },
-      ),
-      { seed: 5, numRuns: 30 },
-    );
-  });
-
-  it("is better than longest-first on the instance that is longest-first's worst", () => {
-    // Graham (1969), Bounds on multiprocessing timing anomalies, from memory: on three machines
-    // 5 5 4 4 3 3 3 takes longest-first 11, the best plan 9.
-    const jobs = [5, 5, 4, 4, 3, 3, 3].map((hours) => job({ fitMin: hours * 60 }));
-    const plan = schedule(shopOf(3), people(3), jobs, NOW);
-    expect((plan.end! - NOW) / 60).toBe(9);
-    expect((plan.bound! - NOW) / 60).toBe(9);
-  });
-});
+import { NOW, WORKDAYS, at, job, people, shopOf, slotsOf } from "./shopDays.ts";
 
 describe("what holds of every plan", () => {
   const works = fc.record({
@@ -328,6 +208,21 @@ describe("what holds of every plan", () => {
     const plan = schedule(calendar, people(1), list, NOW);
     // A day each: the third ends on Wednesday at five, a day after its promise.
     expect(plan.jobs.map(({ lateMin }) => lateMin).sort((a, b) => a - b)).toEqual([0, 0, DAY_MIN]);
+  });
+
+  it("does first what is late already, where nothing else gets late by it", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 30, max: 300 }), { minLength: 8, maxLength: 25 }),
+        (minutes) => {
+          const some = minutes.map((fitMin) => job({ fitMin }, { promised: "2027-03-01" }));
+          const late = job({ fitMin: 15 }, { promised: "2026-11-20" });
+          const { jobs } = schedule(shopOf(2), people(2), [...some, late], NOW);
+          expect(jobs.find(({ id }) => id === late.id)!.slots[0]!.start).toBe(NOW);
+        },
+      ),
+      { seed: 23, numRuns: 20 },
+    );
   });
 
   it("aims in the dark, or says that there is none while anybody is there", () => {
