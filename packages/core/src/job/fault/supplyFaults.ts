@@ -58,12 +58,12 @@ export const wirePinFaults = (wire: string | null, path: string): Fault[] =>
     ? [{ path, message: `invalid wire size: "${wire}" (a size such as 16 AWG or 1.5 mm²)` }]
     : [];
 
-/** Supplies that feed each other in a ring have no source. */
-function ringOf(job: Job, id: string): boolean {
+/** Supplies that feed each other in a ring have no source; one that hangs on a ring is not in it. */
+function inRing(job: Job, id: string): boolean {
   const seen = new Set<string>();
   let at: string | null = id;
   while (at !== null) {
-    if (seen.has(at)) return true;
+    if (seen.has(at)) return at === id;
     seen.add(at);
     const supply = job.supplies.find((s) => s.id === at);
     at = supply?.feed.kind === "supply" ? supply.feed.supplyId : null;
@@ -98,7 +98,7 @@ export function supplyFaults(job: Job): Fault[] {
         ...(SUPPLY_PARTS.has(part(supply.partId)?.kind ?? "")
           ? []
           : [lacks(`${path}.partId`, "converter, box, battery or flasher", supply.partId)]),
-        ...(ringOf(job, supply.id)
+        ...(inRing(job, supply.id)
           ? [
               {
                 path: `${path}.feed`,
