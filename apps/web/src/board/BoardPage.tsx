@@ -12,15 +12,15 @@ import { useTitle } from "../ui/page/useTitle.ts";
 import { Benches } from "./Benches.tsx";
 import { BoardFilters } from "./BoardFilters.tsx";
 import { isSeen, printView, useBoardView } from "./boardView.ts";
-import { ImportJob } from "./ImportJob.tsx";
+import { ImportJob } from "./newJob/ImportJob.tsx";
 import { JobLine } from "./JobLine.tsx";
 import { useJobs } from "./jobs.ts";
-import { SayJob } from "./SayJob.tsx";
+import { SayJob } from "./newJob/SayJob.tsx";
 import { useMoveStage } from "./useMoveStage.ts";
 import { Views } from "./Views.tsx";
 
 /** Its form and lists come when they are asked for: the board is the first page. */
-const NewJob = lazy(async () => ({ default: (await import("./NewJob.tsx")).NewJob }));
+const NewJob = lazy(async () => ({ default: (await import("./newJob/NewJob.tsx")).NewJob }));
 
 /** Jobs by stage, the soonest promised first; a job is put to another stage by dragging it there. */
 function Stages({ jobs }: { jobs: readonly JobOnBoardAnswer[] }) {

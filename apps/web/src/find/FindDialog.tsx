@@ -19,7 +19,7 @@ import { Modal } from "../ui/page/Modal.tsx";
 import { goalsOf, matching } from "./goals.ts";
 
 const SaidPreview = lazy(async () => ({
-  default: (await import("../board/SaidPreview.tsx")).SaidPreview,
+  default: (await import("../board/newJob/SaidPreview.tsx")).SaidPreview,
 }));
 
 /** So many words may be a job that is said in a sentence. */

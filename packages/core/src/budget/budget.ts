@@ -1,9 +1,9 @@
 import type { Circuit } from "../circuit/index.ts";
 import type { Job } from "../job/index.ts";
-import { hoursToFull, inletA } from "./charger.ts";
+import { hoursToFull, inletA } from "./pack/charger.ts";
 import { batteryHealth, type BatteryHealth } from "./health.ts";
-import { ownBatteries, type OwnBatteryBudget } from "./ownBatteries.ts";
-import { packEvening, type PackEvening } from "./packEvening.ts";
+import { ownBatteries, type OwnBatteryBudget } from "./pack/ownBatteries.ts";
+import { packEvening, type PackEvening } from "./pack/packEvening.ts";
 import { RUNNING_STATES, chargingBudget, type ChargingBudget } from "./charging.ts";
 import {
   engineOffBudget,

@@ -17,7 +17,7 @@ import {
 import type { Part } from "../part/index.ts";
 import { workLevel } from "../part/index.ts";
 import { everythingOn, solveUnderLoad } from "../network/index.ts";
-import { packEvening, type PackEvening } from "../budget/packEvening.ts";
+import { packEvening, type PackEvening } from "../budget/pack/packEvening.ts";
 import { faultsOfElement } from "../proof/index.ts";
 import { packRangeV, packRestV, restVolts } from "../source/index.ts";
 import { checkedCircuit } from "../plan/planJob.ts";

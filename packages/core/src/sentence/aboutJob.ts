@@ -1,7 +1,7 @@
 import { parse } from "chrono-node/en";
 import type { Vehicle, VehicleKind } from "../vehicle/index.ts";
 import type { SentenceWorld } from "./said.ts";
-import { isNear, matches, tokensOf, type Token } from "./token.ts";
+import { isNear, matches, tokensOf, type Token } from "./word/token.ts";
 
 /** A part of a sentence that is spoken for: tokens from `at` up to `end`. */
 export interface Span<T> {

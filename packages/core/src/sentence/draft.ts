@@ -1,7 +1,7 @@
 import type { Lamp, Run, Term } from "../job/index.ts";
 import type { LoadPart } from "../part/index.ts";
 import type { SaidFeed } from "./said.ts";
-import type { AskedLoad } from "./shelfMatch.ts";
+import type { AskedLoad } from "./word/shelfMatch.ts";
 
 /** A circuit as far as it has been read. */
 export interface Draft {

@@ -2,7 +2,7 @@ import { customerIn, dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.
 import { circuitsOf, distinct } from "./finish.ts";
 import { Reader } from "./reader.ts";
 import type { SaidJob, SentenceWorld } from "./said.ts";
-import { tokensOf, type Token } from "./token.ts";
+import { tokensOf, type Token } from "./word/token.ts";
 
 const COMMA: Token = { word: ",", raw: ",", at: 0, end: 0 };
 

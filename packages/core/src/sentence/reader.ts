@@ -1,7 +1,7 @@
 import type { Input, Term } from "../job/index.ts";
 import type { LoadPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
-import { ARTICLES, feedAt } from "./feedAt.ts";
+import { ARTICLES, feedAt } from "./word/feedAt.ts";
 import { FLASHING, isEnds, nothingAhead, type Ahead, type Draft } from "./draft.ts";
 import {
   ALWAYS_PHRASES,
@@ -13,10 +13,17 @@ import {
   LAMP_INPUT_PHRASES,
   NOT_PHRASES,
   PLACE_PHRASES,
-} from "./lexicon.ts";
+} from "./word/lexicon.ts";
 import type { SentenceWorld } from "./said.ts";
-import { colourOf, partAsSaid, partFor, sortAt, sortsIn, type AskedLoad } from "./shelfMatch.ts";
-import { longest, matches, tokensOf, type Token } from "./token.ts";
+import {
+  colourOf,
+  partAsSaid,
+  partFor,
+  sortAt,
+  sortsIn,
+  type AskedLoad,
+} from "./word/shelfMatch.ts";
+import { longest, matches, tokensOf, type Token } from "./word/token.ts";
 
 /** Reads what is left of a sentence when vehicle, customer and day are out of it. */
 export class Reader {

@@ -4,7 +4,7 @@ import { BarView } from "./BarView.tsx";
 import { WALL, barsOf } from "./bars.ts";
 import { TimeAxis } from "./timeAxis.ts";
 import { useBarDrag } from "./useBarDrag.ts";
-import { minutesOf, shopDay } from "./words.ts";
+import { minutesOf, shopDay } from "../words.ts";
 
 interface TimelineProps {
   readonly calendar: ShopCalendar;

@@ -1,4 +1,4 @@
-import type { Input, Lamp } from "../job/index.ts";
+import type { Input, Lamp } from "../../job/index.ts";
 
 /** What turns a circuit on, as people say it. "light" and "lamp" behind some of them count only after "with". */
 export const INPUT_PHRASES: readonly (readonly [string, Input])[] = [

@@ -1,10 +1,10 @@
-import type { Circuit } from "../circuit/index.ts";
-import type { Job, SupplyId } from "../job/index.ts";
-import type { BatteryPart } from "../part/index.ts";
-import { interval, sum, times, type Interval } from "../quantity/index.ts";
-import { openCircuitV, peukertHours } from "../source/index.ts";
-import { runCurrentA } from "./charging.ts";
-import { drawsFrom } from "./drawsFrom.ts";
+import type { Circuit } from "../../circuit/index.ts";
+import type { Job, SupplyId } from "../../job/index.ts";
+import type { BatteryPart } from "../../part/index.ts";
+import { interval, sum, times, type Interval } from "../../quantity/index.ts";
+import { openCircuitV, peukertHours } from "../../source/index.ts";
+import { runCurrentA } from "../charging.ts";
+import { drawsFrom } from "../drawsFrom.ts";
 
 /** Charge that is left in a battery when it is taken off to be charged: common practice. */
 const LEFT_SOC = 0.2;

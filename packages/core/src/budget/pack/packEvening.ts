@@ -1,10 +1,10 @@
-import { elementOf, type Circuit } from "../circuit/index.ts";
-import type { Job, Run } from "../job/index.ts";
-import { solveCircuit, type Position } from "../network/index.ts";
-import { asId, type RunId, type Input } from "../job/index.ts";
-import { levelShare } from "./levelShare.ts";
-import { packRestV, restVolts } from "../source/index.ts";
-import type { PackFacts } from "../vehicle/index.ts";
+import { elementOf, type Circuit } from "../../circuit/index.ts";
+import type { Job, Run } from "../../job/index.ts";
+import { solveCircuit, type Position } from "../../network/index.ts";
+import { asId, type RunId, type Input } from "../../job/index.ts";
+import { levelShare } from "../levelShare.ts";
+import { packRestV, restVolts } from "../../source/index.ts";
+import type { PackFacts } from "../../vehicle/index.ts";
 import { standbyWOf } from "./packStandby.ts";
 
 /** Lifetime of a lead block: so many discharges to half of its capacity. Handbook value (m). */

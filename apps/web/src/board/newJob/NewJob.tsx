@@ -3,12 +3,12 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import type { JobAnswer } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
-import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { FormField } from "../ui/forms/FormField.tsx";
-import { Modal } from "../ui/page/Modal.tsx";
-import { useVehicles } from "../vehicles/vehicles.ts";
+import { ask } from "../../base/api.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { FormField } from "../../ui/forms/FormField.tsx";
+import { Modal } from "../../ui/page/Modal.tsx";
+import { useVehicles } from "../../vehicles/vehicles.ts";
 
 interface Fields {
   title: string;

@@ -9,15 +9,15 @@ import {
   type SaidJob,
 } from "@dragonet/core";
 import type { JobAnswer } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
-import { dayText } from "../base/moment.ts";
-import { usePractices } from "../settings/practices.ts";
-import { useParts } from "../shelf/parts.ts";
-import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { useVehicles } from "../vehicles/vehicles.ts";
-import { planner } from "../worker/planner.ts";
-import { useJobs } from "./jobs.ts";
+import { ask } from "../../base/api.ts";
+import { dayText } from "../../base/moment.ts";
+import { usePractices } from "../../settings/practices.ts";
+import { useParts } from "../../shelf/parts.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { useVehicles } from "../../vehicles/vehicles.ts";
+import { planner } from "../../worker/planner.ts";
+import { useJobs } from "../jobs.ts";
 
 function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
   const { name, count, part, place, condition } = circuit;

@@ -1,5 +1,5 @@
 import { SLOT_WORDS, type PrintedSchedule } from "@dragonet/core";
-import { minutesOf, shopMoment } from "./words.ts";
+import { minutesOf, shopMoment } from "../words.ts";
 import type { TimeAxis } from "./timeAxis.ts";
 
 type Job = PrintedSchedule["jobs"][number];

@@ -1,6 +1,6 @@
-import { elementOf, type Circuit } from "../circuit/index.ts";
-import type { Job } from "../job/index.ts";
-import { packRestV } from "../source/index.ts";
+import { elementOf, type Circuit } from "../../circuit/index.ts";
+import type { Job } from "../../job/index.ts";
+import { packRestV } from "../../source/index.ts";
 
 /** What the additions take from a resting pack while it stands, in W. */
 export function standbyWOf(job: Job, circuit: Circuit): number {

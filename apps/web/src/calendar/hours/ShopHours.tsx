@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import type { ShopCalendar } from "@dragonet/core";
-import { ask } from "../base/api.ts";
-import { Button } from "../ui/Button.tsx";
-import { FormField, LongField } from "../ui/forms/FormField.tsx";
-import { Modal } from "../ui/page/Modal.tsx";
-import { Trouble } from "../ui/page/states.tsx";
+import { ask } from "../../base/api.ts";
+import { Button } from "../../ui/Button.tsx";
+import { FormField, LongField } from "../../ui/forms/FormField.tsx";
+import { Modal } from "../../ui/page/Modal.tsx";
+import { Trouble } from "../../ui/page/states.tsx";
 import { clockText, hoursText, readClock, readClosed, readHours, readPlace } from "./readHours.ts";
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];

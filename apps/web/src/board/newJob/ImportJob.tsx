@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import type { JobAnswer } from "@dragonet/contract";
-import { ApiError, ask } from "../base/api.ts";
-import { FileButton } from "../ui/forms/FileButton.tsx";
-import { Modal } from "../ui/page/Modal.tsx";
-import { FaultList } from "../ui/page/states.tsx";
+import { ApiError, ask } from "../../base/api.ts";
+import { FileButton } from "../../ui/forms/FileButton.tsx";
+import { Modal } from "../../ui/page/Modal.tsx";
+import { FaultList } from "../../ui/page/states.tsx";
 
 /** Takes a job file in; a file that cannot be read is answered with every fault. */
 export function ImportJob() {

@@ -1,4 +1,4 @@
-import type { BatteryFacts, PackFacts } from "../vehicle/index.ts";
+import type { BatteryFacts, PackFacts } from "../../vehicle/index.ts";
 
 /** Lead takes its charger's full current to four fifths, then less and less: common practice. */
 const BULK_TO: Readonly<Record<"lead" | "lithium", number>> = { lead: 0.8, lithium: 0.95 };

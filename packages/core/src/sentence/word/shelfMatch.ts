@@ -1,6 +1,6 @@
-import { factOf } from "../quantity/index.ts";
-import { asId, type PartId } from "../job/index.ts";
-import type { LightColour, LoadPart, Part } from "../part/index.ts";
+import { factOf } from "../../quantity/index.ts";
+import { asId, type PartId } from "../../job/index.ts";
+import type { LightColour, LoadPart, Part } from "../../part/index.ts";
 import { COLOUR_WORDS, SORTS } from "./lexicon.ts";
 import { longest, tokensOf, type Token } from "./token.ts";
 

@@ -1,5 +1,5 @@
-import type { Vehicle } from "../vehicle/index.ts";
-import type { SaidFeed } from "./said.ts";
+import type { Vehicle } from "../../vehicle/index.ts";
+import type { SaidFeed } from "../said.ts";
 import { isNear, longest, tokensOf, type Token } from "./token.ts";
 
 /** Words before a thing that say nothing of it. */
