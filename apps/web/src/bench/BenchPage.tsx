@@ -1,28 +1,23 @@
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { SEVERITIES, decimal, span, type ElementId, type JobPlan } from "@dragonet/core";
+import { span, type JobPlan } from "@dragonet/core";
 import { useCanEdit } from "../base/session.ts";
 import { useJob } from "../job/store/jobStore.ts";
 import { usePlan } from "../job/usePlan.ts";
 import type { TrialReport } from "../worker/plan.worker.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
-import { Empty, Loading } from "../ui/page/states.tsx";
+import { Loading } from "../ui/page/states.tsx";
 import { ControlBar } from "./ControlBar.tsx";
 import { allPressed, type Pressed } from "./controls.ts";
-import { FindingsPanel } from "./panels/FindingsPanel.tsx";
 import { NewFeed } from "./begin/NewFeed.tsx";
 import { NewRun } from "./begin/NewRun.tsx";
-import { PartPanel } from "./panels/PartPanel.tsx";
+import { CircuitRows } from "./strips/CircuitRows.tsx";
+import { PanelHead } from "./panels/PanelHead.tsx";
+import { SelectionPanel } from "./panels/SelectionPanel.tsx";
 import { PracticesDialog } from "./begin/PracticesDialog.tsx";
-import { RunPanel } from "./panels/RunPanel.tsx";
 import { overlayOf } from "./strips/overlay.ts";
 import type { Selection } from "./selection.ts";
-import { useAlongCircuits } from "./strips/alongCircuits.ts";
-import { StripRow } from "./strips/StripRow.tsx";
-import { TrialPanel } from "./panels/TrialPanel.tsx";
-import { TrunkPanel } from "./panels/TrunkPanel.tsx";
-import { TrunkRow } from "./strips/TrunkRow.tsx";
 import { useBench } from "./useBench.ts";
 import { VehicleViews } from "./VehicleViews.tsx";
 
@@ -44,27 +39,6 @@ function VerdictLine({ plan }: { plan: JobPlan }) {
   );
 }
 
-function FindingCounts({ plan, onShow }: { plan: JobPlan; onShow: () => void }) {
-  const counts = SEVERITIES.map(
-    (severity) => [severity, plan.causes.filter((f) => f.severity === severity).length] as const,
-  ).filter(([, n]) => n > 0);
-  return (
-    <button
-      type="button"
-      className="touch inline-flex items-center gap-3 text-accent"
-      onClick={onShow}
-    >
-      {counts.length === 0
-        ? "No findings"
-        : counts.map(([severity, n]) => (
-            <span key={severity} className="inline-flex items-center gap-1 text-ink">
-              <span className="num">{decimal(n, 0)}</span> <SeverityMark severity={severity} />
-            </span>
-          ))}
-    </button>
-  );
-}
-
 /** The bench: every run a strip, its trouble where it happens, its reasons a press away. */
 export function BenchPage() {
   const job = useJob();
@@ -77,7 +51,6 @@ export function BenchPage() {
   const [report, setReport] = useState<TrialReport | null>(null);
   const [practising, setPractising] = useState(false);
   const panel = useRef<HTMLElement>(null);
-  const circuits = useAlongCircuits();
 
   const hasRun = selection.kind === "run" || selection.kind === "part";
   const owners: readonly string[] = [
@@ -105,13 +78,6 @@ export function BenchPage() {
   const strips = view.kind === "solved" ? view.strips : plan.strips.engineOff;
   const trunks = view.kind === "solved" ? view.trunks : plan.trunks;
   const marks = shown.kind === "trial" && report ? overlayOf(report) : plan.findings;
-  const isRun = shown.kind === "run" && job.runs.some((run) => run.id === shown.runId);
-  const reading = (elementId: ElementId) =>
-    [
-      ...strips.flatMap((s) => [...s.out, ...s.back, ...s.control.flatMap((lane) => lane.parts)]),
-      ...trunks.flatMap((t) => [...t.parts, ...t.gate]),
-    ].find((part) => part.elementId === elementId) ?? null;
-  const unplanned = job.runs.filter((run) => !strips.some((s) => s.runId === run.id));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section aria-label="Strips" className="min-w-0 px-4 pb-6">
@@ -139,48 +105,12 @@ export function BenchPage() {
             more is on than it can feed.
           </p>
         )}
-        <div role="group" aria-label="Circuits" className="border-t border-ink" ref={circuits}>
-          {trunks.map((trunk) => (
-            <TrunkRow
-              key={trunk.ownerId}
-              trunk={trunk}
-              findings={marks}
-              selection={shown}
-              select={setSelection}
-            />
-          ))}
-          {trunks.length > 0 && <div className="border-b border-ink" />}
-          {strips.map((strip) => (
-            <StripRow
-              key={strip.runId}
-              strip={strip}
-              findings={marks}
-              dropTarget={job.practices.dropTarget}
-              selection={shown}
-              select={setSelection}
-            />
-          ))}
-          {unplanned.map((run) => (
-            <p key={run.id} className="border-b border-hair py-2">
-              <button
-                type="button"
-                className="font-bold text-accent"
-                onClick={() => setSelection({ kind: "run", runId: run.id })}
-              >
-                {run.name}
-              </button>{" "}
-              has nothing to feed it yet.
-            </p>
-          ))}
-          {job.runs.length === 0 && (
-            <div className="py-6">
-              <Empty title="No run yet">
-                A run is lamps that are fed and controlled together. Add one and its circuit is
-                worked out here.
-              </Empty>
-            </div>
-          )}
-        </div>
+        <CircuitRows
+          view={{ strips, trunks }}
+          marks={marks}
+          selection={shown}
+          select={setSelection}
+        />
       </section>
       <aside
         ref={panel}
@@ -190,48 +120,14 @@ export function BenchPage() {
         {strips.length > 0 && (
           <VehicleViews lamps={strips.flatMap((s) => s.lamps)} kind={job.vehicle.kind} />
         )}
-        <div className="mb-2 flex items-center justify-between gap-2">
-          <FindingCounts plan={plan} onShow={() => setSelection({ kind: "findings" })} />
-          <span className="inline-flex gap-1">
-            {shown.kind !== "findings" && (
-              <Button
-                look="quiet"
-                className="px-1"
-                onClick={() => setSelection({ kind: "findings" })}
-              >
-                Findings
-              </Button>
-            )}
-            {shown.kind !== "trial" && strips.length > 0 && (
-              <Button onClick={() => setSelection({ kind: "trial" })}>Prove</Button>
-            )}
-          </span>
-        </div>
-        {shown.kind === "trial" && (
-          <TrialPanel
-            key={job.runs.length}
-            plan={plan}
-            onPlace={setSelection}
-            onReport={setReport}
-          />
-        )}
-        {shown.kind === "findings" && (
-          <FindingsPanel plan={plan} canEdit={canEdit} onPlace={setSelection} />
-        )}
-        {shown.kind === "part" && (
-          <PartPanel
-            key={`${shown.runId} ${shown.choice}`}
-            plan={plan}
-            reading={reading(shown.elementId)}
-            runId={shown.runId}
-            choice={shown.choice}
-            canEdit={canEdit}
-          />
-        )}
-        {shown.kind === "run" && !isRun && (
-          <TrunkPanel key={shown.runId} plan={plan} ownerId={shown.runId} canEdit={canEdit} />
-        )}
-        {isRun && <RunPanel key={shown.runId} plan={plan} runId={shown.runId} canEdit={canEdit} />}
+        <PanelHead plan={plan} shown={shown} select={setSelection} canProve={strips.length > 0} />
+        <SelectionPanel
+          plan={plan}
+          view={{ strips, trunks }}
+          shown={shown}
+          select={setSelection}
+          onReport={setReport}
+        />
       </aside>
       <NewRun
         open={adding}

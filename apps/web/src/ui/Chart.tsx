@@ -41,10 +41,52 @@ const text = (value: unknown, digits: number): string =>
       ? ""
       : decimal(Number(value), digits);
 
+/** What a chart shows, as numbers. */
+function ChartTable({ label, rows, x, unit, lines, bands = [], digits = 1 }: ChartProps) {
+  const columns = [...bands, ...lines];
+  return (
+    <details className="no-print text-small">
+      <summary className="touch cursor-pointer text-accent">As a table</summary>
+      <div
+        className="relative max-h-64 overflow-auto"
+        tabIndex={0}
+        role="group"
+        aria-label={`${label}, table`}
+      >
+        <table className="w-full border-collapse">
+          <thead>
+            <tr>
+              <th scope="col">
+                {x.name}, {x.unit}
+              </th>
+              {columns.map((c) => (
+                <th key={c.key} scope="col" className="text-right">
+                  {c.name}, {unit}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => (
+              <tr key={i} className="border-t border-hair">
+                <td className="num">{text(row[x.key], 1)}</td>
+                {columns.map((c) => (
+                  <td key={c.key} className="num text-right">
+                    {text(row[c.key], digits)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
+  );
+}
+
 /** A chart with its table beneath: for the eye, for print, and for those who listen. */
 export default function Chart(props: ChartProps) {
   const { label, rows, x, unit, lines, bands = [], marks = [], digits = 1, from = "auto" } = props;
-  const columns = [...bands, ...lines];
   return (
     <figure className="my-2">
       <div role="img" aria-label={label} className="h-56 w-full text-small">
@@ -137,42 +179,7 @@ export default function Chart(props: ChartProps) {
           </span>
         ))}
       </figcaption>
-      <details className="no-print text-small">
-        <summary className="touch cursor-pointer text-accent">As a table</summary>
-        <div
-          className="relative max-h-64 overflow-auto"
-          tabIndex={0}
-          role="group"
-          aria-label={`${label}, table`}
-        >
-          <table className="w-full border-collapse">
-            <thead>
-              <tr>
-                <th scope="col">
-                  {x.name}, {x.unit}
-                </th>
-                {columns.map((c) => (
-                  <th key={c.key} scope="col" className="text-right">
-                    {c.name}, {unit}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row, i) => (
-                <tr key={i} className="border-t border-hair">
-                  <td className="num">{text(row[x.key], 1)}</td>
-                  {columns.map((c) => (
-                    <td key={c.key} className="num text-right">
-                      {text(row[c.key], digits)}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      </details>
+      <ChartTable {...props} />
     </figure>
   );
 }

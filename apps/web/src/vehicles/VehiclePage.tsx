@@ -1,66 +1,20 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
-import {
-  VEHICLE_KINDS,
-  applyEdits,
-  createJob,
-  type Edit,
-  type ElectricalSystem,
-} from "@dragonet/core";
+import { type Edit, applyEdits, createJob } from "@dragonet/core";
 import type { KeptVehicleAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
-import { useJobs } from "../board/jobs.ts";
-import { STAGE_WORDS } from "../job/stages.ts";
 import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { Section } from "../ui/page/Section.tsx";
-import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
-import { TextInput } from "../ui/forms/TextInput.tsx";
+import { FaultList, Loading, Trouble } from "../ui/page/states.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
 import { ConnectorMap } from "./ConnectorMap.tsx";
-import { newSystem } from "./newVehicle.ts";
 import { RouteMap } from "./RouteMap.tsx";
 import { Variants } from "./Variants.tsx";
 import { VehicleFacts } from "./VehicleFacts.tsx";
-import { useTitle } from "../ui/page/useTitle.ts";
-
-const SYSTEM_WORDS: readonly {
-  readonly value: ElectricalSystem["kind"];
-  readonly label: string;
-}[] = [
-  { value: "engine", label: "engine, charging, 12 V battery" },
-  { value: "pack", label: "traction pack" },
-  { value: "packAndBattery", label: "traction pack and 12 V battery" },
-];
-
-function EarlierJobs({ model }: { model: string }) {
-  const { data } = useJobs();
-  const jobs = (data ?? []).filter((j) => j.model === model);
-  return (
-    <Section title="Jobs on this model">
-      {jobs.length === 0 ? (
-        <Empty title="None yet" />
-      ) : (
-        <ul>
-          {jobs.map((j) => (
-            <li key={j.id} className="border-t border-hair py-1">
-              <Link className="font-bold text-accent" to={`/jobs/${j.id}`}>
-                {j.title}
-              </Link>{" "}
-              <span className="text-muted">
-                {[j.machine, STAGE_WORDS[j.stage].toLowerCase()]
-                  .filter((word) => word !== "")
-                  .join(", ")}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
-    </Section>
-  );
-}
+import { ProfileCard } from "./ProfileCard.tsx";
+import { EarlierJobs } from "./EarlierJobs.tsx";
 
 /** The profile being changed: the same edits as a job's vehicle, kept until saved. */
 function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
@@ -96,8 +50,6 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
     },
   });
   const dirty = vehicle !== saved.value && JSON.stringify(vehicle) !== JSON.stringify(saved.value);
-  const set = (field: "model" | "kind" | "note", value: string): void =>
-    edit([{ kind: "setOnce", entity: "vehicle", field, value } as Edit]);
   return (
     <div className="mx-auto w-full max-w-7xl p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -126,53 +78,7 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
         <legend className="sr-only">Vehicle profile</legend>
         <div className="grid grid-cols-1 gap-x-10 lg:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
           <div>
-            <Section title="Vehicle">
-              <div className="flex items-center gap-3 border-b border-hair py-1">
-                <span className="w-24 shrink-0">Model</span>
-                <TextInput
-                  label="Model"
-                  value={vehicle.model}
-                  className="w-60"
-                  maxLength={120}
-                  onCommit={(v) => set("model", v)}
-                />
-              </div>
-              <div className="flex items-center gap-3 border-b border-hair py-1">
-                <span className="w-24 shrink-0">Kind</span>
-                <Choice
-                  label="Kind of vehicle"
-                  value={vehicle.kind}
-                  disabled={!canEdit}
-                  className="w-40"
-                  options={VEHICLE_KINDS.map((value) => ({ value, label: value }))}
-                  onChange={(v) => set("kind", v)}
-                />
-              </div>
-              <div className="flex items-center gap-3 border-b border-hair py-1">
-                <span className="w-24 shrink-0">Electrics</span>
-                <Choice
-                  label="Electrical system"
-                  value={vehicle.system.kind}
-                  disabled={!canEdit}
-                  className="w-64"
-                  options={SYSTEM_WORDS}
-                  onChange={(kind) => edit([{ kind: "replaceSystem", value: newSystem(kind) }])}
-                />
-              </div>
-              <div className="flex items-center gap-3 border-b border-hair py-1">
-                <span className="w-24 shrink-0">Note</span>
-                <span className="flex-1 *:w-full">
-                  <TextInput
-                    label="Note"
-                    lines={2}
-                    value={vehicle.note}
-                    className="w-full"
-                    maxLength={2000}
-                    onCommit={(v) => set("note", v)}
-                  />
-                </span>
-              </div>
-            </Section>
+            <ProfileCard job={job} edit={edit} canEdit={canEdit} />
             <Variants job={job} edit={edit} canEdit={canEdit} />
             <EarlierJobs model={saved.value.model} />
           </div>

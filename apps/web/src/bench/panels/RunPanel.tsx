@@ -1,116 +1,25 @@
-import { Collapsible } from "radix-ui";
-import { useState } from "react";
 import {
-  LAMP_PLACES,
-  addLamps,
-  conditionText,
-  removeLamp,
+  type Condition,
+  type Edit,
+  type JobPlan,
+  type Run,
+  type RunId,
   removeRun,
   setRun,
   usualShares,
-  type Condition,
-  type Edit,
-  type Fact,
-  type JobPlan,
-  type Lamp,
-  type Run,
-  type RunId,
 } from "@dragonet/core";
-import { mint } from "../../base/mint.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { isLoad, useParts } from "../../shelf/parts.ts";
-import { LENGTH_WORDS, type LengthField } from "../../job/lengthWords.ts";
-import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
-import { FactFields } from "../../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
-import { Alternatives } from "./Alternatives.tsx";
-import { ChannelFields } from "../fields/ChannelFields.tsx";
-import { Deviations } from "../fields/Deviations.tsx";
-import { LampDetail } from "./LampDetail.tsx";
-import { WireChoices } from "../fields/WireChoices.tsx";
 import { ConditionField } from "../fields/ConditionField.tsx";
+import { LampList } from "./LampList.tsx";
+import { RunMore } from "./RunMore.tsx";
 
 interface RunPanelProps {
   readonly plan: JobPlan;
   readonly runId: RunId;
   readonly canEdit: boolean;
-}
-
-const LENGTHS = Object.entries(LENGTH_WORDS) as [LengthField, string][];
-
-const SHARES = [
-  ["onEngineOff", "engine off"],
-  ["onIdle", "idle"],
-  ["onTown", "town"],
-  ["onCruise", "cruise"],
-] as const;
-
-function More({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <Collapsible.Root className="border-t border-hair py-1">
-      <Collapsible.Trigger className="touch w-full text-left text-accent">
-        {title}
-      </Collapsible.Trigger>
-      <Collapsible.Content className="pt-1">{children}</Collapsible.Content>
-    </Collapsible.Root>
-  );
-}
-
-function LampList({ run }: { run: Run }) {
-  const job = useJob();
-  const edit = useEdit();
-  const { data: parts } = useParts();
-  const [partId, setPartId] = useState("");
-  const [place, setPlace] = useState<Lamp["place"]>("front");
-  const loads = (parts ?? []).map((kept) => kept.value).filter(isLoad);
-  const chosen = loads.find((p) => p.id === partId) ?? loads[0];
-  const lamps = job.lamps.filter((lamp) => lamp.runId === run.id);
-  return (
-    <div className="py-1">
-      <ul>
-        {lamps.map((lamp) => (
-          <li key={lamp.id} className="flex flex-wrap items-center gap-2 border-t border-hair py-1">
-            <TextInput
-              label="Lamp label"
-              value={lamp.label}
-              className="w-40"
-              maxLength={120}
-              onCommit={(value) =>
-                edit([{ kind: "set", entity: "lamp", id: lamp.id, field: "label", value }])
-              }
-            />
-            <span className="text-small text-muted">{lamp.place}</span>
-            <LampDetail lamp={lamp} />
-            <span className="ml-auto" />
-            <RemoveButton what={lamp.label} onClick={() => edit(removeLamp(job, lamp.id))} />
-          </li>
-        ))}
-      </ul>
-      {chosen && (
-        <div className="mt-1 flex flex-wrap items-center gap-1">
-          <Choice
-            label="Part to add"
-            value={chosen.id}
-            className="w-40"
-            options={loads.map((p) => ({ value: p.id, label: p.name }))}
-            onChange={setPartId}
-          />
-          <Choice<Lamp["place"]>
-            label="Where on the vehicle"
-            value={place}
-            className="w-20"
-            options={LAMP_PLACES.map((value) => ({ value, label: value }))}
-            onChange={setPlace}
-          />
-          <Button onClick={() => edit(addLamps(job, run, chosen, 1, place, () => mint("lamp")))}>
-            Add
-          </Button>
-        </div>
-      )}
-    </div>
-  );
 }
 
 /** A run's own settings: what is on it, when it is on, how it is fed, how long its wires are. */
@@ -191,63 +100,7 @@ export function RunPanel({ plan, runId, canEdit }: RunPanelProps) {
             />
           )}
         </div>
-        <More title="Feed">
-          <Alternatives runId={runId} kind="feed" canEdit={canEdit} />
-        </More>
-        <More title="Relay">
-          <Alternatives runId={runId} kind="relay" canEdit={canEdit} />
-        </More>
-        <More title="Switch">
-          <Alternatives runId={runId} kind="switch" canEdit={canEdit} />
-        </More>
-        <More title="Plug">
-          <Alternatives runId={runId} kind="plug" canEdit={canEdit} />
-        </More>
-        <More title="Channel, module, programme">
-          <ChannelFields run={run} />
-        </More>
-        <More title="Wires one by one: colour, size, harness">
-          <WireChoices ownerId={runId} wires={[...plan.wires, ...plan.harnessWires]} />
-        </More>
-        <More title="Wired wrong (what if)">
-          <Deviations runId={runId} wires={plan.wires} canEdit={canEdit} />
-        </More>
-        <More title="Lengths">
-          {LENGTHS.map(([field, label]) => (
-            <div
-              key={field}
-              className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-t border-hair py-1"
-            >
-              <span className="w-full text-small">{label}</span>
-              <FactFields
-                label={label}
-                unit="m"
-                fact={run[field]}
-                disabled={!canEdit}
-                onChange={(value: Fact) => set(field, value)}
-              />
-            </div>
-          ))}
-        </More>
-        <More title="Share of time on">
-          <p className="text-small text-muted">
-            0 to 1, for the budget. “{conditionText(run.condition)}”.
-          </p>
-          <div className="flex flex-wrap gap-3 py-1">
-            {SHARES.map(([field, label]) => (
-              <span key={field} className="inline-flex items-baseline gap-1 text-small">
-                {label}
-                <NumberInput
-                  label={`Share of time on, ${label}`}
-                  value={run[field]}
-                  max={1}
-                  className="w-14"
-                  onCommit={(value) => set(field, value)}
-                />
-              </span>
-            ))}
-          </div>
-        </More>
+        <RunMore plan={plan} run={run} canEdit={canEdit} />
       </fieldset>
     </section>
   );

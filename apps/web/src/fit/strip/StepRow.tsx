@@ -1,30 +1,17 @@
-import { ChevronDown, ChevronRight, Plus } from "lucide-react";
+import { ChevronDown, ChevronRight } from "lucide-react";
 import {
-  asId,
+  type Job,
+  type StripStep,
   fastenerText,
   fastenersOf,
-  lockerText,
   notBackYet,
   notOffYet,
   plugsOf,
-  removeStep,
   setIn,
-  tightText,
-  type FastenerId,
-  type Job,
-  type StripStep,
 } from "@dragonet/core";
-import { mint } from "../../base/mint.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { PhotoStrip } from "../../photos/PhotoStrip.tsx";
 import { Button } from "../../ui/Button.tsx";
-import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
-import { Tick } from "../../ui/forms/Tick.tsx";
-import { BackCount, FastenerRow } from "./FastenerRow.tsx";
-import { letterOf } from "./letters.ts";
-import { PatternSketch } from "../holes/PatternSketch.tsx";
-import { StepPlugs } from "./StepPlugs.tsx";
+import { StepDetails } from "./StepDetails.tsx";
 
 const STATE_WORDS = { on: "on the vehicle", off: "off", back: "back on" } as const;
 
@@ -36,229 +23,6 @@ interface StepRowProps {
   readonly open: boolean;
   readonly onOpen: () => void;
   readonly onRefused: (words: string) => void;
-}
-
-/** What nobody reaches while it is on: testing then knows what has to come off. */
-function Covers({ step }: { step: StripStep }) {
-  const { places } = useJob().vehicle;
-  const edit = useEdit();
-  if (places.length === 0) return null;
-  return (
-    <fieldset className="border-t border-hair py-1">
-      <legend className="sr-only">What it covers</legend>
-      <span className="text-small text-muted">Covers: </span>
-      <span className="inline-flex flex-wrap gap-x-4">
-        {places.map(({ id, name }) => (
-          <Tick
-            key={id}
-            checked={step.covers.includes(id)}
-            onChange={(on) =>
-              edit([
-                setIn(
-                  "stripStep",
-                  step.id,
-                  "covers",
-                  on ? [...step.covers, id] : step.covers.filter((other) => other !== id),
-                ),
-              ])
-            }
-          >
-            {name}
-          </Tick>
-        ))}
-      </span>
-    </fieldset>
-  );
-}
-
-function Details({ step, back, backLines }: Pick<StepRowProps, "step" | "back" | "backLines">) {
-  const job = useJob();
-  const edit = useEdit();
-  const fasteners = fastenersOf(job, step.id);
-  const others = job.strip.filter((s) => s.id !== step.id);
-  const set = <F extends keyof StripStep>(field: F, value: StripStep[F]): void =>
-    edit([setIn("stripStep", step.id, field, value)]);
-  return (
-    <div className="grid grid-cols-1 gap-x-8 pb-3 pl-2 md:grid-cols-[minmax(0,22rem)_minmax(0,1fr)]">
-      <div>
-        <PatternSketch fasteners={fasteners} />
-        <PhotoStrip stepId={step.id} />
-      </div>
-      <div>
-        {back ? (
-          <>
-            <ul className="list-disc pl-5">
-              {backLines.map((line) => (
-                <li key={line}>{line}</li>
-              ))}
-            </ul>
-            <ul className="mt-1">
-              {fasteners.map((f, k) => (
-                <li
-                  key={f.id}
-                  className="flex flex-wrap items-center gap-x-3 border-t border-hair py-1"
-                >
-                  <span className="w-4 font-bold" aria-hidden>
-                    {letterOf(k)}
-                  </span>
-                  <span className="min-w-40 flex-1">
-                    {fastenerText(f)}
-                    <span className="block text-small text-muted">
-                      {[tightText(f), lockerText(f)].filter((w) => w !== "").join(", ")}
-                    </span>
-                  </span>
-                  <BackCount fastener={f} />
-                </li>
-              ))}
-            </ul>
-            <StepPlugs step={step} back />
-          </>
-        ) : (
-          <>
-            <ul>
-              {fasteners.map((f, k) => (
-                <FastenerRow key={f.id} fastener={f} letter={letterOf(k)} />
-              ))}
-            </ul>
-            <StepPlugs step={step} back={false} />
-            <div className="flex flex-wrap gap-2 py-1">
-              <Button
-                look="quiet"
-                onClick={() =>
-                  edit([
-                    {
-                      kind: "add",
-                      entity: "fastener",
-                      at: job.fasteners.length,
-                      value: {
-                        id: asId<FastenerId>(mint("fastener")),
-                        stepId: step.id,
-                        drive: "hex",
-                        size: "M6",
-                        lengthMm: 20,
-                        count: 1,
-                        where: "",
-                        spots: [{ x: 0.5, y: 0.5 }],
-                        torqueNm: 0,
-                        locker: "none",
-                        back: 0,
-                      },
-                    },
-                  ])
-                }
-              >
-                <Plus size={14} aria-hidden /> Fastener
-              </Button>
-              <Button
-                look="quiet"
-                onClick={() =>
-                  edit([
-                    {
-                      kind: "add",
-                      entity: "plug",
-                      at: job.plugs.length,
-                      value: {
-                        id: mint("plug"),
-                        stepId: step.id,
-                        name: "plug",
-                        where: "",
-                        parted: false,
-                        joined: false,
-                      },
-                    },
-                  ])
-                }
-              >
-                <Plus size={14} aria-hidden /> Plug
-              </Button>
-            </div>
-            <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-hair py-1">
-              <Tick checked={step.hold} onChange={(v) => set("hold", v)}>
-                heavy: hold by the last bolt
-              </Tick>
-              <Tick checked={step.paint} onChange={(v) => set("paint", v)}>
-                painted: cover it
-              </Tick>
-            </div>
-            <div className="flex flex-wrap items-center gap-2 py-1">
-              <span className="text-small text-muted">
-                catches, the way it moves
-                <span className="block text-body text-ink">
-                  <TextInput
-                    label="Catches, and the way it moves"
-                    value={step.catches}
-                    className="w-72 max-w-full"
-                    onCommit={(v) => set("catches", v)}
-                  />
-                </span>
-              </span>
-              <span className="text-small text-muted">
-                forgotten on the way back
-                <span className="block text-body text-ink">
-                  <TextInput
-                    label="What is forgotten on the way back"
-                    value={step.forget}
-                    className="w-72 max-w-full"
-                    onCommit={(v) => set("forget", v)}
-                  />
-                </span>
-              </span>
-            </div>
-            <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
-              <span className="inline-flex items-center gap-1">
-                estimate
-                <NumberInput
-                  label="Estimated time"
-                  unit="min"
-                  value={step.estimateMin}
-                  max={10000}
-                  className="w-14"
-                  onCommit={(v) => set("estimateMin", v)}
-                />
-              </span>
-              <span className="inline-flex items-center gap-1">
-                took
-                <NumberInput
-                  label="Time it took"
-                  unit="min"
-                  value={step.tookMin}
-                  max={10000}
-                  className="w-14"
-                  onCommit={(v) => set("tookMin", v)}
-                />
-              </span>
-              <RemoveButton what={step.name} onClick={() => edit(removeStep(job, step.id))} />
-            </div>
-            <Covers step={step} />
-            {others.length > 0 && (
-              <fieldset className="border-t border-hair py-1">
-                <legend className="sr-only">What has to be off before it</legend>
-                <span className="text-small text-muted">Comes off after: </span>
-                <span className="inline-flex flex-wrap gap-x-4">
-                  {others.map((other) => (
-                    <Tick
-                      key={other.id}
-                      checked={step.after.includes(other.id)}
-                      onChange={(on) =>
-                        set(
-                          "after",
-                          on
-                            ? [...step.after, other.id]
-                            : step.after.filter((id) => id !== other.id),
-                        )
-                      }
-                    >
-                      {other.name}
-                    </Tick>
-                  ))}
-                </span>
-              </fieldset>
-            )}
-          </>
-        )}
-      </div>
-    </div>
-  );
 }
 
 /** What to do for a step on the way off, for paper: nobody opens a line there. */
@@ -337,7 +101,7 @@ export function StepRow(props: StepRowProps) {
       </ul>
       {open && (
         <div className="no-print">
-          <Details step={step} back={back} backLines={props.backLines} />
+          <StepDetails step={step} back={back} backLines={props.backLines} />
         </div>
       )}
     </li>

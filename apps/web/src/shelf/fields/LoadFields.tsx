@@ -1,19 +1,19 @@
 import {
   AWG_GAUGES,
+  METRIC_GAUGES,
   LIGHT_COLOURS,
   LOAD_FAMILIES,
-  METRIC_GAUGES,
-  ratingOf,
-  stated,
   type LoadPart,
   type LoadSpec,
   type Part,
+  ratingOf,
+  stated,
 } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { FactRow } from "../../ui/forms/FactRow.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
 import { PartLine as Line } from "./PartLine.tsx";
 import { withRating } from "./loadRating.ts";
+import { LoadRating } from "./LoadRating.tsx";
 
 const LOAD_WORDS: Readonly<Record<LoadSpec["kind"], string>> = {
   drivenLed: "LED with a driver: constant power",
@@ -47,11 +47,11 @@ function blankLoad(kind: LoadSpec["kind"]): LoadSpec {
   }
 }
 
-/** The same kind of light at another rating. */
 /** A dim light begins as a fifth of the main one. */
 const dimmed = (load: LoadSpec): LoadSpec =>
   withRating(load, stated(Number((ratingOf(load).value / 5).toPrecision(2))));
 
+/** What a load is: how it behaves, its further light, its lead. */
 export function LoadFields({ part, onChange }: { part: LoadPart; onChange: (part: Part) => void }) {
   const { load } = part;
   const setLoad = (change: Partial<LoadSpec>): void =>
@@ -86,79 +86,7 @@ export function LoadFields({ part, onChange }: { part: LoadPart; onChange: (part
           onChange={(kind) => onChange({ ...part, load: blankLoad(kind) })}
         />
       </Line>
-      {load.kind === "constantCurrent" ? (
-        <FactRow
-          label="Current"
-          unit="A"
-          fact={load.currentA}
-          onChange={(currentA) => setLoad({ currentA })}
-        />
-      ) : load.kind === "ledStrip" ? (
-        <FactRow
-          label="Power of a metre"
-          unit="W"
-          fact={load.powerWPerM}
-          onChange={(powerWPerM) => setLoad({ powerWPerM })}
-        />
-      ) : (
-        <FactRow
-          label="Power"
-          unit="W"
-          fact={load.powerW}
-          onChange={(powerW) => setLoad({ powerW })}
-        />
-      )}
-      {load.kind === "ledStrip" && (
-        <Line label="Dies of a group need">
-          <NumberInput
-            label="Volts of the dies in a group"
-            unit="V"
-            value={load.forwardV}
-            max={1000}
-            onCommit={(forwardV) => setLoad({ forwardV })}
-          />
-          <NumberInput
-            label="Cut every"
-            unit="m"
-            value={load.groupM}
-            min={0.001}
-            max={10}
-            onCommit={(groupM) => setLoad({ groupM })}
-          />
-        </Line>
-      )}
-      {load.kind === "drivenLed" && (
-        <Line label="Works from, to">
-          <NumberInput
-            label="Works from"
-            unit="V"
-            value={load.minV}
-            min={1}
-            max={1000}
-            onCommit={(minV) => setLoad({ minV })}
-          />
-          <NumberInput
-            label="Works to"
-            unit="V"
-            value={load.maxV}
-            min={1}
-            max={1000}
-            onCommit={(maxV) => setLoad({ maxV })}
-          />
-        </Line>
-      )}
-      {(load.kind === "filament" || load.kind === "resistive" || load.kind === "ledStrip") && (
-        <Line label="Rated at">
-          <NumberInput
-            label="Rated voltage"
-            unit="V"
-            value={load.ratedV}
-            min={1}
-            max={1000}
-            onCommit={(ratedV) => setLoad({ ratedV })}
-          />
-        </Line>
-      )}
+      <LoadRating load={load} onChange={setLoad} />
       <FactRow
         label="Standing by"
         unit="A"

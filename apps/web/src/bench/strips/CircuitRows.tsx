@@ -1,0 +1,76 @@
+import type { Finding, Strip, TrunkStrip } from "@dragonet/core";
+import { useJob } from "../../job/store/jobStore.ts";
+import { Empty } from "../../ui/page/states.tsx";
+import type { Selection } from "../selection.ts";
+import { useAlongCircuits } from "./alongCircuits.ts";
+import { StripRow } from "./StripRow.tsx";
+import { TrunkRow } from "./TrunkRow.tsx";
+
+/** What the circuits do at the position of the controls that is shown. */
+export interface StripsShown {
+  readonly strips: readonly Strip[];
+  readonly trunks: readonly TrunkStrip[];
+}
+
+interface CircuitRowsProps {
+  readonly view: StripsShown;
+  readonly marks: readonly Finding[];
+  readonly selection: Selection;
+  readonly select: (selection: Selection) => void;
+}
+
+/** All circuits below each other, what they share before them; the arrow keys go along them. */
+export function CircuitRows({
+  view: { strips, trunks },
+  marks,
+  selection,
+  select,
+}: CircuitRowsProps) {
+  const job = useJob();
+  const circuits = useAlongCircuits();
+  const unplanned = job.runs.filter((run) => !strips.some((s) => s.runId === run.id));
+  return (
+    <div role="group" aria-label="Circuits" className="border-t border-ink" ref={circuits}>
+      {trunks.map((trunk) => (
+        <TrunkRow
+          key={trunk.ownerId}
+          trunk={trunk}
+          findings={marks}
+          selection={selection}
+          select={select}
+        />
+      ))}
+      {trunks.length > 0 && <div className="border-b border-ink" />}
+      {strips.map((strip) => (
+        <StripRow
+          key={strip.runId}
+          strip={strip}
+          findings={marks}
+          dropTarget={job.practices.dropTarget}
+          selection={selection}
+          select={select}
+        />
+      ))}
+      {unplanned.map((run) => (
+        <p key={run.id} className="border-b border-hair py-2">
+          <button
+            type="button"
+            className="font-bold text-accent"
+            onClick={() => select({ kind: "run", runId: run.id })}
+          >
+            {run.name}
+          </button>{" "}
+          has nothing to feed it yet.
+        </p>
+      ))}
+      {job.runs.length === 0 && (
+        <div className="py-6">
+          <Empty title="No run yet">
+            A run is lamps that are fed and controlled together. Add one and its circuit is worked
+            out here.
+          </Empty>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+import type { MapPlace, PlaceId, RoutePlan, SegmentId, Vehicle } from "@dragonet/core";
+
+/** Units of the picture for each metre of the vehicle. */
+export const SCALE = 260;
+export const EDGE = 46;
+export const TEXT = 13;
+/** From the middle of one number to that of another, so that they do not touch. */
+const BADGE = 22;
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+const overlap = (a: Box, b: Box): number =>
+  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
+  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+
+interface Label extends Box {
+  readonly place: MapPlace;
+}
+
+interface Badge {
+  readonly id: SegmentId;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Where on its stretch a number stands clear of those that stand already. */
+function clearSpot(
+  a: readonly [number, number],
+  b: readonly [number, number],
+  others: readonly Badge[],
+): { readonly x: number; readonly y: number } {
+  const spots = [0.5, 0.35, 0.65, 0.25, 0.75].map((t) => ({
+    x: a[0] + t * (b[0] - a[0]),
+    y: a[1] + t * (b[1] - a[1]),
+  }));
+  const room = ({ x, y }: { x: number; y: number }): number =>
+    Math.min(BADGE, ...others.map((o) => Math.hypot(o.x - x, o.y - y)));
+  return spots.reduce((best, spot) => (room(spot) > room(best) ? spot : best));
+}
+
+/** Names beside their places, each on the side where it covers least. */
+function labelsOf(
+  places: readonly MapPlace[],
+  at: (p: MapPlace) => readonly [number, number],
+  taken: readonly Box[],
+  frame: Box,
+): Label[] {
+  const done: Label[] = [];
+  for (const place of places) {
+    const [x, y] = at(place);
+    const width = place.name.length * TEXT * 0.47;
+    const height = TEXT + 2;
+    const sides = [
+      { x: x + 9, y: y - height / 2 },
+      { x: x - 9 - width, y: y - height / 2 },
+      { x: x - width / 2, y: y - 8 - height },
+      { x: x - width / 2, y: y + 8 },
+      { x: x + 7, y: y - 6 - height },
+      { x: x + 7, y: y + 6 },
+      { x: x - width - 7, y: y - 6 - height },
+      { x: x - width - 7, y: y + 6 },
+    ].map((spot) => ({ ...spot, width, height, place }));
+    const cost = (box: Label): number =>
+      [...done, ...taken].reduce((sum, b) => sum + overlap(box, b), 0) +
+      (width * height - overlap(box, frame)) * 4;
+    done.push(sides.reduce((best, s) => (cost(s) < cost(best) ? s : best)));
+  }
+  return done;
+}
+
+/** Where everything of the plan stands, so that no name and no number covers another. */
+export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
+  const { places, size } = vehicle;
+  const backs = places.map((p) => p.backM);
+  const rights = places.map((p) => p.rightM);
+  const half = Math.max(size.widthM.value / 2, ...rights.map(Math.abs), 0.2);
+  const [first, last] = [Math.min(0, ...backs), Math.max(size.lengthM.value, ...backs)];
+  const at = (p: MapPlace): readonly [number, number] => [
+    EDGE + (p.backM - first) * SCALE,
+    EDGE + (half - p.rightM) * SCALE,
+  ];
+  const width = (last - first) * SCALE + 2 * EDGE;
+  const height = 2 * half * SCALE + 2 * EDGE;
+  const byId = new Map<PlaceId, MapPlace>(places.map((p) => [p.id, p]));
+  const ends = (fromId: PlaceId, toId: PlaceId) => {
+    const [a, b] = [byId.get(fromId), byId.get(toId)];
+    return a && b ? { a: at(a), b: at(b) } : null;
+  };
+  const badges: Badge[] = [];
+  for (const { segment } of plan.segments) {
+    const line = ends(segment.fromId, segment.toId);
+    if (line) badges.push({ id: segment.id, ...clearSpot(line.a, line.b, badges) });
+  }
+  const dots = places.map((p) => {
+    const [x, y] = at(p);
+    return { x: x - 5, y: y - 5, width: 10, height: 10 };
+  });
+  const labels = labelsOf(
+    places,
+    at,
+    [...dots, ...badges.map((b) => ({ x: b.x - 10, y: b.y - 10, width: 20, height: 20 }))],
+    { x: 2, y: 2, width: width - 4, height: height - 4 },
+  );
+  return { at, ends, first, half, width, height, badges, labels };
+}

@@ -1,0 +1,168 @@
+import {
+  CERTAINTIES,
+  CIRCUIT_FAMILIES,
+  type ConnectorPin,
+  type Edit,
+  LIVE_WHEN,
+  PIN_SUPPLIES,
+  removePin,
+} from "@dragonet/core";
+import { Choice } from "../ui/forms/Choice.tsx";
+import { FactFields } from "../ui/forms/FactRow.tsx";
+import { checkColour } from "../ui/forms/checkColour.ts";
+import { RemoveButton } from "../ui/RemoveButton.tsx";
+import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { WireSwatch } from "../ui/WireSwatch.tsx";
+import type { VehicleEditing } from "./editing.ts";
+
+const options = <T extends string>(values: readonly T[]) =>
+  values.map((value) => ({ value, label: value }));
+
+interface PinRowProps extends VehicleEditing {
+  readonly pin: ConnectorPin;
+}
+
+const SUPPLY_WORDS: Readonly<Record<ConnectorPin["supply"], string>> = {
+  battery: "battery",
+  pack: "pack",
+  ac: "lighting coil (AC)",
+};
+
+/** One wire of a connector: where it sits, what it carries, what it may give, who found that. */
+export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
+  const set = (field: keyof ConnectorPin, value: unknown): void =>
+    edit([{ kind: "set", entity: "pin", id: pin.id, field, value } as Edit]);
+  const name = pin.carries === "" ? `cavity ${pin.cavity}` : pin.carries;
+  return (
+    <tr className="border-b border-hair align-top">
+      <td className="py-1 pr-2">
+        <TextInput
+          label={`${name}: cavity`}
+          value={pin.cavity}
+          className="num w-12"
+          maxLength={20}
+          onCommit={(v) => set("cavity", v)}
+        />
+      </td>
+      <td className="pr-2">
+        <span className="inline-flex items-center gap-1">
+          <WireSwatch colour={pin.colour} named={false} />
+          <TextInput
+            label={`${name}: colour`}
+            value={pin.colour}
+            className="w-28"
+            maxLength={40}
+            check={checkColour}
+            onCommit={(v) => set("colour", v)}
+          />
+        </span>
+      </td>
+      <td className="pr-2">
+        <TextInput
+          label="Carries"
+          value={pin.carries}
+          className="w-36"
+          maxLength={120}
+          onCommit={(v) => set("carries", v)}
+        />
+      </td>
+      <td className="pr-2">
+        <Choice
+          label={`${name}: live with`}
+          value={pin.liveWhen}
+          options={options(LIVE_WHEN)}
+          disabled={!canEdit}
+          className="w-24"
+          onChange={(v) => set("liveWhen", v)}
+        />
+        <Choice
+          label={`${name}: live is`}
+          value={pin.switches}
+          options={[
+            { value: "positive", label: "positive" },
+            { value: "ground", label: "tied to ground" },
+          ]}
+          disabled={!canEdit}
+          className="mt-1 w-24"
+          onChange={(v) => set("switches", v)}
+        />
+        {(job.vehicle.system.kind !== "engine" || pin.family === "lighting") && (
+          <Choice
+            label={`${name}: whose volts`}
+            value={pin.supply}
+            options={PIN_SUPPLIES.map((value) => ({ value, label: SUPPLY_WORDS[value] }))}
+            disabled={!canEdit}
+            className="mt-1 w-24"
+            onChange={(v) => set("supply", v)}
+          />
+        )}
+      </td>
+      <td className="pr-2">
+        <Choice
+          label={`${name}: circuit`}
+          value={pin.family}
+          options={options(CIRCUIT_FAMILIES)}
+          disabled={!canEdit}
+          className="w-28"
+          onChange={(v) => set("family", v)}
+        />
+      </td>
+      <td className="pr-2">
+        <span className="inline-flex flex-wrap items-baseline gap-1">
+          <FactFields
+            label={`${name} may give`}
+            unit="A"
+            fact={pin.mayGiveA}
+            disabled={!canEdit}
+            onChange={(v) => set("mayGiveA", v)}
+          />
+        </span>
+      </td>
+      <td className="pr-2">
+        <NumberInput
+          label={`${name}: factory fuse`}
+          unit="A"
+          value={pin.fuseA}
+          max={500}
+          className="w-14"
+          onCommit={(v) => set("fuseA", v)}
+        />
+      </td>
+      <td className="pr-2">
+        <TextInput
+          label={`${name}: found by`}
+          value={pin.foundBy}
+          className="w-28"
+          maxLength={120}
+          onCommit={(v) => set("foundBy", v)}
+        />
+      </td>
+      <td className="pr-2">
+        <Choice
+          label={`${name}: how surely`}
+          value={pin.certainty}
+          options={options(CERTAINTIES)}
+          disabled={!canEdit}
+          className="w-24"
+          onChange={(v) => set("certainty", v)}
+        />
+      </td>
+      <td>
+        {job.vehicle.variants.length > 0 && (
+          <Choice
+            label={`${name}: variant`}
+            value={pin.variant}
+            disabled={!canEdit}
+            className="w-28"
+            options={[
+              { value: "", label: "every variant" },
+              ...job.vehicle.variants.map((v) => ({ value: v.id, label: v.name })),
+            ]}
+            onChange={(v) => set("variant", v)}
+          />
+        )}
+        <RemoveButton what={name} onClick={() => edit(removePin(job, pin.id))} />
+      </td>
+    </tr>
+  );
+}
