@@ -10,6 +10,7 @@ import {
   minutesOf,
   scoreOf,
   seeded,
+  seenRank,
   simulatedReading,
   takeProbe,
   type Evidence,
@@ -45,6 +46,33 @@ describe("a complaint", () => {
   it("speaks of a fuse that goes where a feed touches the frame, and of lights that stay on", () => {
     expect(complaintOf(group, fault("chafed", "run-1.feed"))!.words).toMatch(/a fuse goes at once/);
     expect(complaintOf(group, fault("relayStuck", "run-1.contact"))!.words).toMatch(/is lit/);
+  });
+
+  it("counts what else is not right: none, one, or others", () => {
+    const wrong = (of: FaultSuspect): number => {
+      const looked = group.runs
+        .flatMap((run) => run.probes)
+        .filter((probe) => probe.at.kind === "look" && probe.bench.reads(of, probe) !== null)
+        .filter(
+          (probe) =>
+            seenRank(probe.bench.reads(of, probe)!) !== seenRank(probe.bench.sound(probe).value),
+        );
+      return new Set(looked.map((probe) => probe.words)).size;
+    };
+    const endings = new Map<number, RegExp>([
+      [1, /\.”$/],
+      [2, / One more is not right either\.”$/],
+      [3, / Others are not right either\.”$/],
+    ]);
+    const told = faults.flatMap((of) => {
+      const words = complaintOf(group, of)?.words ?? "";
+      return words.includes(" is ") ? [{ words, count: Math.min(3, wrong(of)) }] : [];
+    });
+    expect(told.length).toBeGreaterThan(5);
+    for (const { words, count } of told) {
+      expect(words).toMatch(endings.get(count)!);
+      expect(words.includes("either")).toBe(count > 1);
+    }
   });
 
   it("is none where nobody would notice", () => {
