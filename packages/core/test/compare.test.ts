@@ -15,6 +15,7 @@ import {
   type FeedWay,
 } from "../src/index.ts";
 import { DEMO_SHELF, MIDGE, PORTER, demoJobs } from "../src/demo/index.ts";
+import { jobThat } from "./jobs.ts";
 import { RUN, edited, jobWith } from "./helpers.ts";
 
 const porterPack = PORTER.system.kind === "pack" ? PORTER.system.pack : null!;
@@ -119,7 +120,7 @@ describe("an evening on the pack", () => {
   });
 
   it("draws nothing parked when the converter's input is switched, and idles when it is not", () => {
-    const path = demoJobs().find((j) => j.card.title === "Dim red path lights")!;
+    const path = jobThat((job) => job.vehicle.system.kind === "pack" && job.aims.length > 0);
     expect(planJob(path, "metric").budget.evening?.parkedW).toBe(0);
     const always = edited(path, {
       kind: "set",

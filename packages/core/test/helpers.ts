@@ -81,16 +81,16 @@ export function mend(job: Job, rule: string): Job {
 }
 
 /** Wrong by a part or a pin, and not by a deviation that can be left out. */
-const WRONGLY_WIRED: ReadonlySet<string> = new Set([
-  "Relay that never pulls in",
-  "Hazard switch with one pole",
-  "Hub cannot turn the pods off",
+const WRONG_PARTS: ReadonlySet<string> = new Set([
+  "coil-diode-reversed",
+  "poles-too-few",
+  "body-ground",
 ]);
 
 /** The demo jobs as they were planned, whatever somebody wired. */
 export const plannedJobs = (): Job[] =>
   demoJobs()
-    .filter((job) => !WRONGLY_WIRED.has(job.card.title))
-    .map((job) => ({ ...job, deviations: [] }));
+    .map((job): Job => ({ ...job, deviations: [] }))
+    .filter((job) => !rulesOf(job, "stop").some((rule) => WRONG_PARTS.has(rule)));
 
 export const switchPart = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);

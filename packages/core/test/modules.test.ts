@@ -1,18 +1,10 @@
 /** What the ways of modules do over time, and what becomes of them. */
 /** Signals in time: flashers, modules, scripts, remedies, places. */
 import fc from "fast-check";
-import {
-  PLAIN,
-  wayLevels,
-  type Behaviour,
-  type Input,
-  type Job,
-  type WayInput,
-} from "../src/index.ts";
-import { DEMO_SHELF, demoJobs } from "../src/demo/index.ts";
+import { PLAIN, wayLevels, type Behaviour, type Input, type WayInput } from "../src/index.ts";
+import { DEMO_SHELF } from "../src/demo/index.ts";
+import { onHub } from "./jobs.ts";
 import { rulesOf } from "./helpers.ts";
-
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
 
 describe("ways of modules", () => {
   const told = (...list: readonly (readonly [number, boolean])[]): WayInput[] => [
@@ -178,7 +170,7 @@ describe("ways of modules", () => {
   });
 
   it("a way set below what its run draws is told before it is fitted", () => {
-    const scene = demo("Scene lights on the six-way hub");
+    const scene = onHub();
     const box = scene.parts.find((p) => p.kind === "box")!;
     const found = (tripA: number) =>
       rulesOf({

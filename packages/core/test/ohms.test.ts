@@ -23,6 +23,7 @@ import {
 } from "../src/index.ts";
 import { underOhmMeter } from "../src/diagnosis/expect/ohms.ts";
 import { demoPart } from "../src/demo/index.ts";
+import { kitByHand } from "./jobs.ts";
 import { jobWith, plannedJobs } from "./helpers.ts";
 import { ngspice } from "./ngspice.ts";
 import { isFault, pods, probesIn } from "./testing.ts";
@@ -111,7 +112,7 @@ describe("ohms behind a fuse", () => {
   });
 
   it("are measured once for each fuse, however many circuits hang on it", () => {
-    const kit = plannedJobs().find((j) => j.card.title === "Road kit with horn and hazards")!;
+    const kit = kitByHand();
     const dead = stepsOf(new TestBench(kit)).filter(({ probe }) => probe.state.dead);
     const nodes = dead.map(({ probe }) => (probe.at.kind === "ohms" ? probe.at.node : ""));
     expect(new Set(nodes).size).toBe(nodes.length);

@@ -19,14 +19,12 @@ import {
   type Bond,
   type Job,
 } from "../src/index.ts";
-import { demoJobs } from "../src/demo/index.ts";
+import { withLedger, kitByHand } from "./jobs.ts";
 import { edited } from "./helpers.ts";
 
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title.startsWith(title))!;
+const tourer = (): Job => withLedger();
 
-const tourer = (): Job => demo("Box lamp");
-
-const shuttle = (): Job => demo("Road kit");
+const shuttle = (): Job => kitByHand();
 
 describe("lamps in place", () => {
   it("a shim's thickness is the foot times the tangent, and back", () => {

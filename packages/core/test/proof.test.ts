@@ -18,6 +18,7 @@ import {
   type PinId,
 } from "../src/index.ts";
 import { chanceOf, randomJob, demoJobs, manyRunJob } from "../src/demo/index.ts";
+import { jobThat, wiredWrong } from "./jobs.ts";
 import { jobWith, mend, rulesOf, switchPart } from "./helpers.ts";
 
 const proofOf = (job: Job) => provenJob(job)!;
@@ -30,14 +31,14 @@ const isWrong = (job: Job): boolean =>
   );
 
 describe("wrong wirings", () => {
-  const found = (title: string) => {
-    const job = demoJobs().find((j) => j.card.title === title)!;
-    return { job, differences: proofOf(job).differences };
-  };
+  const found = (job: Job) => ({ job, differences: proofOf(job).differences });
+  /** Wrong by what was planned or bought, and not by a deviation. */
+  const against = (rule: string) =>
+    found(jobThat((job) => job.deviations.length === 0 && rulesOf(job, "stop").includes(rule)));
 
   // Facts of the trade, common practice: what each mistake shows, with the fewest controls.
   it("left with right: each side stays dark and the other lights", () => {
-    const { differences } = found("Turn lamps: left shows right");
+    const { differences } = found(wiredWrong("lampsSwapped"));
     expect(differences.map((d) => [d.words, d.cause?.words])).toEqual(
       expect.arrayContaining([
         [
@@ -53,14 +54,16 @@ describe("wrong wirings", () => {
   });
 
   it("hazards on a single pole: a turn to one side lights both", () => {
-    const { differences } = found("Hazards feed both sides");
+    const { differences } = found(wiredWrong("joined"));
     const unasked = differences.filter((d) => d.kind === "lightsUnasked");
     expect(unasked.map((d) => d.inputs)).toEqual([["left"], ["right"]]);
     expect(unasked.every((d) => d.cause?.words.includes("feeds tied together"))).toBe(true);
   });
 
   it("tail wire swapped with brake", () => {
-    const { differences } = found("Tail lights when braking only");
+    const { differences } = found(
+      jobThat((job) => job.deviations.length > 0 && job.runs.some((run) => run.id === "tail")),
+    );
     expect(differences.map((d) => d.words)).toEqual(
       expect.arrayContaining([
         "LED tail and brake lamp stays dark with park light",
@@ -70,7 +73,7 @@ describe("wrong wirings", () => {
   });
 
   it("a shared return too thin: the brake lamp weakens when the work lamps are on", () => {
-    const { differences } = found("Work lamp dims the brake lamp");
+    const { differences } = found(wiredWrong("thinSharedReturn"));
     const dim = differences.find((d) => d.runId === "brake")!;
     expect(dim).toMatchObject({
       kind: "dim",
@@ -81,14 +84,14 @@ describe("wrong wirings", () => {
   });
 
   it("a coil diode the wrong way round is named by its rule and by the proof", () => {
-    const { job, differences } = found("Relay that never pulls in");
+    const { job, differences } = against("coil-diode-reversed");
     expect(differences.map((d) => d.kind)).toEqual(["staysDark", "staysDark"]);
     expect(rulesOf(job, "stop")).toEqual(["coil-diode-reversed"]);
     expect(differences[0]?.cause?.words).toContain("coil diode the wrong way round");
   });
 
   it("a kit's hazard switch with one pole: a left turn lights both sides, and two poles mend it", () => {
-    const { job, differences } = found("Hazard switch with one pole");
+    const { job, differences } = against("poles-too-few");
     const left = differences.find((d) => d.inputs.includes("left"))!;
     expect(left).toMatchObject({ kind: "lightsUnasked", runId: "right", inputs: ["key", "left"] });
     expect(left.cause?.remedy).toBe("Fit a switch with 2 poles");
@@ -96,7 +99,7 @@ describe("wrong wirings", () => {
   });
 
   it("a hub that switches ground cannot turn off a lamp that its body grounds", () => {
-    const { job, differences } = found("Hub cannot turn the pods off");
+    const { job, differences } = against("body-ground");
     expect(differences.map((d) => [d.kind, d.runId, d.inputs, d.switches])).toEqual([
       ["lightsUnasked", "pods", [], []],
       ["lightsUnasked", "pods", [], []],

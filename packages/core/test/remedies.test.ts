@@ -12,6 +12,7 @@ import {
   type Job,
 } from "../src/index.ts";
 import { PORTER, chanceOf, demoJobs, randomJob } from "../src/demo/index.ts";
+import { wiredWrong } from "./jobs.ts";
 import { make } from "../src/demo/job/fitMaker.ts";
 import { when } from "../src/demo/job/jobMaker.ts";
 import { RUN, edited, jobWith } from "./helpers.ts";
@@ -58,8 +59,8 @@ describe("remedies", () => {
   });
 
   it("of a wrong wiring stay: what was done wrong is mended in one press", () => {
-    for (const title of ["Hazards feed both sides", "Turn lamps: left shows right"]) {
-      const job = demoJobs().find((j) => j.card.title === title)!;
+    for (const kind of ["joined", "lampsSwapped"] as const) {
+      const job = wiredWrong(kind);
       const sound = soundRemedies(job, checkedCircuit(job).findings);
       expect(sound.filter((f) => f.severity === "stop")[0]!.remedies.length).toBeGreaterThan(0);
     }

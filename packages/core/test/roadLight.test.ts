@@ -17,7 +17,7 @@ import {
   type Job,
   type Plane,
 } from "../src/index.ts";
-import { demoJobs } from "../src/demo/index.ts";
+import { flashingBrake, barAndPods } from "./jobs.ts";
 import { bell, lamp } from "./lamps.ts";
 
 describe("light on the road", () => {
@@ -106,19 +106,17 @@ describe("the best aim", () => {
 });
 
 describe("the demo's lamps", () => {
-  const job = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
-
   it("shine by their solved volts", () => {
-    const { lamps } = lampsOf(job("Lambing-watch bar and pods"));
+    const { lamps } = lampsOf(barAndPods());
     expect(lamps.map((l) => l.label)).toHaveLength(3);
     for (const { share } of lamps) expect(share).toBeCloseTo(1, 1);
-    const dark = job("Lambing-watch bar and pods");
+    const dark = barAndPods();
     const without = { ...dark, parts: dark.parts.map((p) => ({ ...p, photometry: undefined })) };
     expect(lampsOf(without as Job)).toMatchObject({ lamps: [], without: [{}, {}, {}] });
   });
 
   it("that shine back are no light ahead", () => {
-    const quad = job("Lambing-watch bar and pods");
+    const quad = barAndPods();
     const turned = {
       ...quad,
       lamps: quad.lamps.map((l) => ({ ...l, place: l.runId === "pods" ? "rear" : l.place })),
@@ -129,10 +127,10 @@ describe("the demo's lamps", () => {
   });
 
   it("are told apart by what dipping does to them", () => {
-    const aux = job("Aux pods, brake flasher");
+    const aux = flashingBrake();
     const stay = staysWhenDipped(aux);
     expect(stay.has("pods" as never)).toBe(false);
-    const quad = job("Lambing-watch bar and pods");
+    const quad = barAndPods();
     expect(staysWhenDipped(quad).has("bar" as never)).toBe(true);
     const [bar] = quad.runs;
     expect(withHighOnly(bar!.condition)).toBe(false);

@@ -27,7 +27,8 @@ import {
   type PlaceId,
   type SegmentId,
 } from "../src/index.ts";
-import { FELLRUNNER, demoJobs } from "../src/demo/index.ts";
+import { FELLRUNNER } from "../src/demo/index.ts";
+import { withLedger, kitByHand, metreStrips } from "./jobs.ts";
 import { make } from "../src/demo/job/fitMaker.ts";
 import { when } from "../src/demo/job/jobMaker.ts";
 
@@ -54,8 +55,6 @@ const segment = (
   hazards,
   note: "",
 });
-
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title.startsWith(title))!;
 
 describe("ways over the map", () => {
   // Oracle: Dijkstra of a general graph library on the same costs.
@@ -131,7 +130,7 @@ describe("ways over the map", () => {
 
 describe("the route of a job", () => {
   it("leads every wire of the tourer's box lamp, and none is without a way", () => {
-    const job = demo("Box lamp");
+    const job = withLedger();
     const circuit = synthesise(job);
     const plan = routeOf(job, circuit);
     const cut = [...circuit.elements.values()].filter((e) => e.kind === "wire" && e.harness === "");
@@ -144,14 +143,14 @@ describe("the route of a job", () => {
   });
 
   it("leads every wire of the shuttle's road kit too, controls of the kit included", () => {
-    const job = demo("Road kit");
+    const job = kitByHand();
     const plan = routeOf(job, synthesise(job));
     expect(plan.gaps).toEqual([]);
     expect(plan.segments.length).toBeGreaterThan(8);
   });
 
   it("gives lengths to the circuit by itself: what is guessed goes, what is told or measured stays", () => {
-    const job = demo("Tail box strips");
+    const job = metreStrips();
     const circuit = synthesise(job);
     const ways = new Map(routeOf(job, circuit).wires.map((w) => [w.elementId, w]));
     const wires = [...circuit.elements.values()].filter((e) => e.kind === "wire");
@@ -187,7 +186,7 @@ describe("the route of a job", () => {
   });
 
   it("says at the place which ends are not connected", () => {
-    const whole = demo("Box lamp");
+    const whole = withLedger();
     const cutOff: Job = {
       ...whole,
       vehicle: {
@@ -203,7 +202,7 @@ describe("the route of a job", () => {
   });
 
   it("tells chafe places to the faults until somebody signs for the protection", () => {
-    const job = demo("Box lamp");
+    const job = withLedger();
     const circuit = synthesise(job);
     const chafed = (faults(job, circuit) ?? []).filter((f) => f.chafes.length > 0);
     expect(chafed.length).toBeGreaterThan(0);
@@ -221,7 +220,7 @@ describe("the route of a job", () => {
   });
 
   it("loses a place with its stretches, and what sat there goes to the usual one", () => {
-    const job = demo("Box lamp");
+    const job = withLedger();
     const gone = applyEdits(job, removePlace(job, asId<PlaceId>("trunk-lid")));
     if (!gone.ok) throw new Error(gone.message);
     expect(integrityFaults(gone.job)).toEqual([]);
@@ -231,7 +230,7 @@ describe("the route of a job", () => {
   });
 
   it("refuses a stretch to nowhere and one from a place to itself, by path", () => {
-    const job = demo("Box lamp");
+    const job = withLedger();
     const [first, ...rest] = job.vehicle.segments;
     const wrong = (fields: Partial<MapSegment>) =>
       integrityFaults({
@@ -246,7 +245,7 @@ describe("the route of a job", () => {
   });
 
   it("costs no vehicle without a map anything", () => {
-    const job = demo("Box lamp");
+    const job = withLedger();
     const bare: Job = { ...job, vehicle: { ...job.vehicle, places: [], segments: [] } };
     expect(routeOf(bare, synthesise(bare))).toEqual({
       wires: [],

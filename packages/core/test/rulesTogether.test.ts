@@ -22,13 +22,12 @@ import {
   type SupplyId,
 } from "../src/index.ts";
 import { PORTER, demoJobs, demoPart } from "../src/demo/index.ts";
+import { jobThat, withLedger, barAndPods } from "./jobs.ts";
 import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
 
 const own = allOf("switch");
 
 const keyed = allOf("switch", "key");
-
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
 
 const found = (job: Job, rule: string): Finding => {
   const finding = findingsOf(job).find((f) => f.rule === rule);
@@ -59,13 +58,11 @@ describe("rules together", () => {
   });
 
   it("find nothing to stop for in the demo jobs that were planned rightly", () => {
-    for (const title of [
-      "Lambing-watch bar and pods",
-      "Box lamp: run, turn, brake",
-      "Side floods and rear work lamp",
-      "Twin horns and work lamp",
-    ]) {
-      expect({ title, stops: rulesOf(demo(title), "stop") }).toEqual({ title, stops: [] });
+    const horns = jobThat((job) => job.runs.some((run) => run.id === "horns"));
+    const mower = jobThat((job) => job.vehicle.kind === "mower" && job.bonds.length > 0);
+    for (const job of [barAndPods(), withLedger(), mower, horns]) {
+      const { title } = job.card;
+      expect({ title, stops: rulesOf(job, "stop") }).toEqual({ title, stops: [] });
     }
   });
 

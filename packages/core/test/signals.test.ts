@@ -25,12 +25,11 @@ import {
   type RunId,
   type SignalTrace,
 } from "../src/index.ts";
-import { DEMO_SHELF, PETREL, demoJobs, demoPart } from "../src/demo/index.ts";
+import { DEMO_SHELF, PETREL, demoPart } from "../src/demo/index.ts";
+import { kitByHand, flashingBrake } from "./jobs.ts";
 import { edited, jobWith, rulesOf } from "./helpers.ts";
 
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
-
-const marshal = demo("Aux pods, brake flasher");
+const marshal = flashingBrake();
 
 function play(job: Job, text = USUAL_SCRIPT): SignalTrace {
   const script = readScript(job, text);
@@ -189,7 +188,7 @@ describe("the simulation", () => {
   });
 
   it("dies with the key where a run hangs on it", () => {
-    const job = demo("Road kit with horn and hazards");
+    const job = kitByHand();
     const trace = play(job, "0 key on\n1 brake on\n3 key off\n5 brake off\n");
     const brake = lampOf(trace, "brake");
     expect(brake.steps.find((s) => s.atS === 3)?.level).toBe(0);
@@ -252,7 +251,7 @@ describe("places", () => {
 describe("the rate of flashing among the findings", () => {
   /** The cart's road kit with another flasher in it. */
   const cartWith = (partId: string): Job => {
-    const cart = demo("Road kit with horn and hazards");
+    const cart = kitByHand();
     const part = demoPart(partId);
     const flasher = cart.supplies.find(
       (s) => cart.parts.find((p) => p.id === s.partId)?.kind === "flasher",

@@ -30,7 +30,8 @@ import {
   type Supply,
   type SupplyId,
 } from "../src/index.ts";
-import { LITTER, MIDGE, PORTER, demoJobs, demoPart } from "../src/demo/index.ts";
+import { LITTER, MIDGE, PORTER, demoPart } from "../src/demo/index.ts";
+import { kitByHand, onHub } from "./jobs.ts";
 import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
 
 const S = asId<SupplyId>("s");
@@ -59,8 +60,6 @@ const solvedAt = (job: Job, packV: number) => {
   if (solved.kind !== "solved") throw new Error(solved.kind);
   return { circuit, solved };
 };
-
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
 
 describe("traction packs", () => {
   const pack = (chemistry: PackFacts["chemistry"], cells: number) => ({ chemistry, cells });
@@ -224,7 +223,7 @@ describe("series strings", () => {
 });
 
 describe("boxes", () => {
-  const hub = demo("Scene lights on the six-way hub");
+  const hub = onHub();
 
   it("give each run a way with its own fuse, and no wire before it", () => {
     const circuit = synthesise(hub);
@@ -263,7 +262,7 @@ describe("boxes", () => {
 });
 
 describe("controls of the kit", () => {
-  const kit = demo("Road kit with horn and hazards");
+  const kit = kitByHand();
 
   it("work loads they can carry without a relay, each on a pole of its own", () => {
     const circuit = synthesise(kit);
@@ -290,7 +289,7 @@ describe("controls of the kit", () => {
 });
 
 describe("two lights in one housing", () => {
-  const kit = demo("Road kit with horn and hazards");
+  const kit = kitByHand();
 
   it("share one way back, which is laid once", () => {
     const circuit = synthesise(kit);
