@@ -1,5 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { violationsOf, type RULES } from "./axe.ts";
+import { BAR_AND_PODS, BOX_LAMP, FLASHING_BRAKE, HORNS, PATH_LIGHTS } from "./jobs.ts";
 import { openJob, signIn } from "./shop.ts";
 
 async function expectClean(
@@ -69,9 +70,9 @@ const PACK: readonly [string, string][] = [
 
 const GROUPS: readonly [string, string | null, readonly [string, string][]][] = [
   ["the shop", null, SHOP],
-  ["planning", "Lambing-watch bar and pods", PLANNING],
-  ["fitting", "Box lamp", FITTING],
-  ["a pack", "Dim red path lights", PACK],
+  ["planning", BAR_AND_PODS, PLANNING],
+  ["fitting", BOX_LAMP, FITTING],
+  ["a pack", PATH_LIGHTS, PACK],
 ];
 
 const paper = (page: Page) =>
@@ -125,11 +126,9 @@ for (const [group, title, views] of GROUPS) {
 
 test("the bench is worked by keyboard alone", async ({ page }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Twin horns and work lamp" }).first().focus();
+  await page.getByRole("link", { name: HORNS }).first().focus();
   await page.keyboard.press("Enter");
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Twin horns and work lamp" }),
-  ).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1, name: HORNS })).toBeVisible();
   await page.keyboard.press("3");
   const fuse = page
     .getByRole("article", { name: "Twin horns" })
@@ -152,7 +151,7 @@ test("the bench is worked by keyboard alone", async ({ page }) => {
 test("six runs stand on the bench at 1280x800 without scrolling", async ({ page }) => {
   await signIn(page);
   await page.goto("/");
-  await openJob(page, "Aux pods, brake flasher");
+  await openJob(page, FLASHING_BRAKE);
   await page.getByRole("link", { name: /Circuit/ }).click();
   const rows = page.getByRole("article");
   await expect(rows).toHaveCount(5);

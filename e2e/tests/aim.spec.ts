@@ -1,10 +1,11 @@
 import { expect, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { FLASHING_BRAKE } from "./jobs.ts";
 import { openJob, signIn } from "./shop.ts";
 
 test("the wall sheet has on paper what the page says", async ({ page }) => {
   await signIn(page);
-  const base = await openJob(page, "Aux pods, brake flasher");
+  const base = await openJob(page, FLASHING_BRAKE);
   await page.keyboard.press("7");
   await expect(page.getByRole("heading", { name: "Marks on the wall" })).toBeVisible();
   const said = await page.getByRole("main").innerText();

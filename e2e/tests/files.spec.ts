@@ -1,10 +1,11 @@
 import { expect, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { BAR_AND_PODS, FLASHING_BRAKE } from "./jobs.ts";
 import { openJob, signIn } from "./shop.ts";
 
 test("the strip sheet's PDF says what the page says", async ({ page }) => {
   await signIn(page);
-  await openJob(page, "Aux pods, brake flasher");
+  await openJob(page, FLASHING_BRAKE);
   const id = /jobs\/([^/]+)/.exec(page.url())![1]!;
   const answer = await page.request.get(`/api/jobs/${id}/strip-sheet.pdf`);
   const pdf = await getDocument({ data: new Uint8Array(await answer.body()), verbosity: 0 })
@@ -32,7 +33,7 @@ test("the strip sheet's PDF says what the page says", async ({ page }) => {
 
 test("the printed page drops what is not for paper", async ({ page }) => {
   await signIn(page);
-  await openJob(page, "Lambing-watch bar and pods");
+  await openJob(page, BAR_AND_PODS);
   await page.getByRole("link", { name: "Sheet", exact: true }).click();
   await expect(page.getByRole("region", { name: "Lambing bar" })).toBeVisible();
   await page.emulateMedia({ media: "print" });

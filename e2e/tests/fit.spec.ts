@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { BOX_LAMP } from "./jobs.ts";
 import { newJob, openJob, saved, signIn } from "./shop.ts";
 
 const say = async (page: Page, words: string): Promise<void> => {
@@ -60,7 +61,7 @@ test("holes are found from marks, told when they leave the panel, and printed at
   page,
 }) => {
   await signIn(page);
-  const base = await openJob(page, "Box lamp: run, turn, brake");
+  const base = await openJob(page, BOX_LAMP);
   await page.goto(`${base}/fit/holes`);
   // 178 mm between two references puts the hole at 89 mm: common practice.
   await expect(page.getByText(/178 mm between .*: 89 mm from each/)).toBeVisible();

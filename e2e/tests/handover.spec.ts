@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { violationsOf } from "./axe.ts";
+import { FLASHING_BRAKE } from "./jobs.ts";
 import { openJob, saved, signIn } from "./shop.ts";
 
 test("a quote is offered by a link, accepted on a phone, and changes after are told", async ({
@@ -7,7 +8,7 @@ test("a quote is offered by a link, accepted on a phone, and changes after are t
   browser,
 }) => {
   await signIn(page);
-  await openJob(page, "Aux pods, brake flasher");
+  await openJob(page, FLASHING_BRAKE);
   await page.keyboard.press("8");
   await expect(page.getByRole("heading", { name: "Quote" })).toBeVisible();
   await page.getByRole("button", { name: "Make an offer" }).click();
@@ -15,15 +16,13 @@ test("a quote is offered by a link, accepted on a phone, and changes after are t
   const link = await dialog.getByText(/\/offer\//).innerText();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Make an offer" })).toBeFocused();
-  await expect(page).toHaveTitle("Aux pods, brake flasher: Hand over · Dragonet");
+  await expect(page).toHaveTitle(`${FLASHING_BRAKE}: Hand over · Dragonet`);
   await expect(page.getByText("waits for an answer")).toBeVisible();
 
   const phone = await browser.newContext({ viewport: { width: 390, height: 800 } });
   const customer = await phone.newPage();
   await customer.goto(link);
-  await expect(
-    customer.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
-  ).toBeVisible();
+  await expect(customer.getByRole("heading", { level: 1, name: FLASHING_BRAKE })).toBeVisible();
   const wide = await customer.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
   const violations = await violationsOf(customer);

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { CROSSED_TURNS } from "./jobs.ts";
 import { openJob, signIn } from "./shop.ts";
 
 async function openStage(page: Page, title: string, stage: string): Promise<void> {
@@ -8,7 +9,7 @@ async function openStage(page: Page, title: string, stage: string): Promise<void
 }
 
 test("time is played, stepped and scrubbed, and the views follow", async ({ page }) => {
-  await openStage(page, "Turn lamps: left shows right", "Signals");
+  await openStage(page, CROSSED_TURNS, "Signals");
   const time = page.getByRole("slider", { name: "Time" });
   await time.focus();
   await time.fill("0");

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { FLASHING_BRAKE } from "./jobs.ts";
 import { newJob, openJob, saved, signIn } from "./shop.ts";
 
 const field = (page: Page, label: string) =>
@@ -182,7 +183,7 @@ test("another person's change arrives within a second", async ({ browser }) => {
 test("a viewer may look at everything and change nothing", async ({ page }) => {
   await signIn(page, "wren");
   await expect(page.getByRole("button", { name: "New job" })).toBeHidden();
-  await openJob(page, "Aux pods, brake flasher");
+  await openJob(page, FLASHING_BRAKE);
   await expect(page.getByText("You may look, not change")).toBeVisible();
   await expect(field(page, "Bench")).toBeDisabled();
   await page.keyboard.press("3");

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { HORNS } from "./jobs.ts";
 import { signIn } from "./shop.ts";
 
 const start = async (page: Page, title: string): Promise<void> => {
@@ -15,7 +16,7 @@ test("an apprentice probes a hidden fault, sees what each probe was worth, and i
   page,
 }) => {
   await signIn(page, "pim");
-  await start(page, "Twin horns and work lamp");
+  await start(page, HORNS);
   await page.getByRole("group", { name: "Tips on" }).getByRole("button").first().click();
   await expect(log(page).getByRole("listitem")).toHaveCount(1);
   await expect(log(page)).toContainText(/\d V/);

@@ -1,4 +1,5 @@
 import { expect, test } from "@playwright/test";
+import { FLASHING_BRAKE } from "./jobs.ts";
 import { newJob, newRun, openJob, saved, signIn } from "./shop.ts";
 
 /** A new user's walk: from the vehicle on the lift to a sheet that can be built. */
@@ -58,7 +59,7 @@ test("the bench is live: press a control, see what lights, prove it, try the fau
   page,
 }) => {
   await signIn(page);
-  await openJob(page, "Aux pods, brake flasher");
+  await openJob(page, FLASHING_BRAKE);
   await page.keyboard.press("3");
   const front = page.getByRole("img", { name: /^front:/ });
   await expect(front).toHaveAccessibleName(/30 W spot pod 1 100 %/);
@@ -104,9 +105,7 @@ test("pages are named, and the keyboard goes on from a page whose link is gone",
     // A link that stays keeps the focus.
     await expect(to).toBeFocused();
   }
-  await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().press("Enter");
-  await expect(
-    page.getByRole("heading", { level: 1, name: "Aux pods, brake flasher" }),
-  ).toBeVisible();
+  await page.getByRole("link", { name: FLASHING_BRAKE }).first().press("Enter");
+  await expect(page.getByRole("heading", { level: 1, name: FLASHING_BRAKE })).toBeVisible();
   await expect(page.locator("#main")).toBeFocused();
 });

@@ -1,8 +1,8 @@
 import { printIes, readIes } from "@dragonet/core";
-import { call, demo } from "./call.ts";
+import { call, demoThat, flashingBrake } from "./call.ts";
 
-const marshal = demo("Aux pods, brake flasher");
-const wall = demo("Spare bar, wall marks after dark");
+const marshal = flashingBrake();
+const wall = demoThat((job) => job.aims.length === 1);
 
 /** A flat glowing disc of 1000 cd, as a file (Lambert: 3142 lm). */
 const DISC = (() => {

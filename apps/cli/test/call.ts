@@ -3,7 +3,15 @@ import { printJob, type Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { run } from "../src/run.ts";
 
-export const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
+/** A job of the demo by what is in it. */
+export function demoThat(has: (job: Job) => boolean): Job {
+  const found = demoJobs().find(has);
+  if (!found) throw new Error(`no job of the demo has ${String(has)}`);
+  return found;
+}
+
+/** A motorcycle with pods in front, turn lamps, and a brake lamp that flashes. */
+export const flashingBrake = (): Job => demoThat((job) => job.options.length > 0);
 
 /** Calls a verb on a job with the files that it may read; keeps what it writes. */
 export async function call(job: Job, args: readonly string[], files: Record<string, string> = {}) {

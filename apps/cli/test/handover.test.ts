@@ -1,8 +1,8 @@
 import { append, applyEdits, printPartsCsv, type Job, type Quote } from "@dragonet/core";
 import { DEMO_SHELF } from "@dragonet/core/demo";
-import { call, demo } from "./call.ts";
+import { call, flashingBrake } from "./call.ts";
 
-const marshal = demo("Aux pods, brake flasher");
+const marshal = flashingBrake();
 
 describe("quote", () => {
   it("prices a job by its own parts, and by a shelf for what it has no copies of", async () => {

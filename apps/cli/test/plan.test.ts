@@ -1,8 +1,8 @@
 import { readJobFile } from "@dragonet/contract";
 import type { Job } from "@dragonet/core";
-import { call, demo } from "./call.ts";
+import { call, demoThat } from "./call.ts";
 
-const any = demo("Aux pods");
+const any = demoThat((job) => job.signatures.length > 0);
 
 describe("plan", () => {
   it("makes a job of a sentence, that other verbs read", async () => {

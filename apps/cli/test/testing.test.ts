@@ -1,7 +1,7 @@
 import Papa from "papaparse";
-import { call, demo, rowsOf } from "./call.ts";
+import { call, flashingBrake, rowsOf } from "./call.ts";
 
-const marshal = demo("Aux pods, brake flasher");
+const marshal = flashingBrake();
 
 describe("testing on the vehicle", () => {
   interface Step {

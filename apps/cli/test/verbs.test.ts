@@ -1,10 +1,12 @@
 import { JOB_FORMAT, printJob, type CutList, type Job } from "@dragonet/core";
-import { call, demo, rowsOf } from "./call.ts";
+import { call, demoThat, flashingBrake, rowsOf } from "./call.ts";
 
-const tourer = demo("Box lamp: run, turn, brake");
-const marshal = demo("Aux pods, brake flasher");
-const cart = demo("Dim red path lights");
-const onePole = demo("Hazard switch with one pole");
+const tourer = demoThat((job) => job.strip.length > 0 && job.vehicle.system.kind === "engine");
+const marshal = flashingBrake();
+const cart = demoThat((job) => job.vehicle.system.kind === "pack" && job.aims.length > 0);
+const onePole = demoThat((job) =>
+  job.controls.some((c) => c.poles === 1 && c.inputs.includes("hazard")),
+);
 
 describe("cutlist", () => {
   it("tells the same wires as lines, as CSV and as JSON", async () => {

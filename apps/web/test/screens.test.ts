@@ -38,8 +38,9 @@ import { photoFault } from "../src/photos/photoFault.ts";
 import { newPart } from "../src/shelf/newPart.ts";
 import { newSystem, newVehicle } from "../src/vehicles/newVehicle.ts";
 
-const demo = (title: string): Job => demoJobs().find((j) => j.card.title === title)!;
-const marshal = demo("Aux pods, brake flasher");
+const demo = (has: (job: Job) => boolean): Job => demoJobs().find(has)!;
+const marshal = demo((job) => job.options.length > 0);
+const joined = (job: Job): boolean => job.deviations.some((d) => d.kind === "joined");
 const press = (...inputs: Input[]): Pressed => inputs.reduce(pressInput, NOTHING_PRESSED);
 const on = ({ inputs }: Pressed): string[] => [...inputs].sort();
 
@@ -125,7 +126,7 @@ describe("marks of proof and faults on the strips", () => {
   });
 
   it("stand at the part and at the run for each difference of the proof", () => {
-    const wrong = demo("Hazards feed both sides");
+    const wrong = demo(joined);
     const marks = overlayOf(report([], wrong));
     expect(marks.length).toBeGreaterThan(0);
     expect(marks.length % 2).toBe(0);
@@ -139,7 +140,7 @@ describe("marks of proof and faults on the strips", () => {
   });
 
   it("are gone with the deviation that caused them", () => {
-    const wrong = demo("Hazards feed both sides");
+    const wrong = demo(joined);
     const [deviation] = wrong.deviations as [Deviation];
     expect(deviationText(wrong, deviation, [])).toMatch(/ and .*: feeds tied together/);
     const mended = applyEdits(wrong, [mendDeviation(deviation)]);
@@ -150,7 +151,7 @@ describe("marks of proof and faults on the strips", () => {
 
 describe("the board's search", () => {
   const item = {
-    title: "Aux pods, brake flasher",
+    title: marshal.card.title,
     customer: "Hollin Fell Rescue Post",
     model: "Ostrel Petrel 650",
     machine: "marshal 2",
