@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
-import { useState, type FormEvent } from "react";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
 import { Link } from "react-router";
 import type { PreferencesRequest } from "@dragonet/contract";
 import { useMe } from "../base/session.ts";
@@ -16,16 +17,15 @@ export function Views({ query }: { query: string }) {
   const views = preferences.views ?? [];
   const save = useLikes();
   const [naming, setNaming] = useState(false);
-  const [name, setName] = useState("");
+  const { register, handleSubmit, formState, reset } = useForm({ defaultValues: { name: "" } });
   const keep = (next: PreferencesRequest["views"]): void =>
     save.mutate({ ...preferences, views: next ?? [] });
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    if (name.trim() === "") return;
-    keep([...views.filter((view) => view.name !== name.trim()), { name: name.trim(), query }]);
+  const submit = handleSubmit((said) => {
+    const name = said.name.trim();
+    keep([...views.filter((view) => view.name !== name), { name, query }]);
     setNaming(false);
-    setName("");
-  };
+    reset();
+  });
   const isKept = views.some((view) => view.query === query);
   if (views.length === 0 && query === "") return null;
   return (
@@ -64,14 +64,16 @@ export function Views({ query }: { query: string }) {
         </Button>
       )}
       <Modal open={naming} onClose={() => setNaming(false)} title="Keep this view">
-        <form onSubmit={submit} className="flex flex-col gap-3">
+        <form noValidate onSubmit={(e) => void submit(e)} className="flex flex-col gap-3">
           <FormField
             label="Name"
-            value={name}
             maxLength={60}
-            onChange={(e) => setName(e.target.value)}
+            wrong={formState.errors.name?.message}
+            {...register("name", {
+              validate: (text) => text.trim() !== "" || "A word or two, to find it by.",
+            })}
           />
-          <Button look="main" type="submit" disabled={name.trim() === ""}>
+          <Button look="main" type="submit">
             Keep
           </Button>
         </form>

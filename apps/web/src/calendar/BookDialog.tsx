@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { Controller, useForm } from "react-hook-form";
 import { Link } from "react-router";
 import { SLOT_WORDS, type PrintedSchedule } from "@dragonet/core";
 import type { BookingRequest } from "@dragonet/contract";
@@ -23,12 +23,15 @@ const ANYWHERE = "";
 
 /** A job's stretches, and what is said about them: where it stays, and what day it waits for. */
 export function BookDialog({ job, booked, benches, canEdit, onSave, onClose }: BookDialogProps) {
-  const [said, setSaid] = useState(booked);
-  const half = said.bench !== ANYWHERE && said.start === "";
-  const save = (): void => {
-    onSave(said.bench === ANYWHERE ? { ...said, start: "" } : said);
+  const { register, handleSubmit, formState, control, watch } = useForm<BookingRequest>({
+    defaultValues: booked,
+  });
+  const bench = watch("bench");
+  const save = handleSubmit((said) => {
+    const start = said.bench === ANYWHERE ? "" : said.start.slice(0, 16);
+    onSave({ ...booked, ...said, start });
     onClose();
-  };
+  });
   return (
     <Modal open onClose={onClose} title={job.title}>
       <p>
@@ -60,44 +63,45 @@ export function BookDialog({ job, booked, benches, canEdit, onSave, onClose }: B
         </p>
       ))}
       {canEdit && (
-        <form
-          className="mt-3 grid gap-3 sm:grid-cols-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (!half) save();
-          }}
-        >
+        <form className="mt-3 grid gap-3 sm:grid-cols-2" noValidate onSubmit={(e) => void save(e)}>
           <FormField
             label="Not before"
             hint="Its parts or its customer come on that day."
             type="date"
-            value={said.notBefore}
-            onChange={(e) => setSaid({ ...said, notBefore: e.target.value })}
+            {...register("notBefore")}
           />
           <span />
           <div className="flex flex-col gap-1">
             <span className="font-bold">Stays at</span>
-            <Choice<string>
-              label="Stays at"
-              value={said.bench}
-              options={[
-                { value: ANYWHERE, label: "wherever it fits" },
-                ...benches.map((value) => ({ value, label: value })),
-              ]}
-              onChange={(bench) => setSaid({ ...said, bench })}
+            <Controller
+              control={control}
+              name="bench"
+              render={({ field }) => (
+                <Choice<string>
+                  label="Stays at"
+                  value={field.value}
+                  options={[
+                    { value: ANYWHERE, label: "wherever it fits" },
+                    ...benches.map((value) => ({ value, label: value })),
+                  ]}
+                  onChange={field.onChange}
+                />
+              )}
             />
           </div>
-          {said.bench !== ANYWHERE && (
+          {bench !== ANYWHERE && (
             <FormField
               label="From"
               type="datetime-local"
-              value={said.start}
-              wrong={half ? "say from when on" : undefined}
-              onChange={(e) => setSaid({ ...said, start: e.target.value.slice(0, 16) })}
+              wrong={formState.errors.start?.message}
+              {...register("start", {
+                validate: (from, { bench: at }) =>
+                  at === ANYWHERE || from !== "" || "say from when on",
+              })}
             />
           )}
           <div className="flex gap-3 sm:col-span-2">
-            <Button look="main" type="submit" disabled={half}>
+            <Button look="main" type="submit">
               Keep
             </Button>
             {booked.start !== "" && (

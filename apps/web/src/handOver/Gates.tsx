@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState, type FormEvent } from "react";
+import { useEffect, useRef, useState } from "react";
+import { useForm } from "react-hook-form";
 import { Link } from "react-router";
 import { append, signedFor, type Gate, type OpenGate } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
@@ -29,16 +30,11 @@ interface SignDialogProps {
 /** A name under something: with a reason where it goes out without. */
 function SignDialog({ gate, onSign, onClose }: SignDialogProps) {
   const me = useMe();
-  const [name, setName] = useState(me.name);
-  const [reason, setReason] = useState("");
-  const [tried, setTried] = useState(false);
-  const wrongName = name.trim() === "" ? "Who signs?" : undefined;
-  const wrongReason = gate && reason.trim() === "" ? "Why does it go out so?" : undefined;
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    setTried(true);
-    if (wrongName === undefined && wrongReason === undefined) onSign(name.trim(), reason.trim());
-  };
+  const { register, handleSubmit, formState } = useForm({
+    defaultValues: { name: me.name, reason: "" },
+  });
+  const { errors } = formState;
+  const submit = handleSubmit(({ name, reason }) => onSign(name.trim(), reason.trim()));
   return (
     <Modal
       open
@@ -50,23 +46,23 @@ function SignDialog({ gate, onSign, onClose }: SignDialogProps) {
           : "The name under the hand-over stands on the owner’s sheet."
       }
     >
-      <form noValidate className="flex flex-col gap-3" onSubmit={submit}>
+      <form noValidate className="flex flex-col gap-3" onSubmit={(e) => void submit(e)}>
         {gate && (
           <FormField
             label="Reason"
-            value={reason}
             maxLength={1000}
-            wrong={tried ? wrongReason : undefined}
-            onChange={(e) => setReason(e.target.value)}
+            wrong={errors.reason?.message}
+            {...register("reason", {
+              validate: (text) => text.trim() !== "" || "Why does it go out so?",
+            })}
           />
         )}
         <FormField
           label="Name"
-          value={name}
           maxLength={120}
           autoComplete="name"
-          wrong={tried ? wrongName : undefined}
-          onChange={(e) => setName(e.target.value)}
+          wrong={errors.name?.message}
+          {...register("name", { validate: (text) => text.trim() !== "" || "Who signs?" })}
         />
         <div className="flex justify-end gap-3">
           <Button onClick={onClose}>Not now</Button>

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState, type FormEvent } from "react";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
 import { useParams } from "react-router";
 import { decimal, moneyText, type Offer, type OfferChoice } from "@dragonet/core";
 import type { CustomerOfferAnswer } from "@dragonet/contract";
@@ -58,27 +59,24 @@ function ChoiceCard({ offer, choice, letter, chosen, onChoose }: ChoiceCardProps
 /** The customer's word: one choice and a name. */
 function Accept({ token, choice, name: chosen }: { token: string; choice: string; name: string }) {
   const queries = useQueryClient();
-  const [name, setName] = useState("");
-  const [tried, setTried] = useState(false);
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: "" } });
   const accept = useMutation({
-    mutationFn: () => ask<CustomerOfferAnswer>(`offers/${token}/accept`, "POST", { choice, name }),
+    mutationFn: ({ name }: { name: string }) =>
+      ask<CustomerOfferAnswer>(`offers/${token}/accept`, "POST", { choice, name }),
     onSettled: () => queries.invalidateQueries({ queryKey: ["offer", token] }),
   });
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    setTried(true);
-    if (name.trim() !== "") accept.mutate();
-  };
+  const submit = handleSubmit((said) => accept.mutate(said));
   return (
-    <form noValidate className="mt-4 flex flex-col gap-3" onSubmit={submit}>
+    <form noValidate className="mt-4 flex flex-col gap-3" onSubmit={(e) => void submit(e)}>
       <FormField
         label="Your name, as you sign"
-        value={name}
         maxLength={120}
         autoComplete="name"
         enterKeyHint="done"
-        wrong={tried && name.trim() === "" ? "Write your name: it says who accepted" : undefined}
-        onChange={(e) => setName(e.target.value)}
+        wrong={formState.errors.name?.message}
+        {...register("name", {
+          validate: (text) => text.trim() !== "" || "Write your name: it says who accepted",
+        })}
       />
       {accept.error && (
         <p role="alert" className="font-bold">

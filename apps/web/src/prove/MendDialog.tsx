@@ -1,4 +1,5 @@
-import { useCallback, useState, type FormEvent } from "react";
+import { useCallback } from "react";
+import { useForm } from "react-hook-form";
 import { append, type Edit, type Job, type Mend, type MendPlan } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { useMe } from "../base/session.ts";
@@ -23,14 +24,11 @@ function MendForm({ plan, onClose }: { plan: MendPlan; onClose: () => void }) {
   const job = useJob();
   const edit = useEdit();
   const { name } = useMe();
-  const [done, setDone] = useState(plan.done);
-  const [minutes, setMinutes] = useState(String(plan.minutes));
-  const [tried, setTried] = useState(false);
-  const taken = minutesOf(minutes);
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    setTried(true);
-    if (taken === null || done.trim() === "") return;
+  const { register, handleSubmit, formState } = useForm({
+    defaultValues: { done: plan.done, minutes: String(plan.minutes) },
+  });
+  const submit = handleSubmit(({ done, minutes }) => {
+    const taken = minutesOf(minutes) ?? 0;
     const when = new Date().toISOString();
     const mend: Mend = {
       ...{ id: mint("mend"), what: plan.what, done: done.trim(), at: plan.at },
@@ -46,9 +44,9 @@ function MendForm({ plan, onClose }: { plan: MendPlan; onClose: () => void }) {
         : [];
     edit([append(job, "mend", mend), ...time]);
     onClose();
-  };
+  });
   return (
-    <form noValidate className="flex flex-col gap-3" onSubmit={submit}>
+    <form noValidate className="flex flex-col gap-3" onSubmit={(e) => void submit(e)}>
       {plan.takes.length > 0 && (
         <div>
           <b>Take:</b>
@@ -62,17 +60,17 @@ function MendForm({ plan, onClose }: { plan: MendPlan; onClose: () => void }) {
       <LongField
         label="Done"
         autoFocus
-        value={done}
         maxLength={500}
-        wrong={tried && done.trim() === "" ? "What was done?" : undefined}
-        onChange={(e) => setDone(e.target.value)}
+        wrong={formState.errors.done?.message}
+        {...register("done", { validate: (text) => text.trim() !== "" || "What was done?" })}
       />
       <FormField
         label="Minutes"
         inputMode="decimal"
-        value={minutes}
-        wrong={tried && taken === null ? `0 to ${MOST_MINUTES} minutes` : undefined}
-        onChange={(e) => setMinutes(e.target.value)}
+        wrong={formState.errors.minutes?.message}
+        {...register("minutes", {
+          validate: (text) => minutesOf(text) !== null || `0 to ${MOST_MINUTES} minutes`,
+        })}
       />
       <p className="text-small text-muted">
         {plan.again.length === 0
