@@ -7,7 +7,7 @@ import {
   type Circuit,
   type RunCircuit,
 } from "../circuit/index.ts";
-import type { ElementId, Job, RunId } from "../job/index.ts";
+import { asId, type ElementId, type Job, type RunId } from "../job/index.ts";
 import { standbyOf, loadsOf } from "../synthesis/index.ts";
 import { remainingLoads } from "./remainingLoads.ts";
 
@@ -62,7 +62,7 @@ function idleLoads(job: Job, circuit: Circuit, run: RunCircuit): StandbyItem[] {
 function idleBoxes(job: Job, circuit: Circuit): StandbyItem[] {
   return job.supplies.flatMap((supply): StandbyItem[] => {
     const part = job.parts.find((p) => p.id === supply.partId);
-    const trunk = circuit.trunks.find((t) => t.name === supply.name);
+    const trunk = circuit.trunks.find((t) => t.ownerId === asId<RunId>(supply.id));
     if (part?.kind !== "box" || part.idleA.high <= 0 || supply.gate !== "always") return [];
     if (trunk?.feedRoot.kind !== "battery") return [];
     const parted = trunk.shared.some((id) => elementOf(circuit, id).kind === "contact");

@@ -131,10 +131,11 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
     const made = wiresOf(circuit).filter((wire) => wire.harnessId === harness.id).length;
     if (made > 0) put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
   }
-  for (const { name, needed } of job.kit) {
-    const part = job.parts.find((p) => p.kind === "flasher" && p.name === name);
-    if (!part || job.supplies.some((s) => s.partId === part.id)) continue;
-    put({ name, unit: "", detail: "in the place of the vehicle’s own" }, needed);
+  // A flasher of the job that feeds nothing of it, and that the vehicle now flashes as.
+  for (const part of job.parts) {
+    if (part.kind !== "flasher" || part.principle !== job.vehicle.turn?.principle) continue;
+    if (job.supplies.some((s) => s.partId === part.id)) continue;
+    put({ name: part.name, unit: "", detail: "in the place of the vehicle’s own" });
   }
   return [...lines.values()].sort((a, b) => a.unit.localeCompare(b.unit) || byName(a.name, b.name));
 }

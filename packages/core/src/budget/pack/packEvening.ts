@@ -12,6 +12,9 @@ const LEAD_CYCLES = 500;
 /** The same for lithium, to four fifths. */
 const LITHIUM_CYCLES = 1500;
 
+/** What open contacts let by, in W: of that no share is lost. */
+const LEAK_W = 0.01;
+
 const lifeAh = (pack: PackFacts): number =>
   pack.chemistry === "leadBlocks"
     ? LEAD_CYCLES * 0.5 * pack.capacityAh.value
@@ -139,7 +142,7 @@ export function packEvening(job: Job, circuit: Circuit): PackEvening | null {
     hours: use.eveningH,
     lampWh: drawn.lampW * use.eveningH,
     packWh,
-    lostShare: drawn.packW > 0 ? Math.max(0, 1 - drawn.lampW / drawn.packW) : 0,
+    lostShare: drawn.packW > LEAK_W ? Math.max(0, 1 - drawn.lampW / drawn.packW) : 0,
     packShare: packWh / heldWh,
     rangeKm: (packWh / heldWh) * pack.rangeKm.value,
     parkedW,
