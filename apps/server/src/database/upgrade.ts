@@ -3,6 +3,7 @@ import { Logger } from "@nestjs/common";
 import {
   JOB_FORMAT,
   SHAPE_VERSION,
+  SUMMARY_FIELDS,
   jobSummary,
   upgradeJob,
   upgradePart,
@@ -35,7 +36,7 @@ export async function upgradeDocuments(db: Database): Promise<void> {
     const unplanned = await tx
       .select({ id: job.id, document: job.document })
       .from(job)
-      .where(sql`not ${job.summary} ?& array['work', 'next', 'mends']`);
+      .where(sql`not ${job.summary} ?& ${sql.param(SUMMARY_FIELDS)}::text[]`);
     for (const { id, document } of unplanned) {
       await tx
         .update(job)

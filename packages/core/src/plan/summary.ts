@@ -50,6 +50,15 @@ export interface JobSummary {
   readonly work: WorkLeft;
 }
 
+const FIELDS: Readonly<Record<keyof JobSummary, true>> = {
+  ...{ title: true, customer: true, stage: true, bench: true, promised: true, model: true },
+  ...{ machine: true, runs: true, waiting: true, curing: true, needs: true, time: true },
+  ...{ worst: true, next: true, mends: true, work: true },
+};
+
+/** What a summary has: a stored one that lacks any of it was made before the board told as much. */
+export const SUMMARY_FIELDS: readonly string[] = Object.keys(FIELDS);
+
 /** Stages at which a vehicle has been tested, or goes without. */
 const AFTER_TEST: ReadonlySet<Stage> = new Set(["aim", "handOver"]);
 

@@ -1,5 +1,6 @@
 import { decimal, fixed } from "../quantity/index.ts";
 import { WIRE_COLOURS, parseWireColour, type WireColourName } from "../wire/index.ts";
+import { lookOf } from "../unit/index.ts";
 import type { Strip, StripLamp, StripPart } from "./strip.ts";
 
 export interface StripSvgOptions {
@@ -9,24 +10,6 @@ export interface StripSvgOptions {
 }
 
 const escape = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-
-/** Width of each kind of part on paper; wires give way to things that need room for a name. */
-const WIDTHS: Readonly<Record<StripPart["kind"], number>> = {
-  wire: 104,
-  chassis: 60,
-  strap: 40,
-  fuse: 70,
-  switch: 96,
-  contact: 104,
-  coil: 84,
-  diode: 60,
-  load: 120,
-  connector: 76,
-  converter: 120,
-  battery: 96,
-  flasher: 96,
-  tap: 104,
-};
 
 const LANE_Y = 44;
 const LANE_HEIGHT = 92;
@@ -41,7 +24,7 @@ const lengthOf = (text: string, size: number, letter = LETTER): number =>
 /** Room for a part on its lane: its symbol's, or what its name and detail want, so that none is cut. */
 const widthOf = (part: StripPart): number =>
   Math.max(
-    WIDTHS[part.kind],
+    lookOf(part.kind).paperPt,
     Math.ceil(lengthOf(part.name, 9.5, BOLD_LETTER)) + 8,
     Math.ceil(lengthOf(part.detail, 8)) + 8,
   );
@@ -63,10 +46,11 @@ class Pen {
     );
   }
 
-  rect(x: number, y: number, w: number, h: number, fill = "none"): void {
-    this.marks.push(
-      `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="1.5" fill="${fill}" stroke="${this.o.ink}" stroke-width="1.2"/>`,
-    );
+  path(x: number, y: number, d: string, stroke: number): void {
+    const { ink } = this.o;
+    const paint =
+      stroke === 0 ? `fill="${ink}"` : `fill="none" stroke="${ink}" stroke-width="${stroke}"`;
+    this.marks.push(`<path transform="translate(${x} ${y})" d="${d}" ${paint}/>`);
   }
 
   circle(x: number, y: number, r: number, fill = "none"): void {
@@ -86,74 +70,20 @@ class Pen {
   }
 }
 
+/** Height of a symbol's box; the lane goes through its middle. */
+const SYMBOL_HEIGHT = 22;
+
 function drawSymbol(pen: Pen, part: StripPart, x: number, w: number, y: number): void {
-  const mid = x + w / 2;
-  switch (part.kind) {
-    case "wire":
-      pen.wire(x, x + w, y, part.colour);
-      return;
-    case "fuse":
-      pen.line(x, y, x + w, y);
-      pen.rect(mid - 15, y - 6, 30, 12);
-      return;
-    case "switch":
-    case "contact":
-      pen.line(x, y, mid - 14, y);
-      pen.line(mid + 14, y, x + w, y);
-      pen.circle(mid - 14, y, 2);
-      pen.circle(mid + 14, y, 2);
-      pen.line(mid - 12, y - 1, mid + 11, y - 9);
-      return;
-    case "connector":
-      pen.line(x, y, mid - 8, y);
-      pen.line(mid + 3, y, x + w, y);
-      pen.line(mid - 8, y - 6, mid - 8, y + 6, 2);
-      pen.line(mid - 8, y - 6, mid, y - 6);
-      pen.line(mid - 8, y + 6, mid, y + 6);
-      pen.rect(mid - 3, y - 3, 8, 6);
-      return;
-    case "battery":
-      pen.line(mid - 10, y, mid - 4, y);
-      pen.line(mid - 4, y - 6, mid - 4, y + 6, 1.2);
-      pen.line(mid + 2, y - 10, mid + 2, y + 10, 2);
-      pen.line(mid + 2, y, x + w, y);
-      return;
-    case "converter":
-    case "flasher":
-      pen.line(x, y, mid - 18, y);
-      pen.line(mid + 18, y, x + w, y);
-      pen.rect(mid - 18, y - 8, 36, 16);
-      pen.line(mid - 18, y + 8, mid + 18, y - 8);
-      return;
-    case "coil":
-      pen.line(x, y, mid - 18, y);
-      pen.line(mid + 18, y, x + w, y);
-      pen.rect(mid - 18, y - 7, 36, 14);
-      return;
-    case "diode":
-      pen.line(x, y, x + w, y);
-      pen.line(mid - 6, y - 6, mid - 6, y + 6);
-      pen.line(mid - 6, y - 6, mid + 6, y);
-      pen.line(mid - 6, y + 6, mid + 6, y);
-      pen.line(mid + 6, y - 6, mid + 6, y + 6, 1.8);
-      return;
-    case "tap":
-      pen.line(mid, y, x + w, y);
-      pen.circle(mid, y, 4);
-      return;
-    case "chassis":
-      pen.line(x, y, mid, y);
-      pen.line(mid, y - 8, mid, y + 8, 2);
-      pen.line(mid + 5, y - 5, mid + 5, y + 5, 1.4);
-      pen.line(mid + 10, y - 2.5, mid + 10, y + 2.5, 1.2);
-      return;
-    case "load":
-      pen.circle(mid, y, 9);
-      return;
-    case "strap":
-      pen.line(x, y, x + w, y);
-      return;
+  if (part.kind === "wire") {
+    pen.wire(x, x + w, y, part.colour);
+    return;
   }
+  // On paper nothing is pressed: contacts are open.
+  const { width, leads, marks } = lookOf(part.kind);
+  const left = x + (w - width) / 2;
+  if (leads !== "right") pen.line(x, y, left, y);
+  if (leads !== "left") pen.line(left + width, y, x + w, y);
+  for (const { d, stroke } of marks(false)) pen.path(left, y - SYMBOL_HEIGHT / 2, d, stroke);
 }
 
 function drawPart(pen: Pen, part: StripPart, x: number, y: number): number {

@@ -1,6 +1,7 @@
 import type { ChassisElement, StrapElement } from "../circuit/index.ts";
 import { OPEN_OHM } from "../solve/defaults.ts";
 import { branchOf, estimateOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
+import { look, mark } from "./symbol.ts";
 
 /** A lug on the frame, and the frame from there to the vehicle's own negative. */
 export const chassis: InsideSpec<ChassisElement> = {
@@ -15,6 +16,7 @@ export const chassis: InsideSpec<ChassisElement> = {
   detail: () => "frame",
   choice: "return",
   faults: (e) => [faultOf("groundLost", "ground lost", e.id, OPEN_OHM)],
+  look: look(1, 60, 20, [mark("M0 11h6M6 3v16M11 6v10M16 9v4")], "left"),
   ratedA: () => null,
 };
 
@@ -27,5 +29,6 @@ export const strap: InsideSpec<StrapElement> = {
   detail: () => "",
   choice: null,
   faults: () => [],
+  look: look(1, 40, 0, []),
   ratedA: () => null,
 };

@@ -3,6 +3,7 @@ import { fuseResistanceOhm } from "../protection/index.ts";
 import { decimal, lengthText } from "../quantity/index.ts";
 import { OPEN_OHM } from "../solve/defaults.ts";
 import { branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
+import { look, mark } from "./symbol.ts";
 
 const nameOf = (e: FuseElement): string =>
   `${decimal(e.ratingA)} A ${e.resets ? "breaker" : "fuse"}`;
@@ -16,5 +17,6 @@ export const fuse: InsideSpec<FuseElement> = {
   detail: (e, units) => `after ${lengthText(e.fromSourceM.value, units)}`,
   choice: "fuse",
   faults: (e) => [faultOf("fuseBlown", `${decimal(e.ratingA)} A fuse blown`, e.id, OPEN_OHM)],
+  look: look(2, 70, 34, [mark("M0 11h34", 1), mark("M3 5.5h28v11h-28z")]),
   ratedA: () => null,
 };

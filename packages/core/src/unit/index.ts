@@ -6,10 +6,12 @@ import { coil, contact, diode } from "./relay.ts";
 import { battery, converter, flasher, tap } from "./source.ts";
 import type { InsideSpec } from "./spec.ts";
 import { switchSpec } from "./switch.ts";
+import type { LaneLook } from "./symbol.ts";
 import { wire } from "./wire.ts";
 
 export { inputOf } from "./source.ts";
 export { wireOhm } from "./wire.ts";
+export type { LaneLook, SymbolMark } from "./symbol.ts";
 export { SHORT_OHM, type FaultKind, type FaultSpec } from "./spec.ts";
 
 type Registry = { readonly [K in Element["kind"]]: InsideSpec<Extract<Element, { kind: K }>> };
@@ -36,3 +38,6 @@ const INSIDES: Registry = {
 export const insideOf = <E extends Element>(element: E): InsideSpec<E> =>
   // Each entry is made for its own kind, which the registry's type has checked.
   INSIDES[element.kind] as unknown as InsideSpec<E>;
+
+/** How a kind of inside stands on a lane. */
+export const lookOf = (kind: Element["kind"]): LaneLook => INSIDES[kind].look;

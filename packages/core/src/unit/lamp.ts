@@ -14,6 +14,7 @@ import {
   resistor,
   type InsideSpec,
 } from "./spec.ts";
+import { look, mark, ring } from "./symbol.ts";
 
 /** The law of a load within its bounds. */
 export function loadModel(spec: LoadSpec, estimate: Estimate): BranchModel {
@@ -52,6 +53,7 @@ export const load: InsideSpec<LoadElement> = {
     faultOf("open", `${e.label} dead`, e.id, OPEN_OHM),
     faultOf("shorted", `${e.label} shorted inside`, e.id, SHORT_OHM),
   ],
+  look: look(2, 120, 20, [ring(10, 11, 9, 1.2)]),
   ratedA: () => null,
 };
 
@@ -67,5 +69,6 @@ export const connector: InsideSpec<ConnectorElement> = {
     faultOf("open", "plug apart", e.id, OPEN_OHM),
     faultOf("badJoint", `plug of ${BAD_JOINT_OHM} Ω`, e.id, BAD_JOINT_OHM),
   ],
+  look: look(2, 76, 26, [mark("M0 11h8M17 11h9M14 5.5H8v11h6"), mark("M11 8h7v6h-7z", 0)]),
   ratedA: (e) => e.part.ratingA,
 };

@@ -13,6 +13,7 @@ import {
   resistor,
   type InsideSpec,
 } from "./spec.ts";
+import { bladeLook, boxLook, look, mark } from "./symbol.ts";
 
 /** The diode across a coil: a plain 1 A rectifier, good enough to show a dead short (m). */
 const RECTIFIER: BranchModel = { kind: "diode", saturationA: 1e-12, thermalV: 0.03 };
@@ -35,6 +36,7 @@ export const contact: InsideSpec<ContactElement> = {
     faultOf("relayDead", "relay dead", e.id, OPEN_OHM),
     faultOf("relayStuck", "relay stuck on", e.id, WELDED_OHM, "off"),
   ],
+  look: bladeLook(3, 104),
   ratedA: (e) => e.part.contactA,
 };
 
@@ -65,6 +67,7 @@ export const coil: InsideSpec<CoilElement> = {
   detail: (e) => (e.part.electronic ? "sense" : `${e.plusTerminal} positive`),
   choice: "coil",
   faults: (e) => [faultOf("relayDead", "coil broken", e.id, OPEN_OHM)],
+  look: boxLook(2, 84, [4, 14], "M10 18l14-14"),
   ratedA: () => null,
 };
 
@@ -77,5 +80,6 @@ export const diode: InsideSpec<DiodeElement> = {
   detail: () => "band to the coil",
   choice: null,
   faults: (e) => [faultOf("open", "diode broken", e.id, OPEN_OHM)],
+  look: look(1, 60, 22, [mark("M0 11h22M5 5v12l11 -6zM16 5v12")]),
   ratedA: () => null,
 };

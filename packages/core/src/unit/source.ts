@@ -13,6 +13,7 @@ import { BATTERY_LEAK_OHM, LEAK_OHM, OPEN_OHM } from "../solve/defaults.ts";
 import { batteryOhm, openCircuitV } from "../source/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import { OPEN, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
+import { boxLook, look, mark, ring } from "./symbol.ts";
 
 /** A factory circuit from its feed to its tap, fuse and contacts in it, in Ω: assumed. */
 const FACTORY_OHM = 0.005;
@@ -45,6 +46,7 @@ export const tap: InsideSpec<TapElement> = {
   detail: (e) => [e.pin.colour, e.pin.certainty].filter((t) => t !== "").join(", "),
   choice: "tap",
   faults: () => [],
+  look: look(3, 104, 16, [mark("M8 11h8M8 3v16"), ring(8, 11, 3.5, 0)], "right"),
   ratedA: () => null,
 };
 
@@ -58,6 +60,7 @@ export const flasher: InsideSpec<FlasherElement> = {
   detail: (e) => `${decimal(e.part.ratePerMin.value, 0)} a minute`,
   choice: null,
   faults: (e) => [faultOf("deadUnit", `${e.part.name} stuck open`, e.id, OPEN_OHM)],
+  look: boxLook(2, 96, [3, 16], "M6 14h5V8h6v6h6V8h5"),
   ratedA: (e) => e.part.contactA,
 };
 
@@ -80,6 +83,7 @@ export const battery: InsideSpec<BatteryElement> = {
   detail: (e) => `${decimal(e.part.capacityAh.value, 0)} Ah`,
   choice: null,
   faults: (e) => [faultOf("deadUnit", `${e.part.name} flat`, e.id, OPEN_OHM)],
+  look: look(2, 96, 22, [mark("M0 11h8M14 11h8"), mark("M8 6v10", 3), mark("M14 2v18")]),
   ratedA: () => null,
 };
 
@@ -129,5 +133,6 @@ export const converter: InsideSpec<ConverterElement> = {
     `${decimal(e.part.inMinV, 0)}–${decimal(e.part.inMaxV, 0)} V to ${decimal(e.part.outV.value)} V`,
   choice: null,
   faults: (e) => [faultOf("deadUnit", `${e.part.name} dead`, e.id, OPEN_OHM)],
+  look: boxLook(3, 120, [3, 16], "M1 19L33 3"),
   ratedA: () => null,
 };

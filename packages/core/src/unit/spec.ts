@@ -4,6 +4,7 @@ import type { BranchModel, NetworkBranch } from "../network/network.ts";
 import type { NetworkOptions } from "../network/options.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import { LEAST_OHM, OPEN_OHM } from "../solve/defaults.ts";
+import type { LaneLook } from "./symbol.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 
 export const FAULT_KINDS = [
@@ -47,6 +48,8 @@ export interface InsideSpec<E extends Element> {
   /** The decision that a press on it opens; null for what is given. */
   readonly choice: ChoiceKind | null;
   faults(element: E, circuit: Pick<Circuit, "units">): FaultSpec[];
+  /** Its symbol and its room on a lane. */
+  readonly look: LaneLook;
   /** What it may carry for long, in A; null where it sets no limit of its own. */
   ratedA(element: E): number | null;
 }

@@ -6,6 +6,7 @@ import { CONTACT_RESISTANCE } from "../part/index.ts";
 import { decimal } from "../quantity/index.ts";
 import { OPEN_OHM } from "../solve/defaults.ts";
 import { OPEN, WELDED_OHM, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
+import { bladeLook } from "./symbol.ts";
 
 /** The voltage for which a tell-tale's current is stated. */
 const TELL_TALE_V = 12;
@@ -43,5 +44,6 @@ export const switchSpec: InsideSpec<SwitchElement> = {
     faultOf("switchOpen", "switch dead", e.id, OPEN_OHM),
     faultOf("switchStuck", "switch stuck on", e.id, WELDED_OHM, "off"),
   ],
+  look: bladeLook(3, 96),
   ratedA: (e) => e.part.contactA,
 };

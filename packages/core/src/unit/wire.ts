@@ -11,6 +11,7 @@ import {
   type FaultSpec,
   type InsideSpec,
 } from "./spec.ts";
+import { look } from "./symbol.ts";
 
 const wordsOf = (e: WireElement): string =>
   e.harness === "" ? `${e.colour} ${e.gaugeId} wire ${e.label}` : `${e.gaugeId}, ${e.harness}`;
@@ -59,5 +60,6 @@ export const wire: InsideSpec<WireElement> = {
         : []),
     ];
   },
+  look: look(3, 104, 0, []),
   ratedA: () => null,
 };

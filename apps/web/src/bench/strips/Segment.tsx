@@ -1,4 +1,12 @@
-import { decimal, fixed, type Finding, type RunId, type StripPart } from "@dragonet/core";
+import {
+  decimal,
+  fixed,
+  lookOf,
+  type Finding,
+  type LaneLook,
+  type RunId,
+  type StripPart,
+} from "@dragonet/core";
 import { SeverityMark, severityWord } from "../../ui/Severity.tsx";
 import { Lane } from "./Lane.tsx";
 import type { Selecting } from "../selection.ts";
@@ -13,21 +21,10 @@ interface SegmentProps extends Selecting {
   readonly tall: boolean;
 }
 
-const GROW: Readonly<Record<StripPart["kind"], string>> = {
-  wire: "flex-[3]",
-  fuse: "flex-[2]",
-  switch: "flex-[3]",
-  contact: "flex-[3]",
-  coil: "flex-[2]",
-  diode: "flex-[1]",
-  tap: "flex-[3]",
-  chassis: "flex-[1]",
-  strap: "flex-[1]",
-  load: "flex-[2]",
-  connector: "flex-[2]",
-  converter: "flex-[3]",
-  battery: "flex-[2]",
-  flasher: "flex-[2]",
+const GROW: Readonly<Record<LaneLook["grow"], string>> = {
+  1: "flex-[1]",
+  2: "flex-[2]",
+  3: "flex-[3]",
 };
 
 /** Letters that fit one line of a segment at its narrowest. */
@@ -71,7 +68,7 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
       </span>
     </>
   );
-  const shape = `block min-w-0 px-0.5 text-left max-md:grid max-md:w-full max-md:grid-cols-[5rem_minmax(0,1fr)_auto] max-md:items-center max-md:gap-x-2 max-md:py-1 ${GROW[part.kind]}`;
+  const shape = `block min-w-0 px-0.5 text-left max-md:grid max-md:w-full max-md:grid-cols-[5rem_minmax(0,1fr)_auto] max-md:items-center max-md:gap-x-2 max-md:py-1 ${GROW[lookOf(part.kind).grow]}`;
   if (choice === null) {
     return (
       <div className={shape} role="img" aria-label={spoken(part, findings, suspicion)}>
