@@ -39,6 +39,8 @@ export function valueText(value: unknown): string {
   if (isFact(value)) return `${decimal(value.value, 3)} (${value.provenance})`;
   if (isCondition(value)) return conditionText(value);
   if (typeof value === "number") return decimal(value, 3);
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (Array.isArray(value)) return listText(value);
   if (typeof value === "object") {
     return Object.values(value)
       .filter((v) => typeof v !== "object")
@@ -46,6 +48,16 @@ export function valueText(value: unknown): string {
   }
   return String(value);
 }
+
+/** Entries of a list that are told one by one; of a longer one how many it has. */
+const TOLD = 4;
+
+const listText = (list: readonly unknown[]): string =>
+  list.length === 0
+    ? "nothing"
+    : list.length > TOLD
+      ? `${list.length} entries`
+      : list.map(valueText).join(", ");
 
 /** A lamp in place, and how it is aimed, by the lamp: their own ids tell nobody anything. */
 function lampOf(job: Job, entity: "mount" | "aim", id: string): string | undefined {
