@@ -86,8 +86,12 @@ describe("drills", () => {
     expect(answers(/does not look/)).toEqual(new Set(["flashes as before"]));
   });
 
-  it("on grounds: a high reading is a bad one", () => {
+  it("on grounds: a high reading is a bad one, on a negative, with something on", () => {
     const grounds = made.filter(({ drill }) => drill.kind === "goodGround");
+    expect(grounds.length).toBeGreaterThan(10);
+    for (const { drill } of grounds) {
+      expect(drill.question).toMatch(/^With (?!everything off).+ − against .+ reads .+ V\. Is this/);
+    }
     expect(new Set(grounds.map(({ drill }) => drill.options[drill.right])).size).toBe(2);
     for (const { drill } of grounds) {
       const volts = Number(/reads (-?[\d.]+) V/.exec(drill.question.replaceAll("−", "-"))![1]);

@@ -1,6 +1,15 @@
 /** Hidden faults, and what it is worth to find them. */
 import {
   TestBench,
+  adoptPart,
+  allOf,
+  append,
+  asId,
+  createSupply,
+  measured,
+  setRun,
+  type Part,
+  type SupplyId,
   WRONG_NAME_MIN,
   bestProbing,
   complaintOf,
@@ -19,7 +28,8 @@ import {
   type Probe,
   type Testable,
 } from "../src/index.ts";
-import { plannedJobs } from "./helpers.ts";
+import { PORTER, demoPart } from "../src/demo/index.ts";
+import { RUN, edited, jobWith, plannedJobs } from "./helpers.ts";
 import { isFault, pods, probesIn } from "./testing.ts";
 
 const job = pods();
@@ -46,6 +56,34 @@ describe("a complaint", () => {
   it("speaks of a fuse that goes where a feed touches the frame, and of lights that stay on", () => {
     expect(complaintOf(group, fault("chafed", "run-1.feed"))!.words).toMatch(/a fuse goes at once/);
     expect(complaintOf(group, fault("relayStuck", "run-1.contact"))!.words).toMatch(/is lit/);
+  });
+
+  it("is a flat battery where all that is wrong draws while everything is off", () => {
+    const complaint = (idleA: number, is: FaultSuspect["fault"]) => {
+      const part = { ...demoPart("converter-60-12"), idleA: measured(idleA) } as Part;
+      const bare = jobWith("pod-18", 1, allOf("switch"), {}, PORTER);
+      const supplyId = asId<SupplyId>("feeder");
+      const supply = createSupply(supplyId, "Feeder", part.id, PORTER);
+      const fed = edited(
+        bare,
+        ...adoptPart(bare, part),
+        append(bare, "supply", { ...supply, gate: "key" }),
+        setRun(RUN, "feed", { kind: "supply", supplyId }),
+      );
+      const [its] = new TestBench(fed).groups;
+      const of = its!.suspects
+        .filter(isFault)
+        .find((f) => f.fault === is && f.id.includes("feeder"))!;
+      return complaintOf(its!, of);
+    };
+    // The relay of a converter's input, stuck: its lamp has a switch of its own and stays dark.
+    expect(complaint(0.12, "relayStuck")).toEqual({
+      words: "“Everything works, but after some days the battery is flat.”",
+      evidence: [],
+    });
+    // A few milliamps nobody notices within weeks.
+    expect(complaint(0.02, "relayStuck")).toBeNull();
+    expect(complaint(0.12, "relayDead")?.words).toMatch(/is dark/);
   });
 
   it("counts what else is not right: none, one, or others", () => {

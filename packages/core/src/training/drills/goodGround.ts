@@ -1,4 +1,4 @@
-import { CHASSIS, GROUND, splitNode } from "../../circuit/index.ts";
+import { GROUND, splitNode } from "../../circuit/index.ts";
 import {
   simulatedReading,
   soundRange,
@@ -15,8 +15,7 @@ const BAD = "bad";
 /** A lamp's negative against the source's, with something on: what is lost on the way back. */
 function isGroundProbe({ at, state }: Probe): boolean {
   if (at.kind !== "volts" || state.id === "off") return false;
-  const { unit, terminal } = splitNode(at.node);
-  return terminal === "neg" && unit !== CHASSIS && at.node !== GROUND;
+  return splitNode(at.node).terminal === "neg" && at.node !== GROUND;
 }
 
 const ON_THE_WAY_BACK: ReadonlySet<FaultSuspect["fault"]> = new Set(["groundLost", "badJoint"]);
