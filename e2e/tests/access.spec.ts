@@ -42,6 +42,7 @@ const SHOP: readonly [string, string][] = [
   ["/vehicles/fellrunner-420", "Connector map"],
   ["/training", "Find the fault"],
   ["/figures", "What jobs wait for"],
+  ["/help/circuit", "What goes wrong"],
   ["/settings", "People"],
 ];
 const PLANNING: readonly [string, string][] = [

@@ -102,6 +102,28 @@ describe("a session", () => {
     await (await owner()).patch(`/api/people/${id}`).send({ role: "installer" }).expect(200);
   });
 
+  it("comes with how its person likes things: all that was said, and nothing else", async () => {
+    const pim = await shop.person("pim");
+    const likes = {
+      ...{ units: "us", theme: "night", singleKeys: false, toured: true },
+      views: [{ name: "Late", query: "promised=late" }],
+    };
+    await pim.put("/api/session/preferences").send(likes).expect(204);
+    const said = async () => (await pim.get("/api/session").expect(200)).body.person.preferences;
+    expect(await said()).toEqual(likes);
+    for (const wrong of [
+      { ...likes, theme: "pink" },
+      { ...likes, toured: "yes" },
+      { ...likes, views: [{ name: "x" }] },
+      { ...likes, moods: [] },
+    ]) {
+      await pim.put("/api/session/preferences").send(wrong).expect(422);
+    }
+    expect(await said()).toEqual(likes);
+    await pim.put("/api/session/preferences").send({ units: "metric", theme: "day" }).expect(204);
+    expect(await said()).toEqual({ units: "metric", theme: "day" });
+  });
+
   it("is listed with the others of its person, who can end them one by one", async () => {
     const [here, there] = [await shop.person("pim"), await shop.person("pim")];
     const { body } = await here.get("/api/session/mine").expect(200);

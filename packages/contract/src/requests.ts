@@ -180,6 +180,11 @@ export class PreferencesRequest {
   @IsBoolean()
   singleKeys?: boolean;
 
+  /** Whether the first steps were taken, or left for good. */
+  @IsOptional()
+  @IsBoolean()
+  toured?: boolean;
+
   /** Ways to look at the board, by name. */
   @IsOptional()
   @IsArray()

@@ -27,14 +27,10 @@ import {
   type ShopCalendar,
   type Vehicle,
 } from "@dragonet/core";
-import type { Role, SearchKind } from "@dragonet/contract";
+import type { PreferencesRequest, Role, SearchKind } from "@dragonet/contract";
 
-export interface Preferences {
-  readonly units: "metric" | "us";
-  readonly theme: "system" | "day" | "night";
-  readonly singleKeys?: boolean;
-  readonly views?: readonly { readonly name: string; readonly query: string }[];
-}
+/** How a person likes things: what the request for it may say. */
+export type Preferences = Readonly<PreferencesRequest>;
 
 /** Version of the document beside it; a row of before there were versions is of the first. */
 const shape = () =>

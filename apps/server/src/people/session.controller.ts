@@ -100,9 +100,10 @@ export class SessionController {
   }
 
   @Put("preferences")
-  @AnswersNothing("Keeps one's own units and theme")
+  @AnswersNothing("Keeps how one likes things")
   async preferences(@Body() body: PreferencesRequest, @Me() me: SignedIn): Promise<void> {
-    await this.people.setPreferences(me.id, { units: body.units, theme: body.theme });
+    // All that the request may say, and it may say no more than its class has.
+    await this.people.setPreferences(me.id, { ...body });
   }
 
   /** A new password of one's own: all other sessions of the person end. */

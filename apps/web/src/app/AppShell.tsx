@@ -7,6 +7,8 @@ import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { sessionEnds } from "../base/api.ts";
 import { Find } from "../find/Find.tsx";
+import { HelpLink } from "../help/HelpLink.tsx";
+import { TourStrip } from "../help/TourStrip.tsx";
 import { SignOut } from "./SignOut.tsx";
 import { Me, useSession, type Person } from "../base/session.ts";
 import { showTheme } from "../base/theme.ts";
@@ -57,6 +59,7 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
         {shop} · {person.name}, {person.role}
       </span>
       <span className="inline-flex gap-3">
+        <HelpLink />
         <Find />
         <SignOut personId={person.id} />
       </span>
@@ -99,6 +102,7 @@ export function AppShell() {
         </a>
         <TopBar person={data.person} shop={data.shop} />
         <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
+          <TourStrip offered={false} />
           <Outlet />
         </main>
       </div>

@@ -114,6 +114,14 @@ export const routes: RouteObject[] = [
         ],
       },
       {
+        path: "help",
+        lazy: async () => ({ Component: (await import("../help/HelpPage.tsx")).HelpPage }),
+      },
+      {
+        path: "help/:topic",
+        lazy: async () => ({ Component: (await import("../help/HelpPage.tsx")).HelpPage }),
+      },
+      {
         path: "calendar",
         lazy: async () => ({
           Component: (await import("../calendar/CalendarPage.tsx")).CalendarPage,

@@ -15,6 +15,7 @@ const PAGES: readonly Goal[] = [
   { to: "/vehicles", label: "Vehicles", words: "profiles models" },
   { to: "/figures", label: "Figures", words: "hours charts comebacks sells" },
   { to: "/training", label: "Training", words: "drills hidden faults learn" },
+  { to: "/help/shop", label: "Help", words: "how tour first steps stages words" },
   { to: "/settings", label: "Settings", words: "theme units people practices sessions archive" },
 ];
 

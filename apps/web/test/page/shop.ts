@@ -120,6 +120,8 @@ export class Shop {
     switch (question) {
       case "GET session":
         return ok({ person: this.person, shop: "Tarn Lamp Works", needsFirstOwner: false });
+      case "PUT session/:id":
+        return this.likes(id, body as Person["preferences"]);
       case "GET jobs":
         return ok([...this.jobs].map(([jobId, kept]) => this.onBoard(jobId, kept.document)));
       case "GET practices":
@@ -147,6 +149,12 @@ export class Shop {
       default:
         return refused(404, `nothing answers ${method} ${path} here`);
     }
+  }
+
+  private likes(what: string, preferences: Person["preferences"]): Reply {
+    if (what !== "preferences" || !this.person) return refused(404, "nobody likes anything here");
+    this.person = { ...this.person, preferences };
+    return { status: 204 };
   }
 
   private onBoard(id: string, document: Job) {
