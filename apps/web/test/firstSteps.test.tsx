@@ -7,9 +7,9 @@ import { TOUR, useTour } from "../src/help/tour.ts";
 import { closePages, open } from "./page/open.tsx";
 import { Shop } from "./page/shop.ts";
 
-afterEach(() => {
+afterEach(async () => {
   useTour.getState().end();
-  closePages();
+  await closePages();
 });
 
 const shopOf = (): Shop => new Shop().withJob("one", oneRun("bar-40", keyed));

@@ -34,10 +34,10 @@ function TopicText({ topic }: { topic: Topic }) {
         ))}
       </ul>
       <h2 className="mt-5">Words</h2>
-      <dl className="grid grid-cols-1 gap-x-6 sm:grid-cols-[10rem_minmax(0,1fr)]">
+      <dl className="grid grid-cols-1 sm:grid-cols-[10rem_minmax(0,1fr)]">
         {topic.words.map(([word, meaning]) => (
           <div key={word} className="contents">
-            <dt className="border-t border-hair py-1 font-bold">{word}</dt>
+            <dt className="border-t border-hair py-1 pr-6 font-bold">{word}</dt>
             <dd className="py-1 sm:border-t sm:border-hair">{meaning}</dd>
           </div>
         ))}
@@ -73,7 +73,7 @@ export function HelpPage() {
             {title}
           </NavLink>
         ))}
-        <Button look="quiet" className="whitespace-nowrap md:mt-4 md:justify-start" onClick={begin}>
+        <Button look="quiet" className="px-0 whitespace-nowrap md:mt-4 md:justify-start" onClick={begin}>
           Five steps through a job
         </Button>
       </nav>
