@@ -68,8 +68,6 @@ await main(() => {
     // What tests work out while they are described counts as well, where few of them are run.
     ignoreStatic: values.tests === "",
     ignorers: ["sample"],
-    incremental: true,
-    incrementalFile: `test-results/incremental-${name}.json`,
     reporters: ["json"],
     jsonReporter: { fileName: out },
     tempDirName: ".stryker-tmp",
