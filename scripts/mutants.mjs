@@ -1,8 +1,8 @@
 /**
- * `npm run mutants -- FOLDER [--most 500] [--seed 1] [--tests a,b] [--all]`: breaks the lines of a folder one at a
+ * `npm run mutants -- FOLDER [--most 500] [--seed 1] [--tests a,b] [--only x.ts,y] [--all]`: breaks the lines of a folder one at a
  * time and runs the tests that reach them; prints the share that was noticed, and every
  * survivor with its place. `--tests solver,network` runs only those files of tests: what they notice is
- * a lower bound, and told in minutes. Without `--all` the core's long tests are left out, so that a score is
+ * a lower bound, and told in minutes. `--only` takes some files or rooms of the folder. Without `--all` the core's long tests are left out, so that a score is
  * what the brief ones notice: at most what all would. One workspace's folder at a time: packages/core/src/solve.
  */
 import { spawnSync } from "node:child_process";
@@ -46,6 +46,7 @@ await main(() => {
       seed: { type: "string", default: "1" },
       all: { type: "boolean", default: false },
       tests: { type: "string", default: "" },
+      only: { type: "string", default: "" },
     },
   });
   const folder = positionals[0]?.replace(/\/$/, "");
@@ -53,6 +54,12 @@ await main(() => {
   if (!folder || !workspace) {
     throw new Failure("Say which folder: npm run mutants -- packages/core/src/solve");
   }
+  const only =
+    values.only === ""
+      ? ["**/*.{ts,tsx}"]
+      : values.only
+          .split(",")
+          .map((name) => (/\.tsx?$/.test(name) ? name : `${name}/**/*.{ts,tsx}`));
   checkNode();
   ensurePackages();
   mkdirSync(fromRoot("test-results"), { recursive: true });
@@ -60,7 +67,7 @@ await main(() => {
   const out = fromRoot("test-results", `mutants-${name}.json`);
   const config = fromRoot("test-results", `stryker-${name}.json`);
   const settings = {
-    mutate: [`${folder}/**/*.{ts,tsx}`],
+    mutate: only.map((name) => `${folder}/${name}`),
     testRunner: "jest",
     plugins: ["@stryker-mutator/jest-runner", "./scripts/lib/sampleMutants.mjs"],
     jest: { configFile: "jest.config.cjs", enableFindRelatedTests: false },
