@@ -143,11 +143,7 @@ function Closing() {
   return (
     <Section title="Close up">
       {open.length === 0 ? (
-        <p className="font-bold">
-          {job.strip.every((s) => s.state !== "off")
-            ? "Everything is accounted for: the ledger closes."
-            : ""}
-        </p>
+        <p className="font-bold">Everything is accounted for: the ledger closes.</p>
       ) : (
         <>
           <p className="font-bold">The ledger will not close yet:</p>
