@@ -102,7 +102,7 @@ export function AppShell() {
         </a>
         <TopBar person={data.person} shop={data.shop} />
         <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
-          <TourStrip offered={false} />
+          <TourStrip />
           <Outlet />
         </main>
       </div>

@@ -17,7 +17,7 @@ import { JobLine } from "./JobLine.tsx";
 import { useJobs } from "./jobs.ts";
 import { SayJob } from "./newJob/SayJob.tsx";
 import { useMoveStage } from "./useMoveStage.ts";
-import { TourStrip } from "../help/TourStrip.tsx";
+import { TourOffer } from "../help/TourOffer.tsx";
 import { Views } from "./Views.tsx";
 
 /** Its form and lists come when they are asked for: the board is the first page. */
@@ -107,7 +107,7 @@ export function BoardPage() {
           </Button>
         )}
       </div>
-      <TourStrip offered />
+      {data.some((job) => job.runs > 0) && <TourOffer />}
       {canEdit && <SayJob />}
       {opening && (
         <Suspense fallback={null}>

@@ -73,7 +73,11 @@ export function HelpPage() {
             {title}
           </NavLink>
         ))}
-        <Button look="quiet" className="px-0 whitespace-nowrap md:mt-4 md:justify-start" onClick={begin}>
+        <Button
+          look="quiet"
+          className="px-0 whitespace-nowrap md:mt-4 md:justify-start"
+          onClick={begin}
+        >
           Five steps through a job
         </Button>
       </nav>

@@ -1,52 +1,26 @@
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
-import { useMe } from "../base/session.ts";
 import { useJobs } from "../board/jobs.ts";
-import { useLikes } from "../settings/useLikes.ts";
 import { Button } from "../ui/Button.tsx";
 import { TOUR, useTour } from "./tour.ts";
+import { useTourEnd } from "./useTourEnd.ts";
 
-/** The job that is gone through: one whose circuits are there, the furthest on. */
-function useTourJob(): string | null {
-  const { data } = useJobs();
-  const built = (data ?? []).filter((job) => job.runs > 0);
-  return built[0]?.id ?? null;
-}
-
-/** Offered on the board until somebody took it or said no; then told step by step above each page. */
-export function TourStrip({ offered }: { offered: boolean }) {
-  const { preferences } = useMe();
-  const { step, begin, go, end } = useTour();
-  const save = useLikes();
+/** A step, told above its page; the page is gone to. */
+function Step({ step }: { step: number }) {
+  const go = useTour((tour) => tour.go);
+  const leave = useTourEnd();
   const navigate = useNavigate();
-  const jobId = useTourJob();
-  const at = step === null ? undefined : TOUR[step];
+  const { data } = useJobs();
+  const at = TOUR[step];
+  // The job that is gone through: the first whose circuits are there.
+  const jobId = data?.find((job) => job.runs > 0)?.id;
+  const to = at?.at && jobId ? `/jobs/${jobId}/${at.at}` : "/";
+  const ready = data !== undefined;
   useEffect(() => {
-    if (!at) return;
-    void navigate(at.at === "" || jobId === null ? "/" : `/jobs/${jobId}/${at.at}`);
-  }, [at, jobId, navigate]);
-  const leave = (): void => {
-    end();
-    if (preferences.toured !== true) save.mutate({ ...preferences, toured: true });
-  };
-  if (step === null || !at) {
-    if (!offered || preferences.toured === true || jobId === null) return null;
-    return (
-      <aside
-        aria-label="First steps"
-        className="no-print mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 border-accent py-1 pl-3"
-      >
-        <span>New here? Five steps through a job.</span>
-        <Button look="main" onClick={begin}>
-          Begin
-        </Button>
-        <Button look="quiet" onClick={leave}>
-          Not now
-        </Button>
-      </aside>
-    );
-  }
-  if (offered) return null;
+    // Once for a step: who looks elsewhere meanwhile is not called back.
+    if (ready) void navigate(to);
+  }, [ready, to, navigate]);
+  if (!at) return null;
   const last = step === TOUR.length - 1;
   return (
     <aside
@@ -70,4 +44,10 @@ export function TourStrip({ offered }: { offered: boolean }) {
       )}
     </aside>
   );
+}
+
+/** The way through a job, while somebody is led. */
+export function TourStrip() {
+  const step = useTour((tour) => tour.step);
+  return step === null ? null : <Step step={step} />;
 }

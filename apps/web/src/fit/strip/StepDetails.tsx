@@ -65,10 +65,11 @@ function StepOff({ step }: { step: StripStep }) {
 
 /** An open step: its pattern and pictures, and what is done. */
 export function StepDetails({ step, back, backLines }: StepDetailsProps) {
+  const fasteners = fastenersOf(useJob(), step.id);
   return (
     <div className="grid grid-cols-1 gap-x-8 pb-3 pl-2 md:grid-cols-[minmax(0,22rem)_minmax(0,1fr)]">
       <div>
-        <PatternSketch fasteners={fastenersOf(useJob(), step.id)} />
+        <PatternSketch fasteners={fasteners} />
         <PhotoStrip stepId={step.id} />
       </div>
       <div>{back ? <StepBack step={step} backLines={backLines} /> : <StepOff step={step} />}</div>
