@@ -1,4 +1,11 @@
-import { testBenchOf, decimal, readReadingsCsv, type Diagnosis, type Job } from "@dragonet/core";
+import {
+  decimal,
+  readReadingsCsv,
+  seenWord,
+  testBenchOf,
+  type Diagnosis,
+  type Job,
+} from "@dragonet/core";
 import { printJson, type ExitCode, type World } from "../world.ts";
 
 const diagnosisJson = ({ ranked, alike, noneOfThem, bits, next }: Diagnosis) => ({
@@ -50,8 +57,13 @@ export function writeDiagnosis(
       if (diagnosis.noneOfThem) world.out("      none of these explains what was read\n");
       const { next } = diagnosis;
       if (next) {
-        const expected = `as built ${decimal(next.sound.value, 2)} ${next.probe.unit}`;
-        world.out(`Next: ${next.probe.words}, with ${next.probe.state.words} (${expected})\n`);
+        const { probe, sound } = next;
+        const { at, unit } = probe;
+        const reads =
+          at.kind === "look"
+            ? seenWord(sound.value, at.sense)
+            : `${decimal(sound.value, 2)} ${unit}`;
+        world.out(`Next: ${probe.words}, with ${probe.state.words} (as built ${reads})\n`);
       }
       world.out("\n");
     }

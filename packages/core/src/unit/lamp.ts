@@ -1,4 +1,4 @@
-import type { ConnectorElement, LoadElement } from "../circuit/index.ts";
+import { splitNode, type ConnectorElement, type LoadElement } from "../circuit/index.ts";
 import type { BranchModel } from "../network/network.ts";
 import { FILAMENT_CURRENT_EXPONENT, stripOhm, type LoadSpec } from "../part/index.ts";
 import { decimal } from "../quantity/index.ts";
@@ -65,10 +65,19 @@ export const connector: InsideSpec<ConnectorElement> = {
   name: (e) => e.part.name,
   detail: (e) => `rated ${decimal(e.part.ratingA)} A`,
   choice: "plug",
-  faults: (e) => [
-    faultOf("open", "plug apart", e.id, OPEN_OHM),
-    faultOf("badJoint", `plug of ${BAD_JOINT_OHM} Ω`, e.id, BAD_JOINT_OHM),
-  ],
+  faults: (e, { units }) => {
+    const plug = (e.unit === "" ? undefined : units.get(e.unit))?.name ?? "plug";
+    const contact = splitNode(e.from).terminal.replace(/^\D+/, "");
+    return [
+      faultOf("open", `${plug}, contact ${contact}, apart`, e.id, OPEN_OHM),
+      faultOf(
+        "badJoint",
+        `${plug}, contact ${contact}, of ${BAD_JOINT_OHM} Ω`,
+        e.id,
+        BAD_JOINT_OHM,
+      ),
+    ];
+  },
   look: look(2, 76, 26, [mark("M0 11h8M17 11h9M14 5.5H8v11h6"), mark("M11 8h7v6h-7z", 0)]),
   ratedA: (e) => e.part.ratingA,
 };

@@ -47,7 +47,7 @@ export interface InsideSpec<E extends Element> {
   detail(element: E, units: UnitSystem): string;
   /** The decision that a press on it opens; null for what is given. */
   readonly choice: ChoiceKind | null;
-  faults(element: E, circuit: Pick<Circuit, "units">): FaultSpec[];
+  faults(element: E, circuit: Pick<Circuit, "units" | "elements">): FaultSpec[];
   /** Its symbol and its room on a lane. */
   readonly look: LaneLook;
   /** What it may carry for long, in A; null where it sets no limit of its own. */

@@ -1,5 +1,5 @@
 import type { SwitchElement } from "../circuit/index.ts";
-import { asId, isOn, type ElementId } from "../job/index.ts";
+import { asId, inputWord, isOn, type ElementId } from "../job/index.ts";
 import type { NetworkBranch } from "../network/network.ts";
 import type { Position } from "../network/position.ts";
 import { CONTACT_RESISTANCE } from "../part/index.ts";
@@ -40,10 +40,14 @@ export const switchSpec: InsideSpec<SwitchElement> = {
   name: (e) => e.part.name,
   detail: (e) => `rated ${decimal(e.part.contactA)} A`,
   choice: "switch",
-  faults: (e) => [
-    faultOf("switchOpen", "switch dead", e.id, OPEN_OHM),
-    faultOf("switchStuck", "switch stuck on", e.id, WELDED_OHM, "off"),
-  ],
+  faults: (e, { units }) => {
+    const name = (e.unit === "" ? undefined : units.get(e.unit))?.name ?? "switch";
+    const contact = e.input === "switch" ? name : `${name}, ${inputWord(e.input)} contact,`;
+    return [
+      faultOf("switchOpen", `${contact} dead`, e.id, OPEN_OHM),
+      faultOf("switchStuck", `${contact} stuck on`, e.id, WELDED_OHM, "off"),
+    ];
+  },
   look: bladeLook(3, 96),
   ratedA: (e) => e.part.contactA,
 };
