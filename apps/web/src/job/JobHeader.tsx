@@ -43,7 +43,7 @@ export function JobHeader({ jobId }: { jobId: string }) {
   useTitle(`${job.card.title}: ${here ? STAGE_WORDS[here] : at}`);
   const { card, vehicle } = job;
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-4 py-1">
+    <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-hair px-4 py-1">
       <div className="min-w-0">
         <h1 className="truncate leading-tight">{card.title}</h1>
         <p className="truncate text-small text-muted">
@@ -54,7 +54,7 @@ export function JobHeader({ jobId }: { jobId: string }) {
       </div>
       <nav
         aria-label="Stages"
-        className="flex gap-x-2.5 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
+        className="flex gap-x-2 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
       >
         {STAGES.map((stage) => (
           <Tab key={stage} to={`/jobs/${jobId}/${stage}`}>

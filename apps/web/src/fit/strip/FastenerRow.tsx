@@ -122,7 +122,7 @@ export function FastenerRow({ fastener, letter }: { fastener: Fastener; letter: 
       <Choice
         label="Thread"
         value={fastener.locker}
-        className="w-32"
+        className="w-40"
         options={LOCKERS.map((value) => ({
           value,
           label: value === "none" ? "dry" : value === "grease" ? "greased" : `${value} locker`,
