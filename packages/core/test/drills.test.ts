@@ -90,7 +90,9 @@ describe("drills", () => {
     const grounds = made.filter(({ drill }) => drill.kind === "goodGround");
     expect(grounds.length).toBeGreaterThan(10);
     for (const { drill } of grounds) {
-      expect(drill.question).toMatch(/^With (?!everything off).+ − against .+ reads .+ V\. Is this/);
+      expect(drill.question).toMatch(
+        /^With (?!everything off).+ − against .+ reads .+ V\. Is this/,
+      );
     }
     expect(new Set(grounds.map(({ drill }) => drill.options[drill.right])).size).toBe(2);
     for (const { drill } of grounds) {

@@ -11,7 +11,7 @@ import { wire } from "./wire.ts";
 
 export { inputOf } from "./source.ts";
 export { wireOhm } from "./wire.ts";
-export type { LaneLook, SymbolMark } from "./symbol.ts";
+export type { LaneLook } from "./symbol.ts";
 export { SHORT_OHM, type FaultKind, type FaultSpec } from "./spec.ts";
 
 type Registry = { readonly [K in Element["kind"]]: InsideSpec<Extract<Element, { kind: K }>> };
