@@ -114,6 +114,10 @@ function dead(circuit: Circuit, network: Network, { node, against }: Tips): Netw
 export class Bench implements Predictor {
   private readonly solved = new Map<TestState, Map<string, SolvedNetwork | null>>();
   private readonly expected = new Map<string, Map<string, Expected>>();
+  /** What every reading asks for, worked out once: a script asks some hundred thousand times. */
+  private readonly groupIn = new Map<TestState, SolvedNetwork | null>();
+  private readonly idleIn = new Map<TestState, Map<FaultSuspect, boolean>>();
+  private readonly touched = new Map<FaultSuspect, boolean>();
   private readonly ohms: SourceOhms;
   private readonly behind = new Map<NodeId, ReadonlySet<ElementId>>();
 
@@ -177,8 +181,17 @@ export class Bench implements Predictor {
     return result.kind === "solved" ? result.result : null;
   }
 
-  /** The whole group as built, with what its neighbours draw. */
-  private asGroup(state: TestState, ohm = METER_OHM): SolvedNetwork | null {
+  /** The whole group as built, with what its neighbours draw: asked for at every reading. */
+  private asGroup(state: TestState): SolvedNetwork | null {
+    let found = this.groupIn.get(state);
+    if (found === undefined) {
+      found = this.groupWith(state, METER_OHM);
+      this.groupIn.set(state, found);
+    }
+    return found;
+  }
+
+  private groupWith(state: TestState, ohm: number): SolvedNetwork | null {
     const key = `${state.id} ${ohm}`;
     let found = this.ofGroup.get(key);
     if (found === undefined) {
@@ -189,7 +202,12 @@ export class Bench implements Predictor {
   }
 
   touches(suspect: FaultSuspect): boolean {
-    return suspect.elementIds.some((id) => this.circuit.elements.has(id));
+    let touched = this.touched.get(suspect);
+    if (touched === undefined) {
+      touched = suspect.elementIds.some((id) => this.circuit.elements.has(id));
+      this.touched.set(suspect, touched);
+    }
+    return touched;
   }
 
   private onRun(
@@ -229,7 +247,15 @@ export class Bench implements Predictor {
    * A change where nothing flows and nothing stands across changes nothing, whatever its ohms:
    * there is no need to solve that.
    */
-  private idle({ changes }: FaultSuspect, state: TestState): boolean {
+  private idle(suspect: FaultSuspect, state: TestState): boolean {
+    let inState = this.idleIn.get(state);
+    if (!inState) this.idleIn.set(state, (inState = new Map<FaultSuspect, boolean>()));
+    let idle = inState.get(suspect);
+    if (idle === undefined) inState.set(suspect, (idle = this.changesNothing(suspect, state)));
+    return idle;
+  }
+
+  private changesNothing({ changes }: FaultSuspect, state: TestState): boolean {
     const solved = this.asGroup(state);
     if (!solved) return false;
     const { amps, volts } = solved;
@@ -309,7 +335,7 @@ export class Bench implements Predictor {
     const standing = width(this.standing(null, probe)) / 2;
     const spread = standing + Math.max(...ends.map((end) => Math.abs((end ?? run) - run)));
     const { share, digits } = METER[probe.unit === "A" || probe.unit === "mA" ? probe.unit : "V"];
-    const poor = this.asGroup(probe.state, POOR_METER_OHM);
+    const poor = this.groupWith(probe.state, POOR_METER_OHM);
     const hangs = poor ? Math.abs(valueAt(this.group, probe.at, poor) - value) : 0;
     // Bounds are taken as two standard deviations.
     const sigma = Math.hypot(spread / 2, (share * Math.abs(value) + digits) / 2, hangs);

@@ -15,7 +15,8 @@ const scratch = new Float64Array(2);
  */
 export function settleIslands(c: Compiled): void {
   const { from, to, codes, laws, volts, size } = c;
-  const parent = Int32Array.from(volts, (_, i) => i);
+  const parent = new Int32Array(volts.length);
+  for (let i = 0; i < parent.length; i += 1) parent[i] = i;
   const root = (i: number): number => {
     let at = i;
     while (parent[at] !== at) {
@@ -30,27 +31,34 @@ export function settleIslands(c: Compiled): void {
     if (Math.abs(scratch[1]!) < LEAK_S && Math.abs(scratch[0]!) < LEAK_S * 100) leaks.push(k);
     else parent[root(from[k]!)] = root(to[k]!);
   }
-  const held = new Set<number>();
-  for (let i = size; i < volts.length; i += 1) held.add(root(i));
+  const held = new Uint8Array(volts.length);
+  for (let i = size; i < volts.length; i += 1) held[root(i)] = 1;
+  // What leaks out of each part, and through how much: by the number of its root.
+  const amps = new Float64Array(volts.length);
+  const siemens = new Float64Array(volts.length);
   for (let round = 0; round < ROUNDS; round += 1) {
-    const sums = new Map<number, [amps: number, siemens: number]>();
+    amps.fill(0);
+    siemens.fill(0);
+    let loose = false;
     for (const k of leaks) {
       const [a, b] = [root(from[k]!), root(to[k]!)];
       if (a === b) continue;
       lawAt(codes[k]!, laws, k * LAW_WIDTH, volts[from[k]!]! - volts[to[k]!]!, scratch);
-      for (const [at, sign] of [
-        [a, 1],
-        [b, -1],
-      ] as const) {
-        if (held.has(at)) continue;
-        const sum = sums.get(at) ?? [0, 0];
-        sums.set(at, [sum[0] + sign * scratch[0]!, sum[1] + scratch[1]!]);
+      if (!held[a]) {
+        amps[a]! += scratch[0]!;
+        siemens[a]! += scratch[1]!;
+        loose = true;
+      }
+      if (!held[b]) {
+        amps[b]! -= scratch[0]!;
+        siemens[b]! += scratch[1]!;
+        loose = true;
       }
     }
-    if (sums.size === 0) return;
+    if (!loose) return;
     for (let i = 0; i < size; i += 1) {
-      const sum = sums.get(root(i));
-      if (sum && sum[1] > 0) volts[i]! -= sum[0] / sum[1];
+      const at = root(i);
+      if (siemens[at]! > 0) volts[i]! -= amps[at]! / siemens[at]!;
     }
   }
 }

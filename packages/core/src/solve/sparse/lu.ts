@@ -47,8 +47,23 @@ export type LuResult =
   /** No pivot left in this column (an index of the matrix). */
   | { readonly kind: "singular"; readonly column: number };
 
+/** The last pattern with its order: faults that touch the frame change no place of the matrix. */
+let before: { readonly pattern: Pattern; readonly order: Int32Array } | null = null;
+
+const same = (a: Int32Array, b: Int32Array): boolean =>
+  a.length === b.length && a.every((value, i) => value === b[i]);
+
 /** The order in which columns of a pattern are eliminated with little fill. */
-export const orderOf = (pattern: Pattern): Int32Array => minimumDegree(pattern);
+export function orderOf(pattern: Pattern): Int32Array {
+  const known =
+    before !== null &&
+    same(before.pattern.colStart, pattern.colStart) &&
+    same(before.pattern.rowIndex, pattern.rowIndex)
+      ? before
+      : { pattern, order: minimumDegree(pattern) };
+  before = known;
+  return known.order;
+}
 
 /** Prepares a workspace for a pattern: order, and room to grow into. */
 export function analyse(pattern: Pattern, order = orderOf(pattern)): LuWorkspace {
