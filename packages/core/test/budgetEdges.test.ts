@@ -1,41 +1,25 @@
 import {
   allOf,
-  append,
   asId,
   budgetOf,
-  createSupply,
-  adoptPart,
   hoursToFull,
   inletA,
-  measured,
   setRun,
   synthesise,
   type ControlId,
   type Fact,
   type Job,
-  type SupplyId,
   type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, LITTER, MIDGE, PORTER, demoPart } from "../src/demo/index.ts";
 import { standbyWOf } from "../src/budget/pack/packStandby.ts";
-import { RUN, edited, jobWith, onVehicle, switchPart } from "./helpers.ts";
+import { behind, edited, jobWith, onVehicle, RUN, sure, switchPart } from "./helpers.ts";
 
 const budget = (job: Job) => budgetOf(job, synthesise(job));
-const sure = (value: number): Fact => measured(value, value, value);
 
 /** Hung on a part of the shelf that feeds it, by what gates that. */
-function fedBy(partId: string, vehicle: Vehicle, gate: "always" | "key" | "switch"): Job {
-  const part = demoPart(partId);
-  const bare = jobWith("pod-18", 1, allOf("switch"), {}, vehicle);
-  const supplyId = asId<SupplyId>("feeder");
-  const supply = { ...createSupply(supplyId, "Feeder", part.id, vehicle), gate };
-  return edited(
-    bare,
-    ...adoptPart(bare, part),
-    append(bare, "supply", supply),
-    setRun(RUN, "feed", { kind: "supply", supplyId }),
-  );
-}
+const fedBy = (partId: string, vehicle: Vehicle, gate: "always" | "key" | "switch"): Job =>
+  behind(partId, "pod-18", 1, vehicle, { gate });
 
 describe("chargers", () => {
   it("fill lead by four fifths of their current and then by a tail, lithium nearly straight", () => {
@@ -99,13 +83,13 @@ describe("what a converter takes while the vehicle stands", () => {
 describe("what stands by on a battery", () => {
   const items = (job: Job) =>
     (budget(job).parked?.items ?? []).filter(
-      (i) => i.runId !== null || i.what.startsWith("Feeder"),
+      (i) => i.runId !== null || i.what.startsWith("Supply"),
     );
 
   it("is a hub that nothing parts from it, told by its name whatever that is", () => {
     const always = fedBy("hub-4-ground", FELLRUNNER, "always");
     expect(items(always).map((i) => [i.what, i.currentA.mid])).toEqual([
-      ["Feeder standing by", 0.003],
+      ["Supply standing by", 0.003],
     ]);
     expect(items(fedBy("hub-4-ground", FELLRUNNER, "key"))).toEqual([]);
     // Two of one name are two, each with its own.
@@ -113,7 +97,7 @@ describe("what stands by on a battery", () => {
     const control = {
       ...{
         id: asId<ControlId>("c"),
-        name: "Feeder",
+        name: "Supply",
         inputs: ["brake" as const],
         switchPartId: null,
       },

@@ -8,17 +8,23 @@ import {
   checkedCircuit,
   createJob,
   createRun,
+  createSupply,
+  measured,
   setRun,
   type Condition,
   type Edit,
+  type Fact,
   type Finding,
   type Job,
+  type LoadPart,
   type Part,
   type Run,
   type RunId,
+  type Supply,
+  type SupplyId,
   type Vehicle,
 } from "../src/index.ts";
-import { FELLRUNNER, demoJobs, demoPart } from "../src/demo/index.ts";
+import { FELLRUNNER, PORTER, demoJobs, demoPart } from "../src/demo/index.ts";
 
 export const RUN = asId<RunId>("run-1");
 
@@ -94,3 +100,40 @@ export const plannedJobs = (): Job[] =>
     .filter((job) => !rulesOf(job, "stop").some((rule) => WRONG_PARTS.has(rule)));
 
 export const switchPart = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);
+
+export const SUPPLY = asId<SupplyId>("supply");
+
+/** Loads of one kind on their own switch, behind something that feeds them: of the shelf, or of one's own. */
+export function behind(
+  feeds: string | Part,
+  load: string | Part,
+  count: number,
+  vehicle: Vehicle = PORTER,
+  fields: Partial<Supply> = {},
+): Job {
+  const part = typeof feeds === "string" ? demoPart(feeds) : feeds;
+  const bare = jobWith(load, count, allOf("switch"), {}, vehicle);
+  const supply = { ...createSupply(SUPPLY, "Supply", part.id, vehicle), ...fields };
+  return edited(
+    bare,
+    ...adoptPart(bare, part),
+    append(bare, "supply", supply),
+    setRun(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
+  );
+}
+
+/** A part of the shelf that is a load: a lamp, a horn, a heater. */
+export function loadPart(id: string): LoadPart {
+  const part = demoPart(id);
+  if (part.kind !== "load") throw new Error(`${id} is no load`);
+  return part;
+}
+
+/** Ids one after the other. */
+export const minter = () => {
+  let n = 0;
+  return (prefix = "made") => `${prefix}-${(n += 1)}`;
+};
+
+/** What is known to the last digit. */
+export const sure = (value: number): Fact => measured(value, value, value);

@@ -18,12 +18,8 @@ import {
   type SupplyId,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, roadKitPart } from "../src/demo/index.ts";
-import { RUN, edited, findingsOf, onVehicle, oneRun, rulesOf } from "./helpers.ts";
+import { edited, findingsOf, minter, oneRun, onVehicle, rulesOf, RUN } from "./helpers.ts";
 
-const minter = () => {
-  let n = 0;
-  return (prefix = "made") => `${prefix}-${(n += 1)}`;
-};
 describe("a kit", () => {
   const empty = onVehicle(PORTER);
   const kit = roadKitPart();

@@ -23,24 +23,21 @@ import {
   type Circuit,
   type Input,
   type Job,
-  type LoadPart,
   type PinId,
   type RunId,
   type SupplyId,
 } from "../src/index.ts";
 import { LITTER, PETREL, demoPart } from "../src/demo/index.ts";
-import { RUN, edited, findingsOf, onVehicle, oneRun, rulesOf } from "./helpers.ts";
-
-const minter = () => {
-  let n = 0;
-  return (prefix = "made") => `${prefix}-${(n += 1)}`;
-};
-
-const load = (id: string): LoadPart => {
-  const part = demoPart(id);
-  if (part.kind !== "load") throw new Error(`${id} is no load`);
-  return part;
-};
+import {
+  edited,
+  findingsOf,
+  loadPart,
+  minter,
+  oneRun,
+  onVehicle,
+  rulesOf,
+  RUN,
+} from "./helpers.ts";
 
 const box = (id: string): BoxPart => {
   const part = demoPart(id);
@@ -75,7 +72,7 @@ describe("a replaced lamp", () => {
   });
   const replaced = (joint: "plug" | "adapter" | "splice", count = 1) => {
     const what = {
-      ...{ part: load("turn-plug"), count, place: "rear" as const, replaces: "bulbs", joint },
+      ...{ part: loadPart("turn-plug"), count, place: "rear" as const, replaces: "bulbs", joint },
       ...{ pinId: asId<PinId>("left"), name: "Left turn" },
     };
     return edited(bare, ...replaceLamp(bare, what, minter()));

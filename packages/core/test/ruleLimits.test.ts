@@ -2,12 +2,9 @@ import {
   DEVIATION_KINDS,
   adoptPart,
   allOf,
-  append,
   asId,
   createDeviation,
-  createSupply,
   groupFindings,
-  measured,
   packRangeV,
   setRun,
   synthesise,
@@ -18,15 +15,13 @@ import {
   type LoadPart,
   type Part,
   type Supply,
-  type SupplyId,
   type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, demoPart } from "../src/demo/index.ts";
-import { RUN, edited, findingsOf, jobWith, keyed, switchPart } from "./helpers.ts";
+import { behind, edited, findingsOf, jobWith, keyed, RUN, sure, switchPart } from "./helpers.ts";
 import { flashingBrake } from "./jobs.ts";
 
 /** Limits of rules from both sides, by hand. */
-const sure = (value: number) => measured(value, value, value);
 const own = allOf("switch");
 const told = (job: Job, rule: string): Finding[] => findingsOf(job).filter((f) => f.rule === rule);
 
@@ -34,27 +29,11 @@ const converter = demoPart("converter-60-12") as ConverterPart;
 const bulb = demoPart("bulb-21-5") as LoadPart;
 
 /** A load of so many watts behind a converter of these figures, on the cart's pack. */
-function converted(
+const converted = (
   part: Partial<ConverterPart>,
   load: LoadPart,
   supply: Partial<Supply> = {},
-  vehicle: Vehicle = PORTER,
-): Job {
-  const bare = jobWith(load, 1, own, {}, vehicle);
-  const made: Part = { ...converter, ...part };
-  const supplyId = asId<SupplyId>("s");
-  const feeder = {
-    ...createSupply(supplyId, "Feeder", made.id, vehicle),
-    gate: "key" as const,
-    ...supply,
-  };
-  return edited(
-    bare,
-    ...adoptPart(bare, made),
-    append(bare, "supply", feeder),
-    setRun(RUN, "feed", { kind: "supply", supplyId }),
-  );
-}
+): Job => behind({ ...converter, ...part }, load, 1, PORTER, { gate: "key", ...supply });
 
 const heater = (watts: number): LoadPart => ({
   ...(demoPart("grips-heated") as LoadPart),

@@ -6,7 +6,6 @@ import {
   allOf,
   append,
   asId,
-  createSupply,
   measured,
   setRun,
   type Bond,
@@ -18,10 +17,9 @@ import {
   type Job,
   type PinId,
   type StepId,
-  type SupplyId,
 } from "../src/index.ts";
 import { LITTER, PORTER, demoPart } from "../src/demo/index.ts";
-import { RUN, edited, findingsOf, jobWith, switchPart } from "./helpers.ts";
+import { behind, edited, findingsOf, jobWith, RUN, switchPart } from "./helpers.ts";
 
 const own = allOf("switch");
 
@@ -40,16 +38,6 @@ const setOnce = (entity: string, field: string, value: unknown): Edit =>
   ({ kind: "setOnce", entity, field, value }) as Edit;
 
 const fromPin = (pinId: string): Feed => ({ kind: "pin", pinId: asId<PinId>(pinId) });
-
-const S = asId<SupplyId>("supply");
-
-function behind(partId: string, lampId: string, count: number, vehicle = PORTER): Job {
-  let job = jobWith(lampId, count, own, {}, vehicle);
-  const part = demoPart(partId);
-  job = edited(job, append(job, "part", part));
-  job = edited(job, append(job, "supply", createSupply(S, "Supply", part.id, vehicle)));
-  return edited(job, setRun(RUN, "feed", { kind: "supply", supplyId: S }));
-}
 
 const step = (state: "on" | "off" | "back", back: number): Job => {
   let job = jobWith("bar-40", 1, keyed);

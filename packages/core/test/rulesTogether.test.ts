@@ -6,9 +6,6 @@
 import {
   RULES,
   allOf,
-  append,
-  asId,
-  createSupply,
   measured,
   pinFuse,
   pinWire,
@@ -19,13 +16,10 @@ import {
   type Finding,
   type Job,
   type RunId,
-  type SupplyId,
 } from "../src/index.ts";
-import { PORTER, demoJobs, demoPart } from "../src/demo/index.ts";
+import { demoJobs } from "../src/demo/index.ts";
 import { jobThat, withLedger, barAndPods } from "./jobs.ts";
-import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
-
-const own = allOf("switch");
+import { behind, edited, findingsOf, jobWith, mend, rulesOf, RUN, SUPPLY } from "./helpers.ts";
 
 const keyed = allOf("switch", "key");
 
@@ -37,16 +31,6 @@ const found = (job: Job, rule: string): Finding => {
 
 const set = (entity: string, id: string, field: string, value: unknown): Edit =>
   ({ kind: "set", entity, id, field, value }) as Edit;
-
-const S = asId<SupplyId>("supply");
-
-function behind(partId: string, lampId: string, count: number, vehicle = PORTER): Job {
-  let job = jobWith(lampId, count, own, {}, vehicle);
-  const part = demoPart(partId);
-  job = edited(job, append(job, "part", part));
-  job = edited(job, append(job, "supply", createSupply(S, "Supply", part.id, vehicle)));
-  return edited(job, setRun(RUN, "feed", { kind: "supply", supplyId: S }));
-}
 
 describe("rules together", () => {
   it("each have an id of their own and a source", () => {
@@ -180,7 +164,7 @@ describe("figures of findings", () => {
 describe("a supply's own feed", () => {
   it("on the key needs a wire that is live with the key", () => {
     const job = behind("converter-60-12", "path-red", 2);
-    const keyedSupply = edited(job, setSupply(S, "gate", "key"));
+    const keyedSupply = edited(job, setSupply(SUPPLY, "gate", "key"));
     const bare = {
       ...keyedSupply,
       vehicle: { ...keyedSupply.vehicle, pins: [], connectors: [] },
@@ -191,7 +175,10 @@ describe("a supply's own feed", () => {
   });
 
   it("is told with its idle current while it is never off", () => {
-    const always = edited(behind("converter-60-12", "path-red", 2), setSupply(S, "gate", "always"));
+    const always = edited(
+      behind("converter-60-12", "path-red", 2),
+      setSupply(SUPPLY, "gate", "always"),
+    );
     const idle = findingsOf(always).filter((f) => /mA/.test(JSON.stringify(f.figures)));
     expect(idle.length).toBeGreaterThan(0);
   });

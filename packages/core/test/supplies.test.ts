@@ -7,7 +7,6 @@ import {
   append,
   asId,
   createControl,
-  createSupply,
   elementOf,
   elementsOf,
   everythingOn,
@@ -23,35 +22,13 @@ import {
   setSupply,
   solveCircuit,
   synthesise,
-  type Feed,
   type Job,
   type PackFacts,
   type RunId,
-  type Supply,
-  type SupplyId,
 } from "../src/index.ts";
-import { LITTER, MIDGE, PORTER, demoPart } from "../src/demo/index.ts";
+import { LITTER, MIDGE, PORTER } from "../src/demo/index.ts";
 import { kitByHand, onHub } from "./jobs.ts";
-import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
-
-const S = asId<SupplyId>("s");
-const fromS: Feed = { kind: "supply", supplyId: S };
-
-/** A job on a vehicle whose one run is fed by one supply. */
-function supplied(
-  partId: string,
-  lampId: string,
-  count: number,
-  vehicle = PORTER,
-  fields: Partial<Supply> = {},
-): Job {
-  let job = jobWith(lampId, count, allOf("switch"), {}, vehicle);
-  const part = demoPart(partId);
-  job = edited(job, append(job, "part", part));
-  const supply = { ...createSupply(S, "Supply", part.id, vehicle), ...fields };
-  job = edited(job, append(job, "supply", supply));
-  return edited(job, setRun(RUN, "feed", fromS));
-}
+import { behind, edited, findingsOf, jobWith, mend, rulesOf, RUN, SUPPLY } from "./helpers.ts";
 
 const solvedAt = (job: Job, packV: number) => {
   const circuit = synthesise(job);
@@ -115,7 +92,7 @@ describe("traction packs", () => {
 });
 
 describe("a converter", () => {
-  const job = supplied("converter-60-12", "path-red", 6, PORTER, { gate: "switch" });
+  const job = behind("converter-60-12", "path-red", 6, PORTER, { gate: "switch" });
 
   it("holds its lamps at 12 V over the whole pack, and takes what they take over its efficiency", () => {
     for (const packV of [42, 50.8, 57.6]) {
@@ -123,7 +100,7 @@ describe("a converter", () => {
       const lamps = circuit.runs[0]!.branches.map((b) => solved.point.at.get(b.load)!);
       for (const lamp of lamps) expect(lamp.fromV - lamp.toV).toBeCloseTo(12.1, 0);
       const outW = lamps.reduce((w, l) => w + (l.fromV - l.toV) * l.currentA, 0);
-      const inA = solved.result.amps.get(asId("s.converter.input"))!;
+      const inA = solved.result.amps.get(asId("supply.converter.input"))!;
       const share = outW / (packV * inA);
       // Between its figures at a tenth and at full, idle draw and wire losses included.
       expect(share).toBeGreaterThan(0.75);
@@ -140,21 +117,21 @@ describe("a converter", () => {
   });
 
   it("gives way under too much, turns itself off, and is named", () => {
-    const heavy = supplied("converter-60-12", "bar-120", 2, PORTER, { gate: "switch" });
+    const heavy = behind("converter-60-12", "bar-120", 2, PORTER, { gate: "switch" });
     const { circuit, solved } = solvedAt(heavy, 50.8);
     expect(solved.tripped.map((id) => elementOf(circuit, id).kind)).toEqual(["converter"]);
     expect(rulesOf(heavy, "stop")).toContain("converter-fits");
   });
 
   it("whose input ends below the charger's voltage is refused with both volts", () => {
-    const short = supplied("converter-48-12", "path-red", 2, PORTER, { gate: "switch" });
+    const short = behind("converter-48-12", "path-red", 2, PORTER, { gate: "switch" });
     const [found] = findingsOf(short).filter((f) => f.rule === "converter-fits");
     expect(found).toMatchObject({ severity: "stop" });
     expect(found?.figures[0]).toMatchObject({ value: "52 V", limit: "58 V or more" });
   });
 
   it("always on is told with its milliamps; a press puts its input on the key", () => {
-    const idle = supplied("converter-60-12", "path-red", 2);
+    const idle = behind("converter-60-12", "path-red", 2);
     expect(rulesOf(idle, "fix")).toContain("converter-fits");
     const mended = mend(idle, "converter-fits");
     expect(mended.supplies[0]?.gate).toBe("key");
@@ -312,7 +289,7 @@ describe("two lights in one housing", () => {
 
 describe("a battery of its own", () => {
   it("feeds 12 V lamps whatever the pack does", () => {
-    const job = supplied("battery-12-18", "path-red", 4);
+    const job = behind("battery-12-18", "path-red", 4);
     for (const packV of [30, 57]) {
       const { circuit, solved } = solvedAt(job, packV);
       const lamp = solved.point.at.get(circuit.runs[0]!.branches[0]!.load)!;
@@ -324,8 +301,8 @@ describe("a battery of its own", () => {
 
 describe("bad supplies", () => {
   it("that feed themselves, or have no such part, are refused by edits of the document", () => {
-    const job = supplied("fuse-block-6", "path-red", 1, LITTER);
-    const ring = edited(job, setSupply(S, "feed", fromS));
+    const job = behind("fuse-block-6", "path-red", 1, LITTER);
+    const ring = edited(job, setSupply(SUPPLY, "feed", { kind: "supply", supplyId: SUPPLY }));
     expect(rulesOf(ring, "stop")).toContain("not-buildable");
   });
 });

@@ -1,15 +1,8 @@
 /** Hidden faults, and what it is worth to find them. */
 import {
   TestBench,
-  adoptPart,
-  allOf,
-  append,
-  asId,
-  createSupply,
   measured,
-  setRun,
   type Part,
-  type SupplyId,
   WRONG_NAME_MIN,
   bestProbing,
   complaintOf,
@@ -29,7 +22,7 @@ import {
   type Testable,
 } from "../src/index.ts";
 import { PORTER, demoPart } from "../src/demo/index.ts";
-import { RUN, edited, jobWith, plannedJobs } from "./helpers.ts";
+import { behind, plannedJobs } from "./helpers.ts";
 import { isFault, pods, probesIn } from "./testing.ts";
 
 const job = pods();
@@ -61,19 +54,11 @@ describe("a complaint", () => {
   it("is a flat battery where all that is wrong draws while everything is off", () => {
     const complaint = (idleA: number, is: FaultSuspect["fault"]) => {
       const part = { ...demoPart("converter-60-12"), idleA: measured(idleA) } as Part;
-      const bare = jobWith("pod-18", 1, allOf("switch"), {}, PORTER);
-      const supplyId = asId<SupplyId>("feeder");
-      const supply = createSupply(supplyId, "Feeder", part.id, PORTER);
-      const fed = edited(
-        bare,
-        ...adoptPart(bare, part),
-        append(bare, "supply", { ...supply, gate: "key" }),
-        setRun(RUN, "feed", { kind: "supply", supplyId }),
-      );
+      const fed = behind(part, "pod-18", 1, PORTER, { gate: "key" });
       const [its] = new TestBench(fed).groups;
       const of = its!.suspects
         .filter(isFault)
-        .find((f) => f.fault === is && f.id.includes("feeder"))!;
+        .find((f) => f.fault === is && f.id.includes("supply"))!;
       return complaintOf(its!, of);
     };
     // The relay of a converter's input, stuck: its lamp has a switch of its own and stays dark.

@@ -14,23 +14,11 @@ import {
   asId,
   type FlashRemedy,
   type Job,
-  type LoadPart,
   type PinId,
   type Vehicle,
 } from "../src/index.ts";
 import { DEMO_SHELF, PETREL, demoPart } from "../src/demo/index.ts";
-import { edited, onVehicle } from "./helpers.ts";
-
-const load = (id: string): LoadPart => {
-  const part = demoPart(id);
-  if (part.kind !== "load") throw new Error(`${id} is no load`);
-  return part;
-};
-
-const minter = () => {
-  let n = 0;
-  return (prefix = "made") => `${prefix}-${(n += 1)}`;
-};
+import { edited, loadPart, minter, onVehicle } from "./helpers.ts";
 
 type Turn = NonNullable<Vehicle["turn"]>;
 
@@ -47,7 +35,7 @@ function replaced(partId: string, count: number, turn: Partial<Turn> | null, was
     ],
   });
   const what = {
-    ...{ part: load(partId), count, place: "rear" as const, replaces: "bulbs" },
+    ...{ part: loadPart(partId), count, place: "rear" as const, replaces: "bulbs" },
     ...{ joint: "plug" as const, pinId: asId<PinId>("left"), name: "Left turn" },
   };
   return edited(bare, ...replaceLamp(bare, what, minter()));

@@ -1,4 +1,4 @@
-import { type Practices, WIRE_USES } from "@dragonet/core";
+import { WIRE_USES, inputWord, type Practices } from "@dragonet/core";
 import { checkColour } from "../ui/forms/checkColour.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
@@ -10,19 +10,9 @@ export interface PracticeFieldsProps {
   readonly onChange: <F extends keyof Practices>(field: F, value: Practices[F]) => void;
 }
 
-const USE_WORDS: Readonly<Record<(typeof WIRE_USES)[number], string>> = {
-  feed: "feeds",
-  ground: "grounds",
-  park: "park",
-  low: "low beam",
-  high: "high beam",
-  brake: "brake",
-  left: "left turn",
-  right: "right turn",
-  hazard: "hazards",
-  horn: "horn",
-  reverse: "reverse",
-};
+/** What a wire is for, in words: most are what turns their circuit on. */
+const useWord = (use: (typeof WIRE_USES)[number]): string =>
+  use === "feed" || use === "ground" ? `${use}s` : inputWord(use);
 
 /** How wires lie: the heat around them, their bundles, their ends, their colours. */
 export function LoomPractices({ practices, canEdit, onChange }: PracticeFieldsProps) {
@@ -79,9 +69,9 @@ export function LoomPractices({ practices, canEdit, onChange }: PracticeFieldsPr
         <div className="flex max-w-xl flex-wrap gap-x-3 gap-y-1">
           {WIRE_USES.map((use) => (
             <span key={use} className="inline-flex items-center gap-1 text-small">
-              {USE_WORDS[use]}
+              {useWord(use)}
               <TextInput
-                label={`Wire colour: ${USE_WORDS[use]}`}
+                label={`Wire colour: ${useWord(use)}`}
                 value={practices.colours.find((c) => c.use === use)?.colour ?? ""}
                 className="w-24"
                 maxLength={40}

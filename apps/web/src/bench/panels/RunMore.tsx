@@ -1,13 +1,13 @@
 import { Collapsible } from "radix-ui";
-import { type Fact, type JobPlan, type Run, conditionText, setRun } from "@dragonet/core";
+import { conditionText, setRun, type JobPlan, type Run } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
 import { LENGTH_WORDS, type LengthField } from "../../job/lengthWords.ts";
-import { FactFields } from "../../ui/forms/FactRow.tsx";
 import { NumberInput } from "../../ui/forms/TextInput.tsx";
 import { ChannelFields } from "../fields/ChannelFields.tsx";
 import { Deviations } from "../fields/Deviations.tsx";
 import { WireChoices } from "../fields/WireChoices.tsx";
 import { Alternatives } from "./Alternatives.tsx";
+import { Lengths } from "./Lengths.tsx";
 
 const LENGTHS = Object.entries(LENGTH_WORDS) as [LengthField, string][];
 
@@ -65,21 +65,11 @@ export function RunMore({ plan, run, canEdit }: RunMoreProps) {
         <Deviations runId={runId} wires={plan.wires} canEdit={canEdit} />
       </More>
       <More title="Lengths">
-        {LENGTHS.map(([field, label]) => (
-          <div
-            key={field}
-            className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-t border-hair py-1"
-          >
-            <span className="w-full text-small">{label}</span>
-            <FactFields
-              label={label}
-              unit="m"
-              fact={run[field]}
-              disabled={!canEdit}
-              onChange={(value: Fact) => set(field, value)}
-            />
-          </div>
-        ))}
+        <Lengths
+          fields={LENGTHS.map(([field, label]) => [field, label, run[field]])}
+          canEdit={canEdit}
+          onChange={(field, fact) => set(field as LengthField, fact)}
+        />
       </More>
       <More title="Share of time on">
         <p className="text-small text-muted">
