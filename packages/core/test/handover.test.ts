@@ -53,8 +53,7 @@ describe("before a vehicle goes", () => {
   });
 
   it("a signature for one thing is none for another", () => {
-    // A third of them: each signature checks the whole job anew.
-    for (const job of demoJobs().filter((_, i) => i % 3 === 0)) {
+    for (const job of demoJobs()) {
       const open = gatesOf(job).map((g) => g.gate);
       for (const gate of open) {
         const left = open.filter((other) => other !== gate);

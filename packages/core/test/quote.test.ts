@@ -111,8 +111,7 @@ describe("options of a quote", () => {
 
   it("that are suggested can be built, or say why not", () => {
     const refusals = new Set<string>();
-    // A third of them: every option is another job that is checked.
-    for (const job of JOBS.filter((_, i) => i % 3 === 1)) {
+    for (const job of JOBS) {
       const options = suggestOptions(job, DEMO_SHELF).map((o, i) => ({ id: `o${i}`, ...o }));
       for (const option of options) {
         const found = optionEdits(job, option, DEMO_SHELF);

@@ -1,6 +1,7 @@
 /** Signals in time: flashers, modules, scripts, remedies, places. */
 import {
   PLACES,
+  adoptPart,
   USUAL_SCRIPT,
   allOf,
   applyEdits,
@@ -115,6 +116,11 @@ describe("the marshal's motorcycle", () => {
     if (!made.ok) throw new Error(made.message);
     const line = materialsOf(made.job, synthesise(made.job)).find((m) => m.name === flasher.label);
     expect(line?.count).toBe(1);
+    // One that was only looked at is not laid out, though it is among the job's parts.
+    const looked = edited(marshal, ...adoptPart(marshal, demoPart("flasher-any-load")));
+    const names = materialsOf(looked, synthesise(looked)).map((m) => m.name);
+    expect(looked.parts.length).toBe(marshal.parts.length + 1);
+    expect(names).not.toContain(flasher.label);
     expect(made.job.kit.at(-1)).toMatchObject({ name: flasher.label, needed: 1, inBox: 0 });
   });
 

@@ -175,7 +175,7 @@ function accounts(world: World): void {
 
 describe("a job on several pages", () => {
   /** More with DRAGONET_RUNS, and others with DRAGONET_SEED, for a long look. */
-  const numRuns = Number(process.env.DRAGONET_RUNS ?? 8_000);
+  const numRuns = Number(process.env.DRAGONET_RUNS ?? 20_000);
 
   it("loses no edit and takes none twice, whatever the network and the people do", () => {
     fc.assert(

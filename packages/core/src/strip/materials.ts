@@ -1,3 +1,4 @@
+import equal from "fast-deep-equal";
 import {
   wireEnds,
   wiresOf,
@@ -131,9 +132,11 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
     const made = wiresOf(circuit).filter((wire) => wire.harnessId === harness.id).length;
     if (made > 0) put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
   }
-  // A flasher of the job that feeds nothing of it, and that the vehicle now flashes as.
+  // A flasher of the job that feeds nothing of it, and that the vehicle now flashes by.
+  const { turn } = job.vehicle;
   for (const part of job.parts) {
-    if (part.kind !== "flasher" || part.principle !== job.vehicle.turn?.principle) continue;
+    if (part.kind !== "flasher" || part.principle !== turn?.principle) continue;
+    if (!equal(part.ratePerMin, turn.ratePerMin)) continue;
     if (job.supplies.some((s) => s.partId === part.id)) continue;
     put({ name: part.name, unit: "", detail: "in the place of the vehicle’s own" });
   }

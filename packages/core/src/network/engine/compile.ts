@@ -25,6 +25,8 @@ export interface Compiled {
   readonly from: Int32Array;
   readonly to: Int32Array;
   readonly codes: Int8Array;
+  /** What each law was written from: the same one is not written again. */
+  readonly models: (BranchModel | null)[];
   readonly laws: Float64Array;
   readonly values: Float64Array;
   /** Sum of currents that leave each node, in A; held nodes included. */
@@ -143,6 +145,7 @@ export function compile(network: Network): Compiled {
     to,
     factored: false,
     codes: new Int8Array(branches.length),
+    models: branches.map(() => null),
     laws: new Float64Array(branches.length * LAW_WIDTH),
     values: new Float64Array(pattern.rowIndex.length),
     residual: new Float64Array(nodes.length),
@@ -158,6 +161,8 @@ export function compile(network: Network): Compiled {
 
 /** Gives a branch another law: a switch that closes, a converter that comes on. */
 export function putLaw(compiled: Compiled, k: number, model: BranchModel): void {
+  if (compiled.models[k] === model) return;
+  compiled.models[k] = model;
   compiled.codes[k] = writeLaw(model, compiled.laws, k * LAW_WIDTH);
 }
 
