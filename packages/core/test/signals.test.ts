@@ -1,8 +1,8 @@
 /** Signals in time: flashers, modules, scripts, remedies, places. */
 import {
   PLACES,
-  adoptPart,
   USUAL_SCRIPT,
+  adoptPart,
   allOf,
   applyEdits,
   checkedCircuit,

@@ -11,7 +11,7 @@ export interface PracticeFieldsProps {
 }
 
 /** What a wire is for, in words: most are what turns their circuit on. */
-const useWord = (use: (typeof WIRE_USES)[number]): string =>
+const wordOfUse = (use: (typeof WIRE_USES)[number]): string =>
   use === "feed" || use === "ground" ? `${use}s` : inputWord(use);
 
 /** How wires lie: the heat around them, their bundles, their ends, their colours. */
@@ -69,9 +69,9 @@ export function LoomPractices({ practices, canEdit, onChange }: PracticeFieldsPr
         <div className="flex max-w-xl flex-wrap gap-x-3 gap-y-1">
           {WIRE_USES.map((use) => (
             <span key={use} className="inline-flex items-center gap-1 text-small">
-              {useWord(use)}
+              {wordOfUse(use)}
               <TextInput
-                label={`Wire colour: ${useWord(use)}`}
+                label={`Wire colour: ${wordOfUse(use)}`}
                 value={practices.colours.find((c) => c.use === use)?.colour ?? ""}
                 className="w-24"
                 maxLength={40}
