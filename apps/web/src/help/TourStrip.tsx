@@ -27,7 +27,7 @@ function Step({ step }: { step: number }) {
       aria-label="First steps"
       className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair bg-accent-wash px-4 py-2"
     >
-      <p role="status" className="min-w-64 flex-1">
+      <p role="status" className="min-w-64 flex-1 max-md:basis-full">
         <span className="num text-muted">
           {step + 1} of {TOUR.length}
         </span>{" "}

@@ -10,12 +10,14 @@ export const wireHeads = (done: string): readonly string[] => [
 export function WireCells({ wire, units }: { wire: WireLine; units: UnitSystem }) {
   return (
     <>
-      <td className="num pr-3">{wire.label}</td>
-      <td className="num pr-3 whitespace-nowrap">{wire.gaugeId}</td>
-      <td className="pr-3">
+      <td className="num pr-3 max-sm:pr-1.5">{wire.label}</td>
+      <td className="num pr-3 max-sm:pr-1.5 whitespace-nowrap">{wire.gaugeId}</td>
+      <td className="pr-3 max-sm:pr-1.5">
         <WireSwatch colour={wire.colour} />
       </td>
-      <td className="num pr-3 whitespace-nowrap">{lengthText(wire.lengthM, units)}</td>
+      <td className="num pr-3 max-sm:pr-1.5 whitespace-nowrap">
+        {lengthText(wire.lengthM, units)}
+      </td>
       <td>
         {wire.from}, {wire.to}
       </td>

@@ -3,6 +3,7 @@ import { WIRE_COLOURS, parseWireColour } from "@dragonet/core";
 /** A length of insulation in its true colour, stripe along the middle, always named too. */
 export function WireSwatch({ colour, named = true }: { colour: string; named?: boolean }) {
   const parsed = parseWireColour(colour);
+  const [base = "", stripe] = colour.split("/");
   return (
     <span className="inline-flex items-center gap-1.5">
       {parsed && (
@@ -20,7 +21,18 @@ export function WireSwatch({ colour, named = true }: { colour: string; named?: b
           )}
         </svg>
       )}
-      {named && <span>{colour === "" ? "not written down" : colour}</span>}
+      {named && (
+        <span>
+          {base === "" ? "not written down" : base}
+          {stripe !== undefined && (
+            // Where there is little room it goes on in the next line.
+            <>
+              /<wbr />
+              {stripe}
+            </>
+          )}
+        </span>
+      )}
     </span>
   );
 }
