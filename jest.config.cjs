@@ -45,13 +45,15 @@ const LONG = [
   "fit",
   "holes",
 ];
-/** Only these files of tests, where a mutation run asks for the ones that are near. */
-const near = process.env.DRAGONET_TESTS?.split(",");
-const brief = near
-  ? { testMatch: near.map((name) => `<rootDir>/test/${name}.test.ts`) }
-  : process.env.DRAGONET_BRIEF === undefined
+const brief =
+  process.env.DRAGONET_BRIEF === undefined
     ? {}
     : { testPathIgnorePatterns: LONG.map((name) => `/packages/core/test/${name}\\.test\\.ts$`) };
+/** Only these files of tests, where a mutation run asks for the ones that are near. */
+const near = process.env.DRAGONET_TESTS?.split(",");
+const nearby = near
+  ? { testMatch: near.map((name) => `<rootDir>/test/${name}.test.{ts,tsx}`) }
+  : {};
 
 /** Pages in a document without a browser: the worker's functions run in the page itself. */
 const PAGE = {
@@ -89,4 +91,8 @@ const projects = [
 module.exports =
   only === undefined
     ? { testTimeout: 180_000, projects }
-    : { ...projects.find(({ displayName }) => displayName === only), testTimeout: 180_000 };
+    : {
+        ...projects.find(({ displayName }) => displayName === only),
+        ...nearby,
+        testTimeout: 180_000,
+      };

@@ -4,6 +4,8 @@
  * survivor with its place. `--tests solver,network` runs only those files of tests: what they notice is
  * a lower bound, and told in minutes. `--only` takes some files or rooms of the folder. Without `--all` the core's long tests are left out, so that a score is
  * what the brief ones notice: at most what all would. One workspace's folder at a time: packages/core/src/solve.
+ * The server's tests try the built server: it is built once with every mutant in it, and the tests are run anew for
+ * each, against the database of DATABASE_URL.
  */
 import { spawnSync } from "node:child_process";
 import { readFileSync, readdirSync, writeFileSync, mkdirSync } from "node:fs";
@@ -38,6 +40,25 @@ function report(file) {
   process.stdout.write(`${noticed} of ${judged} noticed: ${score.toFixed(1)} %\n`);
 }
 
+const SAMPLE = "./scripts/lib/sampleMutants.mjs";
+
+const IN_JEST = {
+  testRunner: "jest",
+  plugins: ["@stryker-mutator/jest-runner", SAMPLE],
+  jest: { configFile: "jest.config.cjs", enableFindRelatedTests: false },
+  coverageAnalysis: "perTest",
+};
+
+/** A mutant is chosen by a variable of the environment, which the server under test inherits. */
+const BUILT_SERVER = {
+  testRunner: "command",
+  plugins: [SAMPLE],
+  // The packages of the folder above: Stryker links them into its copy only afterwards.
+  buildCommand: `node ${fromRoot("node_modules/vite/bin/vite.js")} build apps/server --logLevel warn`,
+  commandRunner: { command: "node node_modules/jest/bin/jest.js --bail --forceExit --silent" },
+  coverageAnalysis: "off",
+};
+
 await main(() => {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
@@ -60,6 +81,10 @@ await main(() => {
       : values.only
           .split(",")
           .map((name) => (/\.tsx?$/.test(name) ? name : `${name}/**/*.{ts,tsx}`));
+  const server = workspace[2] === "server";
+  if (server && !process.env.DATABASE_URL) {
+    throw new Failure("Say where PostgreSQL is: DATABASE_URL=postgresql://… npm run mutants -- …");
+  }
   checkNode();
   ensurePackages();
   mkdirSync(fromRoot("test-results"), { recursive: true });
@@ -68,17 +93,19 @@ await main(() => {
   const config = fromRoot("test-results", `stryker-${name}.json`);
   const settings = {
     mutate: only.map((name) => `${folder}/${name}`),
-    testRunner: "jest",
-    plugins: ["@stryker-mutator/jest-runner", "./scripts/lib/sampleMutants.mjs"],
-    jest: { configFile: "jest.config.cjs", enableFindRelatedTests: false },
-    coverageAnalysis: "perTest",
+    ...(server ? BUILT_SERVER : IN_JEST),
     // What tests work out while they are described counts as well, where few of them are run.
-    ignoreStatic: values.tests === "",
+    ignoreStatic: !server && values.tests === "",
     ignorers: ["sample"],
     reporters: ["json"],
     jsonReporter: { fileName: out },
     tempDirName: ".stryker-tmp",
-    ignorePatterns: ["**/dist/**", ".data*", "docs/screenshots", "test-results"],
+    ignorePatterns: [
+      ...(server ? ["packages/*/dist", "apps/cli/dist"] : ["**/dist/**"]),
+      ".data*",
+      "docs/screenshots",
+      "test-results",
+    ],
     concurrency: 2,
     timeoutMS: 20000,
     logLevel: "warn",

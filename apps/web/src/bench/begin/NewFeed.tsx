@@ -1,6 +1,5 @@
-import { useState } from "react";
+import { Controller, useForm } from "react-hook-form";
 import {
-  INPUTS,
   adoptPart,
   append,
   asId,
@@ -11,6 +10,7 @@ import {
   type ControlId,
   type Feed,
   type Input,
+  type Job,
   type Part,
   type RunId,
   type SupplyId,
@@ -19,9 +19,8 @@ import { mint } from "../../base/mint.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { useParts } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
+import { PickField, chosenOf, namedOptions } from "../../ui/forms/controlled.tsx";
 import { Modal } from "../../ui/page/Modal.tsx";
-import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { FeedChoice } from "../fields/FeedChoice.tsx";
 
 interface NewFeedProps {
@@ -32,17 +31,20 @@ interface NewFeedProps {
 
 const FEEDING: ReadonlySet<Part["kind"]> = new Set(["converter", "box", "battery", "flasher"]);
 
+interface ControlOfKit {
+  readonly id: string;
+  readonly name: string;
+  readonly inputs: readonly Input[];
+}
+
 /** Sets of positions that kits come with. */
-const CONTROLS: readonly { readonly label: string; readonly inputs: readonly Input[] }[] = [
-  { label: "turn switch: left, right", inputs: ["left", "right"] },
-  { label: "hazard switch", inputs: ["hazard"] },
-  { label: "light switch: park, low, high", inputs: ["park", "low", "high"] },
-  { label: "brake switch", inputs: ["brake"] },
-  { label: "horn button", inputs: ["horn"] },
-  ...INPUTS.filter((i) => i === "reverse").map((input) => ({
-    label: `${inputWord(input)} switch`,
-    inputs: [input],
-  })),
+const CONTROLS: readonly ControlOfKit[] = [
+  { id: "turn", name: "turn switch: left, right", inputs: ["left", "right"] },
+  { id: "hazard", name: "hazard switch", inputs: ["hazard"] },
+  { id: "light", name: "light switch: park, low, high", inputs: ["park", "low", "high"] },
+  { id: "brake", name: "brake switch", inputs: ["brake"] },
+  { id: "horn", name: "horn button", inputs: ["horn"] },
+  { id: "reverse", name: `${inputWord("reverse")} switch`, inputs: ["reverse"] },
 ];
 
 function NewSupply({ onMade, onClose }: Omit<NewFeedProps, "open">) {
@@ -50,81 +52,94 @@ function NewSupply({ onMade, onClose }: Omit<NewFeedProps, "open">) {
   const edit = useEdit();
   const { data } = useParts();
   const parts = (data ?? []).map((kept) => kept.value).filter((p) => FEEDING.has(p.kind));
-  const [partId, setPartId] = useState("");
-  const [feed, setFeed] = useState<Feed>(firstFeed(job.vehicle));
-  const part = parts.find((p) => p.id === partId) ?? parts[0];
+  const { control, watch, handleSubmit } = useForm({
+    defaultValues: { partId: "", feed: firstFeed(job.vehicle) },
+  });
+  const part = chosenOf(parts, watch("partId"));
   if (!part) return <p>Put a converter, hub, fuse block, battery or flasher on the shelf first.</p>;
-  const make = (): void => {
+  const make = handleSubmit(({ feed }) => {
     const id = asId<SupplyId>(mint("supply"));
     const supply = createSupply(id, part.name, part.id, job.vehicle);
     const gate = part.kind === "converter" ? ("key" as const) : supply.gate;
     edit([...adoptPart(job, part), append(job, "supply", { ...supply, feed, gate })]);
     onMade(asId<RunId>(id));
     onClose();
-  };
+  });
   return (
-    <div className="flex flex-wrap items-center gap-3">
-      <Choice
-        label="Part that feeds"
-        value={part.id}
-        className="w-72"
-        options={parts.map((p) => ({ value: p.id, label: p.name }))}
-        onChange={setPartId}
+    <form className="flex flex-wrap items-center gap-3" noValidate onSubmit={(e) => void make(e)}>
+      <PickField
+        {...{ control, name: "partId", label: "Part that feeds", className: "w-72" }}
+        options={namedOptions(parts)}
       />
       {part.kind !== "battery" && (
         <>
           <span>fed from</span>
-          <FeedChoice job={job} feed={feed} onChange={setFeed} />
+          <Controller
+            control={control}
+            name="feed"
+            render={({ field }) => (
+              <FeedChoice job={job} feed={field.value} onChange={field.onChange} />
+            )}
+          />
         </>
       )}
-      <Button look="main" onClick={make}>
+      <Button look="main" type="submit">
         Add feed
       </Button>
-    </div>
+    </form>
   );
 }
+
+const usualFeed = ({ supplies: [first], vehicle }: Job): Feed =>
+  first ? { kind: "supply", supplyId: first.id } : firstFeed(vehicle);
 
 function NewControl({ onMade, onClose }: Omit<NewFeedProps, "open">) {
   const job = useJob();
   const edit = useEdit();
-  const [kind, setKind] = useState(0);
-  const [name, setName] = useState("");
-  const first = job.supplies[0];
-  const [feed, setFeed] = useState<Feed>(
-    first ? { kind: "supply", supplyId: first.id } : firstFeed(job.vehicle),
-  );
-  const { label, inputs } = CONTROLS[kind]!;
-  const make = (): void => {
+  const { control, watch, register, handleSubmit } = useForm({
+    defaultValues: { kind: "", name: "", feed: usualFeed(job) },
+  });
+  const kind = chosenOf(CONTROLS, watch("kind"));
+  const usualName = kind?.name.split(":")[0] ?? "";
+  const make = handleSubmit(({ name, feed }) => {
     const id = asId<ControlId>(mint("control"));
-    const words = name === "" ? label.split(":")[0]! : name;
+    const words = name.trim() || usualName;
     const titled = words.charAt(0).toUpperCase() + words.slice(1);
+    const inputs = kind?.inputs ?? [];
     edit([append(job, "control", createControl(id, titled, inputs, job.vehicle, feed))]);
     onMade(asId<RunId>(id));
     onClose();
-  };
+  });
   return (
-    <div className="flex flex-wrap items-center gap-3">
-      <Choice
-        label="Control of the kit"
-        value={String(kind)}
-        className="w-64"
-        options={CONTROLS.map((c, i) => ({ value: String(i), label: c.label }))}
-        onChange={(v) => setKind(Number(v))}
+    <form className="flex flex-wrap items-center gap-3" noValidate onSubmit={(e) => void make(e)}>
+      <PickField
+        {...{ control, name: "kind", label: "Control of the kit", className: "w-64" }}
+        options={namedOptions(CONTROLS)}
       />
-      <TextInput
-        label="Name of the control"
-        value={name}
-        placeholder={label.split(":")[0] ?? ""}
-        className="w-44"
+      <input
+        aria-label="Name of the control"
+        placeholder={usualName}
+        className="control w-44"
         maxLength={120}
-        onCommit={setName}
+        {...register("name")}
       />
       <span>fed from</span>
-      <FeedChoice job={job} feed={feed} label="Control fed from" onChange={setFeed} />
-      <Button look="main" onClick={make}>
+      <Controller
+        control={control}
+        name="feed"
+        render={({ field }) => (
+          <FeedChoice
+            job={job}
+            feed={field.value}
+            label="Control fed from"
+            onChange={field.onChange}
+          />
+        )}
+      />
+      <Button look="main" type="submit">
         Add control
       </Button>
-    </div>
+    </form>
   );
 }
 

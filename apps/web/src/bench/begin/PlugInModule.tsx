@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useForm } from "react-hook-form";
 import {
   LAMP_PLACES,
   boxOf,
@@ -11,13 +11,28 @@ import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
 import { useParts } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
-import { firstChosen, pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
+import {
+  CountField,
+  PickField,
+  chosenOf,
+  namedOptions,
+  wordOptions,
+} from "../../ui/forms/controlled.tsx";
+import { pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
 import { FormLine } from "./FormLine.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
 
 const isPlugIn = (part: Part): part is BoxPart => part.kind === "box" && part.form === "plugIn";
+
+interface Asked {
+  readonly module: string;
+  readonly channel: number;
+  readonly pinId: string;
+  readonly loadId: string;
+  readonly place: Lamp["place"];
+}
+
+const UNASKED: Asked = { module: "", channel: 0, pinId: "", loadId: "", place: "front" };
 
 /** A module between a factory plug and its lamp: no fuse, no splice, no added circuit. */
 export function PlugInModule(props: BeginProps) {
@@ -28,21 +43,18 @@ export function PlugInModule(props: BeginProps) {
   const fitted = job.supplies.filter((s) => boxOf(job, s.id)?.form === "plugIn");
   const wires = wiresToHangOn(job);
   const { baseLoads } = job.vehicle;
-  const [chosen, setChosen] = useState("");
-  const [pinId, setPinId] = useState("");
-  const [loadId, setLoadId] = useState("");
-  const [place, setPlace] = useState<Lamp["place"]>("front");
-  const [channel, setChannel] = useState(0);
+  const { control, watch, handleSubmit } = useForm<Asked>({ defaultValues: UNASKED });
   const options = [
     ...fitted.map((s) => ({ value: `here ${s.id}`, label: `${s.name}, next channel` })),
     ...shelf.map((p) => ({ value: `shelf ${p.id}`, label: p.name })),
   ];
-  const value = options.some((o) => o.value === chosen) ? chosen : (options[0]?.value ?? "");
+  const chosen = watch("module");
+  const value = (options.find((o) => o.value === chosen) ?? options[0])?.value;
   const supply = fitted.find((s) => value === `here ${s.id}`);
   const part = shelf.find((p) => value === `shelf ${p.id}`);
   const module = supply ? { supplyId: supply.id } : part;
-  const pin = firstChosen(wires, pinId);
-  const load = baseLoads.find((l) => l.id === loadId) ?? baseLoads[0];
+  const pin = chosenOf(wires, watch("pinId"));
+  const load = chosenOf(baseLoads, watch("loadId"));
   if (!module) return <p>No plug-in module is on the shelf yet.</p>;
   if (!pin || !load) {
     return (
@@ -52,53 +64,36 @@ export function PlugInModule(props: BeginProps) {
       </p>
     );
   }
-  const make = (): void => {
-    const what = { module, pinId: pin.id, baseLoadId: load.id, place, channel };
-    const edits = plugInModule(job, what, mint);
-    begin(edits);
-  };
+  const make = handleSubmit(({ place, channel }) => {
+    begin(plugInModule(job, { module, pinId: pin.id, baseLoadId: load.id, place, channel }, mint));
+  });
   return (
-    <div className="flex flex-col gap-4">
+    <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void make(e)}>
       <FormLine label="Module">
-        <Choice
-          label="Module to plug in"
-          value={value}
-          className="w-72"
+        <PickField
+          {...{ control, name: "module", label: "Module to plug in", className: "w-72" }}
           options={options}
-          onChange={setChosen}
         />
         <span>channel</span>
-        <NumberInput
+        <CountField
+          {...{ control, name: "channel", max: 48, className: "w-14" }}
           label="Channel of the module, 0 for the next free one"
-          value={channel}
-          max={48}
-          className="w-14"
-          onCommit={(n) => setChannel(Math.round(n))}
         />
       </FormLine>
       <FormLine label="Between the plug of">
-        <Choice
-          label="Wire that goes in"
-          value={pin.id}
-          className="w-72"
+        <PickField
+          {...{ control, name: "pinId", label: "Wire that goes in", className: "w-72" }}
           options={pinOptions(job, wires)}
-          onChange={setPinId}
         />
       </FormLine>
       <FormLine label="and the factory’s">
-        <Choice
-          label="Lamp behind it"
-          value={load.id}
-          className="w-72"
-          options={baseLoads.map((l) => ({ value: l.id, label: l.name }))}
-          onChange={setLoadId}
+        <PickField
+          {...{ control, name: "loadId", label: "Lamp behind it", className: "w-72" }}
+          options={namedOptions(baseLoads)}
         />
-        <Choice
-          label="Where that sits"
-          value={place}
-          className="w-24"
-          options={LAMP_PLACES.map((v) => ({ value: v, label: v }))}
-          onChange={setPlace}
+        <PickField
+          {...{ control, name: "place", label: "Where that sits", className: "w-24" }}
+          options={wordOptions(LAMP_PLACES)}
         />
       </FormLine>
       <p className="text-small text-muted">
@@ -106,10 +101,10 @@ export function PlugInModule(props: BeginProps) {
         go through its next channels: plug it in again for each.
       </p>
       <div>
-        <Button look="main" onClick={make}>
+        <Button look="main" type="submit">
           Plug in
         </Button>
       </div>
-    </div>
+    </form>
   );
 }

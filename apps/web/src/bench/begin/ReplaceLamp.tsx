@@ -1,15 +1,34 @@
-import { useState } from "react";
+import { useForm } from "react-hook-form";
 import { LAMP_JOINTS, LAMP_PLACES, asId, replaceLamp, type Lamp, type PinId } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
 import { isLoad, useParts } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
-import { firstChosen, pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
+import {
+  CountField,
+  PickField,
+  chosenOf,
+  namedOptions,
+  wordOptions,
+} from "../../ui/forms/controlled.tsx";
+import { pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
 import { JOINT_WORDS } from "../fields/jointWords.ts";
 import { FormLine } from "./FormLine.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
+
+interface Asked {
+  readonly replaces: string;
+  readonly pinId: string;
+  readonly partId: string;
+  readonly count: number;
+  readonly place: Lamp["place"];
+  readonly joint: Lamp["joint"];
+}
+
+const UNASKED: Asked = {
+  ...{ replaces: "", pinId: "", partId: "" },
+  ...{ count: 1, place: "rear", joint: "plug" },
+};
 
 /** A lamp in the place of one the vehicle has: the old load leaves the budget, its fuse stays. */
 export function ReplaceLamp(props: BeginProps) {
@@ -18,14 +37,9 @@ export function ReplaceLamp(props: BeginProps) {
   const { data } = useParts();
   const loads = (data ?? []).map((kept) => kept.value).filter(isLoad);
   const wires = wiresToHangOn(job);
-  const [partId, setPartId] = useState("");
-  const [count, setCount] = useState(1);
-  const [place, setPlace] = useState<Lamp["place"]>("rear");
-  const [pinId, setPinId] = useState("");
-  const [replaces, setReplaces] = useState("");
-  const [joint, setJoint] = useState<Lamp["joint"]>("plug");
-  const part = loads.find((p) => p.id === partId) ?? loads[0];
-  const pin = firstChosen(wires, pinId);
+  const { control, watch, handleSubmit } = useForm<Asked>({ defaultValues: UNASKED });
+  const part = chosenOf(loads, watch("partId"));
+  const pin = chosenOf(wires, watch("pinId"));
   if (!pin) {
     return (
       <p>
@@ -35,66 +49,51 @@ export function ReplaceLamp(props: BeginProps) {
     );
   }
   if (!part) return <p>The shelf is empty: put the new lamp on it first.</p>;
-  const make = (): void => {
+  const make = handleSubmit(({ count, place, replaces, joint }) => {
     const name = `${part.name} on ${pin.carries}`;
-    const what = { part, count, place, pinId: asId<PinId>(pin.id), replaces, joint, name };
-    const edits = replaceLamp(job, what, mint);
-    begin(edits);
-  };
+    begin(
+      replaceLamp(
+        job,
+        { part, count, place, pinId: asId<PinId>(pin.id), replaces, joint, name },
+        mint,
+      ),
+    );
+  });
   return (
-    <div className="flex flex-col gap-4">
+    <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void make(e)}>
       <FormLine label="Goes">
-        <Choice
-          label="What goes"
-          value={replaces}
-          className="w-72"
+        <PickField
+          {...{ control, name: "replaces", label: "What goes", className: "w-72" }}
           options={[
             { value: "", label: "a lamp whose draw nobody has told" },
-            ...job.vehicle.baseLoads.map((load) => ({ value: load.id, label: load.name })),
+            ...namedOptions(job.vehicle.baseLoads),
           ]}
-          onChange={setReplaces}
         />
       </FormLine>
       <FormLine label="It hung on">
-        <Choice
-          label="Wire it hung on"
-          value={pin.id}
-          className="w-72"
+        <PickField
+          {...{ control, name: "pinId", label: "Wire it hung on", className: "w-72" }}
           options={pinOptions(job, wires)}
-          onChange={setPinId}
         />
       </FormLine>
       <FormLine label="Comes">
-        <NumberInput
-          label="How many come"
-          value={count}
-          min={1}
-          max={20}
+        <CountField
+          {...{ control, name: "count", label: "How many come", min: 1, max: 20 }}
           className="w-14"
-          onCommit={(n) => setCount(Math.round(n))}
         />
-        <Choice
-          label="Lamp that comes"
-          value={part.id}
-          className="w-64"
-          options={loads.map((p) => ({ value: p.id, label: p.name }))}
-          onChange={setPartId}
+        <PickField
+          {...{ control, name: "partId", label: "Lamp that comes", className: "w-64" }}
+          options={namedOptions(loads)}
         />
-        <Choice
-          label="Where it sits"
-          value={place}
-          className="w-24"
-          options={LAMP_PLACES.map((value) => ({ value, label: value }))}
-          onChange={setPlace}
+        <PickField
+          {...{ control, name: "place", label: "Where it sits", className: "w-24" }}
+          options={wordOptions(LAMP_PLACES)}
         />
       </FormLine>
       <FormLine label="Joined">
-        <Choice
-          label="How it joins"
-          value={joint}
-          className="w-72"
+        <PickField
+          {...{ control, name: "joint", label: "How it joins", className: "w-72" }}
           options={LAMP_JOINTS.map((value) => ({ value, label: JOINT_WORDS[value] }))}
-          onChange={setJoint}
         />
       </FormLine>
       <p className="text-small text-muted">
@@ -102,10 +101,10 @@ export function ReplaceLamp(props: BeginProps) {
         signals page.
       </p>
       <div>
-        <Button look="main" onClick={make}>
+        <Button look="main" type="submit">
           Replace
         </Button>
       </div>
-    </div>
+    </form>
   );
 }

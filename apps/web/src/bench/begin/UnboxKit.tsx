@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { asId, contentOf, unbox, type KitPart, type Part, type PartId } from "@dragonet/core";
 import { ask } from "../../base/api.ts";
@@ -7,8 +7,7 @@ import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
 import { useParts } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { TextInput } from "../../ui/forms/TextInput.tsx";
+import { PickField, chosenOf, namedOptions } from "../../ui/forms/controlled.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
 
 const isKit = (part: Part): part is KitPart => part.kind === "kit";
@@ -17,9 +16,9 @@ const isKit = (part: Part): part is KitPart => part.kind === "kit";
 function KeepAsKit() {
   const job = useJob();
   const queries = useQueryClient();
-  const [name, setName] = useState("");
+  const { register, handleSubmit, reset, watch } = useForm({ defaultValues: { name: "" } });
   const keep = useMutation({
-    mutationFn: () => {
+    mutationFn: (name: string) => {
       const id = asId<PartId>(mint("kit"));
       const kit: KitPart = {
         ...{ id, kind: "kit", name, note: "", price: 0, stock: 1, ingress: "", ratedV: 0 },
@@ -28,9 +27,9 @@ function KeepAsKit() {
       };
       return ask(`parts/${id}`, "PUT", { value: kit, revision: 0 });
     },
-    onSuccess: async () => {
+    onSuccess: async (_, name) => {
       toast.success(`${name} is on the shelf`);
-      setName("");
+      reset();
       await queries.invalidateQueries({ queryKey: ["parts"] });
     },
   });
@@ -40,19 +39,22 @@ function KeepAsKit() {
       <p className="mb-1 text-small text-muted">
         Or keep the circuits of this job as a kit, bare of this vehicle’s own wires.
       </p>
-      <div className="flex flex-wrap items-center gap-3">
-        <TextInput
-          label="Name of the kit"
-          value={name}
+      <form
+        className="flex flex-wrap items-center gap-3"
+        noValidate
+        onSubmit={(e) => void handleSubmit(({ name }) => keep.mutate(name.trim()))(e)}
+      >
+        <input
+          aria-label="Name of the kit"
           placeholder="Name of the kit"
-          className="w-72"
+          className="control w-72"
           maxLength={120}
-          onCommit={setName}
+          {...register("name", { validate: (name) => name.trim() !== "" })}
         />
-        <Button disabled={name.trim() === "" || keep.isPending} onClick={() => keep.mutate()}>
+        <Button type="submit" disabled={watch("name").trim() === "" || keep.isPending}>
           Keep as a kit
         </Button>
-      </div>
+      </form>
       {keep.error && (
         <p role="alert" className="mt-2 font-bold">
           {keep.error.message}
@@ -68,29 +70,28 @@ export function UnboxKit(props: BeginProps) {
   const begin = useBegin(props);
   const { data } = useParts();
   const kits = (data ?? []).map((kept) => kept.value).filter(isKit);
-  const [kitId, setKitId] = useState("");
-  const kit = kits.find((k) => k.id === kitId) ?? kits[0];
-  const make = (): void => {
-    if (!kit) return;
-    const edits = unbox(job, kit, () => mint("kit"));
-    begin(edits);
-  };
+  const { control, watch, handleSubmit } = useForm({ defaultValues: { kitId: "" } });
+  const kit = chosenOf(kits, watch("kitId"));
+  const make = handleSubmit(() => {
+    if (kit) begin(unbox(job, kit, () => mint("kit")));
+  });
   return (
     <>
       {kit ? (
         <div className="flex flex-col gap-3">
-          <div className="flex flex-wrap items-center gap-3">
-            <Choice
-              label="Kit to unbox"
-              value={kit.id}
-              className="w-80"
-              options={kits.map((k) => ({ value: k.id, label: k.name }))}
-              onChange={setKitId}
+          <form
+            className="flex flex-wrap items-center gap-3"
+            noValidate
+            onSubmit={(e) => void make(e)}
+          >
+            <PickField
+              {...{ control, name: "kitId", label: "Kit to unbox", className: "w-80" }}
+              options={namedOptions(kits)}
             />
-            <Button look="main" onClick={make}>
+            <Button look="main" type="submit">
               Unbox
             </Button>
-          </div>
+          </form>
           <p className="text-small">
             {kit.content.runs.length} circuits, {kit.content.lamps.length} lights,{" "}
             {kit.content.controls.length} controls, {kit.content.supplies.length} that feed,{" "}

@@ -6,10 +6,6 @@ export const wiresToHangOn = (job: Job): readonly ConnectorPin[] =>
     (pin) => pin.family !== "ground" && pin.liveWhen !== "ground" && pin.switches === "positive",
   );
 
-/** The wire that was chosen, or the first there is. */
-export const firstChosen = (wires: readonly ConnectorPin[], id: string): ConnectorPin | undefined =>
-  wires.find((w) => w.id === id) ?? wires[0];
-
 /** Wires as a list to choose from, with the plug that each is in. */
 export const pinOptions = (job: Job, wires: readonly ConnectorPin[]) =>
   wires.map((pin) => {
