@@ -8,17 +8,26 @@ export type Settings =
 const isInput = (name: string): name is Input =>
   name !== "switch" && INPUTS.some((input) => input === name);
 
-/** Reads "key=on,high=on,pods=on": inputs by name, own switches by the id of their run or supply. */
+/** Reads "key=on,high=on,pods=on,charge=50": inputs by name, own switches by the id of their run or supply, how full the battery is in percent. */
 export function readSettings(job: Job, text: string): Settings {
   const inputs = new Set<Input>();
   const switches = new Set<RunId>();
   let phase: "on" | "off" = "on";
+  let charge = 1;
   for (const part of text.split(",").map((t) => t.trim())) {
     if (part === "") continue;
     const [name = "", value = ""] = part.split("=");
     if (name === "phase" && (value === "on" || value === "off")) {
       phase = value;
       continue;
+    }
+    if (name === "charge") {
+      const percent = value === "" ? NaN : Number(value);
+      if (percent >= 0 && percent <= 100) {
+        charge = percent / 100;
+        continue;
+      }
+      return { ok: false, message: `invalid setting: "${part}" (percent, as charge=50)` };
     }
     if (name === "speed") {
       // No circuit of today's feels it; it is taken so that a state can be said whole.
@@ -54,5 +63,5 @@ export function readSettings(job: Job, text: string): Settings {
       return { ok: false, message: `no control "${name}" on this job (one of all, ${known})` };
     }
   }
-  return { ok: true, value: { inputs, switches, phase } };
+  return { ok: true, value: { inputs, switches, phase, charge } };
 }

@@ -16,7 +16,8 @@ export interface SolvedJob {
 /** Solves a job with its controls as set; says why when it cannot, and answers null. */
 export function solveJob(job: Job, controls: Controls, world: World): SolvedJob | null {
   const circuit = synthesise(job);
-  const position = { ...controls, ...postsVolts(job, controls.inputs) };
+  const { charge, ...set } = controls;
+  const position = { ...set, ...postsVolts(job, set.inputs, charge) };
   const solved = solveUnderLoad(job, circuit, position);
   if (solved.kind === "solved") return { circuit, solved };
   world.err(`no solution: ${JSON.stringify(solved)}\n`);

@@ -35,6 +35,22 @@ describe("solve and spice", () => {
     expect(pods("all=on,high=off").every((level) => level < 0.01)).toBe(true);
   });
 
+  it("stand on a battery as full as is said, and not on a percentage that is none", () => {
+    const battery = (set: string): number => {
+      const { nodes } = JSON.parse(call("solve", "job.json", "--set", set, "--json").out) as Solved;
+      return Math.max(...nodes.map((n) => n.volts));
+    };
+    const all = "key=on,high=on,pods=on";
+    expect(battery(`${all},charge=100`)).toBe(battery(all));
+    expect(battery(all) - battery(`${all},charge=50`)).toBeGreaterThan(0.3);
+    for (const wrong of ["charge", "charge=", "charge=-1", "charge=101", "charge=half"]) {
+      expect(call("solve", "job.json", "--set", wrong)).toMatchObject({
+        code: 2,
+        err: `--set: invalid setting: "${wrong}" (percent, as charge=50)\n`,
+      });
+    }
+  });
+
   it("name nodes alike", () => {
     const { nodes } = JSON.parse(
       call("solve", "job.json", "--set", "all=on", "--json").out,

@@ -177,6 +177,26 @@ describe("what is on", () => {
     await waitFor(() => expect(lit(/^front:/)).toHaveAccessibleName(/dark/));
   });
 
+  it("hangs on how full the battery is, until the engine runs", async () => {
+    const { user } = await openBench(pods());
+    await screen.findByRole("article", { name: "Test run" });
+    const volts = (): number =>
+      Number(/18 W flood pod 1\s*([\d.]+) V/.exec(document.body.textContent)?.[1]);
+    await waitFor(() => expect(volts()).toBeGreaterThan(12));
+    const full = volts();
+    const charge = screen.getByRole("combobox", { name: "How full battery and pack are" });
+    await choose(user, charge, "half full");
+    // 12.7 V full and 12.2 V half way (handbook), less a little more for the pods' watts.
+    await waitFor(() => expect(full - volts()).toBeCloseTo(0.5, 1));
+    fireEvent.keyDown(window, { key: "e" });
+    await waitFor(() => expect(volts()).toBeGreaterThan(13));
+    expect(screen.queryByRole("combobox", { name: "How full battery and pack are" })).toBeNull();
+    await user.click(screen.getByRole("button", { name: "all on" }));
+    expect(
+      await screen.findByRole("combobox", { name: "How full battery and pack are" }),
+    ).toHaveTextContent("half full");
+  });
+
   it("is not turned by a key that is typed in a field or with another key", async () => {
     const { user } = await openBench(pods());
     const article = await screen.findByRole("article", { name: "Test run" });

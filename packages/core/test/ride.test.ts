@@ -105,6 +105,20 @@ describe("a ride", () => {
     expect(ride(job, 0.8).endSoc).toBeCloseTo(0.8 - 0.5 / 20, 9);
   });
 
+  it("burns lamps at what the battery shows at its charge while the engine is off", () => {
+    // A regulated 40 W bar takes watts over volts: more at a lower charge, by the table of lithium iron.
+    const bar = jobWith("bar-40", 1, allOf("switch"), {}, FELLRUNNER);
+    const job: Job = {
+      ...bar,
+      vehicle: EXACT.vehicle,
+      runs: bar.runs.map((r) => ({ ...r, onEngineOff: 1 })),
+      ride: [leg(1, 0)],
+    };
+    const loadA = (soc: number): number => ride(job, soc).points[0]!.loadA;
+    // 13.4 V at 95 % and 12.8 V at 10 %: the same watts, so the currents are as the volts are, upside down.
+    expect(loadA(0.1) / loadA(0.95)).toBeCloseTo(13.4 / 12.8, 6);
+  });
+
   it("takes more than it by Peukert's law above the rated current", () => {
     const job: Job = { ...EXACT, ride: [leg(30, 0, { extraA: 10 })] };
     // By hand: t = 20 h (20 / (10 · 20))^1.05, the share of it that half an hour is.

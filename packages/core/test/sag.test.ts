@@ -3,14 +3,18 @@ import {
   allOf,
   append,
   asId,
+  benchAt,
   createRun,
   everythingOn,
+  feelsCharge,
+  postsVolts,
   restVolts,
   runningVolts,
   setRun,
   solveUnderLoad,
   sourceOhms,
   synthesise,
+  type Input,
   type Job,
   type LampId,
   type LoadPart,
@@ -59,6 +63,37 @@ describe("a battery at rest", () => {
     const { sourceOhm } = sourceOhms(job.vehicle);
     expect(sourceOhm).toBeGreaterThan(0.005);
     expect(made.at("battery.pos")).toBeCloseTo(sourceV - sourceOhm * amps, 3);
+  });
+
+  it("shows less the emptier it is, and the bench with it: 12.7 V full, 12.2 V half (handbook)", () => {
+    const job = jobWith(resistor(3), 1, allOf("switch"));
+    const circuit = synthesise(job);
+    const set = { inputs: new Set<Input>(), switches: new Set(job.runs.map((r) => r.id)) };
+    expect(postsVolts(job, set.inputs).sourceV).toBeCloseTo(12.7, 9);
+    expect(postsVolts(job, set.inputs, 0.5).sourceV).toBeCloseTo(12.2, 9);
+    expect(postsVolts(job, new Set<Input>(["engine"]), 0.5)).toEqual(runningVolts(job.vehicle));
+    expect(feelsCharge(job, set.inputs)).toBe(true);
+    expect(feelsCharge(job, new Set<Input>(["engine"]))).toBe(false);
+    const lampV = (charge?: number): number => {
+      const view = benchAt(
+        job,
+        circuit,
+        { ...set, ...(charge !== undefined && { charge }) },
+        "metric",
+      );
+      if (view.kind !== "solved") throw new Error(view.words);
+      return view.strips[0]!.lamps[0]!.volts;
+    };
+    // Everything on the way is a resistance: what the lamp has is in proportion to what the battery shows.
+    expect(lampV(0.5) / lampV(1)).toBeCloseTo(12.2 / 12.7, 4);
+    expect(lampV()).toBe(lampV(1));
+  });
+
+  it("is felt by what hangs on a pack, engine or none", () => {
+    const job = jobWith("pod-18", 1, allOf("switch"), {}, PORTER);
+    expect(feelsCharge(job, new Set<Input>(["engine"]))).toBe(true);
+    const [full, half] = [1, 0.5].map((c) => postsVolts(job, new Set<Input>(), c).packV);
+    expect(half! / full!).toBeCloseTo(12.2 / 12.7, 2);
   });
 
   it("is held by the regulator while the engine charges it", () => {

@@ -1,6 +1,14 @@
-import { inputWord, ownerName, type BenchControls, type Input, type Job } from "@dragonet/core";
+import {
+  feelsCharge,
+  inputWord,
+  ownerName,
+  type BenchControls,
+  type Input,
+  type Job,
+} from "@dragonet/core";
 import { useSingleKeys } from "../base/useSingleKeys.ts";
 import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import {
   INPUT_KEYS,
   NOTHING_PRESSED,
@@ -25,6 +33,13 @@ interface Control {
   readonly on: boolean;
   readonly press: () => void;
 }
+
+const CHARGES = [
+  { value: "1", label: "full" },
+  { value: "0.75", label: "75 % full" },
+  { value: "0.5", label: "half full" },
+  { value: "0.25", label: "25 % full" },
+] as const;
 
 /** The controls as the rider has them, each with its key: press one and see what lights. */
 export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps) {
@@ -71,17 +86,29 @@ export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps
       <Button
         look="quiet"
         className="min-h-7 px-1 text-small"
-        onClick={() => onChange(allPressed(controls))}
+        onClick={() => onChange({ ...allPressed(controls), charge: pressed.charge })}
       >
         all on
       </Button>
       <Button
         look="quiet"
         className="min-h-7 px-1 text-small"
-        onClick={() => onChange(NOTHING_PRESSED)}
+        onClick={() => onChange({ ...NOTHING_PRESSED, charge: pressed.charge })}
       >
         all off
       </Button>
+      {feelsCharge(job, pressed.inputs) && (
+        <span className="ml-2 inline-flex items-center gap-1.5 text-small">
+          {job.vehicle.system.kind === "engine" ? "battery" : "pack"}
+          <Choice<string>
+            label="How full battery and pack are"
+            value={String(pressed.charge)}
+            options={CHARGES}
+            className="min-h-7 w-28 text-small"
+            onChange={(charge) => onChange({ ...pressed, charge: Number(charge) })}
+          />
+        </span>
+      )}
     </div>
   );
 }

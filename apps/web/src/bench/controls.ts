@@ -4,6 +4,8 @@ import type { BenchControls, Input, RunId } from "@dragonet/core";
 export interface Pressed {
   readonly inputs: ReadonlySet<Input>;
   readonly switches: ReadonlySet<RunId>;
+  /** How full battery and pack are, 0–1. */
+  readonly charge: number;
 }
 
 /** One key for each control of the vehicle, shown on it. */
@@ -68,6 +70,7 @@ export const allPressed = (controls: BenchControls): Pressed => ({
     ),
   ),
   switches: new Set(controls.switches),
+  charge: 1,
 });
 
-export const NOTHING_PRESSED: Pressed = { inputs: new Set(), switches: new Set() };
+export const NOTHING_PRESSED: Pressed = { inputs: new Set(), switches: new Set(), charge: 1 };

@@ -10,8 +10,7 @@ import type { Pressed } from "./controls.ts";
 export function useBench(plan: ShownPlan | null, pressed: Pressed | null): BenchView | null {
   const { units } = useMe().preferences;
   const ask = useCallback(
-    async () =>
-      plan && pressed ? planner().bench(plan.job, pressed.inputs, pressed.switches, units) : null,
+    async () => (plan && pressed ? planner().bench(plan.job, pressed, units) : null),
     [plan, pressed, units],
   );
   return useWorked(plan && pressed ? ask : null);

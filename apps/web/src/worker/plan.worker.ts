@@ -3,6 +3,7 @@ import "./jobTransfer.ts";
 import {
   alternatives,
   benchAt,
+  type BenchSetting,
   boundsOfRides,
   checkedCircuit,
   compareWays,
@@ -41,14 +42,12 @@ import {
   type FindingGroup,
   type FlashMeasure,
   type FlashRemedy,
-  type Input,
   type Job,
   type JobPlan,
   type Part,
   type RideBounds,
   type RideSamples,
   type RoutePlan,
-  type RunId,
   type Practices,
   type SaidJob,
   type SentenceWorld,
@@ -143,13 +142,8 @@ export const planner = {
   },
 
   /** The strips with the controls as they are. */
-  bench(
-    job: Job,
-    inputs: ReadonlySet<Input>,
-    switches: ReadonlySet<RunId>,
-    units: UnitSystem,
-  ): BenchView {
-    return benchAt(job, synthesise(job), { inputs, switches }, units);
+  bench(job: Job, pressed: BenchSetting, units: UnitSystem): BenchView {
+    return benchAt(job, synthesise(job), pressed, units);
   },
 
   /** Every position and every single fault, in slices; null when a newer call came. */

@@ -35,18 +35,25 @@ export function controlsOf(job: Job, circuit: Circuit): BenchControls {
   };
 }
 
-/** Volts at the posts: charging while the engine runs, everything full and at rest otherwise. */
-export const postsVolts = (job: Job, inputs: ReadonlySet<Input>): SourceVolts =>
-  inputs.has("engine") ? runningVolts(job.vehicle) : restVolts(job.vehicle);
+/** Volts at the posts: charging while the engine runs, otherwise at rest at a state of charge (0–1). */
+export const postsVolts = (job: Job, inputs: ReadonlySet<Input>, charge = 1): SourceVolts =>
+  inputs.has("engine") ? runningVolts(job.vehicle, charge) : restVolts(job.vehicle, charge);
+
+/** Whether the charge of battery or pack is felt: an engine that runs holds its own battery up. */
+export const feelsCharge = ({ vehicle }: Job, inputs: ReadonlySet<Input>): boolean =>
+  vehicle.system.kind !== "engine" || !inputs.has("engine");
+
+/** The controls as they are, and how full battery and pack are (0–1; full where it is not said). */
+export type BenchSetting = Pick<Position, "inputs" | "switches"> & { readonly charge?: number };
 
 /** What lights, how brightly, and where volts fall, with the controls as they are. */
 export function benchAt(
   job: Job,
   circuit: Circuit,
-  controls: Pick<Position, "inputs" | "switches">,
+  { inputs, switches, charge }: BenchSetting,
   units: UnitSystem,
 ): BenchView {
-  const position = { ...controls, ...postsVolts(job, controls.inputs) };
+  const position = { inputs, switches, ...postsVolts(job, inputs, charge) };
   const solved = solveUnderLoad(job, circuit, position);
   switch (solved.kind) {
     case "solved":

@@ -85,6 +85,39 @@ export const SHIPPED_RIDES: readonly ShippedRide[] = [
     ],
   },
   {
+    id: "standing-by",
+    name: "Standing by the road, warning lights on",
+    legs: ({ idle, town }) => [
+      leg("1", "out to the post", 12, town, { starts: 1, brake: 0.1, turn: 0.05 }),
+      leg("2", "standing, engine off, lit", 40, 0),
+      leg("3", "standing, idling", 20, idle, { starts: 1 }),
+      leg("4", "moved on to the next post", 6, town, { brake: 0.2, turn: 0.1 }),
+      leg("5", "standing, engine off, lit", 40, 0),
+      leg("6", "home", 12, town, { starts: 1, brake: 0.1, turn: 0.05 }),
+    ],
+  },
+  {
+    id: "touring",
+    name: "Touring day",
+    legs: ({ idle, town, cruise }) => [
+      leg("1", "out of the village", 10, town, { starts: 1, brake: 0.15, turn: 0.08 }),
+      leg("2", "open road", 90, cruise, { brake: 0.03, turn: 0.02 }),
+      leg("3", "after the halt, open road", 90, cruise, { starts: 1, brake: 0.03, turn: 0.02 }),
+      leg("4", "queue at the ferry", 10, idle, { brake: 0.5 }),
+      leg("5", "to the door, after dark", 20, town, { brake: 0.15, turn: 0.08 }),
+    ],
+  },
+  {
+    id: "deliveries",
+    name: "Deliveries, started at every door",
+    legs: ({ idle, town }) => [
+      leg("1", "round the streets", 30, town, { starts: 12, brake: 0.35, turn: 0.2 }),
+      leg("2", "waiting for the next, lights on, engine off", 10, 0),
+      leg("3", "round the streets again", 30, town, { starts: 12, brake: 0.35, turn: 0.2 }),
+      leg("4", "queues", 10, idle, { brake: 0.7 }),
+    ],
+  },
+  {
     id: "mowing",
     name: "Mowing",
     legs: ({ idle, town }) => [
