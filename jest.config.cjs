@@ -39,7 +39,7 @@ const LONG = [
   "graph",
   "ngspice",
   "physics",
-  "proof",
+  "proofDemo",
   "supplies",
   "route",
   "fit",

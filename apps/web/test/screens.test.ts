@@ -104,8 +104,8 @@ describe("marks of proof and faults on the strips", () => {
       runId: "pods",
       elementId: "pods.feed",
       words: "feed chafed",
-      overheats: "",
-      solved: true,
+      overheats: null,
+      outcome: "solved",
       ridesHome: "yes",
       ...fields,
     }) as FaultResult;
@@ -120,7 +120,7 @@ describe("marks of proof and faults on the strips", () => {
     expect(severities({})).toEqual([]);
     expect(severities({ ridesHome: "byDay" })).toEqual(["fix"]);
     expect(severities({ ridesHome: "unseen" })).toEqual(["fix"]);
-    expect(severities({ solved: false, ridesHome: "unknown" })).toEqual(["stop"]);
+    expect(severities({ outcome: "unsolved", ridesHome: "unknown" })).toEqual(["stop"]);
     expect(severities({ ridesHome: "no" })).toEqual(["stop"]);
     expect(severities({ overheats: "1.2" })).toEqual(["stop"]);
   });

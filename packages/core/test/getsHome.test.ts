@@ -114,9 +114,9 @@ describe("riding home", () => {
     const job = pods({});
     const found = faults(job, synthesise(job))!;
     const blown = found.find((f) => f.kind === "fuseBlown" && f.dark.length === 2)!;
-    expect(blown).toMatchObject({ ridesHome: "byDay", solved: true });
+    expect(blown).toMatchObject({ ridesHome: "byDay", outcome: "solved" });
     expect(faultSeverity(blown)).toBe("fix");
-    expect(faultSeverity({ ...blown, solved: false, ridesHome: "unknown" })).toBe("stop");
+    expect(faultSeverity({ ...blown, outcome: "unsolved", ridesHome: "unknown" })).toBe("stop");
   });
 
   it("a lamp that goes out for another is tried with that other off", () => {
@@ -136,15 +136,15 @@ describe("riding home", () => {
 
 describe("a wire that may burn", () => {
   it("is never told to be ridden on with", () => {
-    const home = { ridesHome: "yes", lost: [], uncounted: [], chatters: false } as const;
-    expect(homeWords({ ...home, overheats: "" })).toContain("it rides home");
+    const home = { ridesHome: "yes", lost: [], uncounted: [], outcome: "solved" } as const;
+    expect(homeWords({ ...home, overheats: null })).toContain("it rides home");
     expect(homeWords({ ...home, overheats: "18 AWG wire 1.1" })).toMatch(/^Do not ride on/);
   });
 
   it("nor is a relay that chatters told as nothing known", () => {
-    const fault = { ridesHome: "unknown", lost: [], uncounted: [], overheats: "" } as const;
-    expect(homeWords({ ...fault, chatters: true })).toContain("lets go without end");
-    expect(homeWords({ ...fault, chatters: false })).toContain("Not solved");
+    const fault = { ridesHome: "unknown", lost: [], uncounted: [], overheats: null } as const;
+    expect(homeWords({ ...fault, outcome: "chatters" })).toContain("lets go without end");
+    expect(homeWords({ ...fault, outcome: "unsolved" })).toContain("Not solved");
   });
 });
 

@@ -3,9 +3,9 @@ import type { FaultResult } from "./faults.ts";
 
 /** How grave a fault is, for every place that marks it. */
 export const faultSeverity = (
-  f: Pick<FaultResult, "solved" | "overheats" | "ridesHome">,
+  f: Pick<FaultResult, "outcome" | "overheats" | "ridesHome">,
 ): Severity =>
-  !f.solved || f.overheats !== "" || f.ridesHome === "no"
+  f.outcome !== "solved" || f.overheats !== null || f.ridesHome === "no"
     ? "stop"
     : f.ridesHome === "yes"
       ? "note"

@@ -38,15 +38,18 @@ export interface FaultResult extends GetsHome {
   readonly staysOn: readonly string[];
   /** Which fuse opens and within what time; null when none does. */
   readonly opens: Opens | null;
-  /** A wire that reaches its limit before the fuse opens for sure; "" when none does. */
-  readonly overheats: string;
-  /** Whether the circuit with the fault has a solution; where not, nothing of what follows is known. */
-  readonly solved: boolean;
-  /** A relay pulls in and lets go without end: that is what it does, and no point is its answer. */
-  readonly chatters: boolean;
+  /** A wire that reaches its limit before the fuse opens for sure; null when none does. */
+  readonly overheats: string | null;
+  readonly outcome: FaultOutcome;
   /** Places on its way where a wire may chafe and nobody has signed for its protection. */
   readonly chafes: readonly string[];
 }
+
+/**
+ * Whether the circuit with the fault has a solution. A relay that pulls in and lets go without end has
+ * none, and that is what it does; of what is unsolved nothing is known.
+ */
+export type FaultOutcome = "solved" | "chatters" | "unsolved";
 
 const NOWHERE: readonly string[] = [];
 
@@ -68,26 +71,27 @@ function solveWithFault(job: Job, circuit: Circuit, position: Position, trial: T
 }
 
 /** What a fault does in one position of the controls. */
-interface Outcome {
+interface Effect {
+  readonly kind: "solved";
   /** Loads that do what they are for. */
   readonly working: ReadonlySet<ElementId>;
   readonly opens: FaultResult["opens"];
   /** The factory wire whose fuse that is; null where it is another's. */
   readonly factoryPin: ConnectorPin | null;
-  readonly overheats: string;
+  readonly overheats: string | null;
 }
 
-/** One trial in one position; null where nothing settles. */
+/** One trial in one position. */
 function tryAt(
   job: Job,
   scope: Scope,
   trial: Trial,
   position: Position,
-): Outcome | "chatters" | null {
+): Effect | { readonly kind: Exclude<FaultOutcome, "solved"> } {
   const { circuit } = scope;
   const solved = solveWithFault(job, circuit, position, trial);
-  if (solved.kind === "chatters") return "chatters";
-  if (solved.kind !== "solved") return null;
+  if (solved.kind === "chatters") return { kind: "chatters" };
+  if (solved.kind !== "solved") return { kind: "unsolved" };
   const { result } = solved;
   const opening = openingIn(circuit, result.amps);
   const opens = opening?.opens ?? null;
@@ -102,6 +106,7 @@ function tryAt(
   const cycles = opening?.fuse?.resets ?? false;
   const after = !opens || cycles ? Infinity : opens.time.mostS;
   return {
+    kind: "solved",
     working: new Set(scope.loads.filter(works).map(({ load }) => load.id)),
     opens,
     factoryPin: opening?.pin ?? null,
@@ -110,7 +115,7 @@ function tryAt(
 }
 
 /** The opening to tell of several: the surest to come first. */
-const soonest = (list: readonly Outcome[]): Outcome | null =>
+const soonest = (list: readonly Effect[]): Effect | null =>
   list
     .filter((o) => o.opens !== null)
     .sort((a, b) => a.opens!.time.mostS - b.opens!.time.mostS)[0] ?? null;
@@ -124,43 +129,34 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     words: trial.words,
     chafes: chafed ? chafePlaces(job, scope.route, trial.element.id) : NOWHERE,
   };
-  const unsolved: FaultResult = {
-    ...{
-      ...base,
-      dark: [],
-      staysOn: [],
-      opens: null,
-      overheats: "",
-      solved: false,
-      chatters: false,
-    },
+  const without = (outcome: FaultOutcome): FaultResult => ({
+    ...{ ...base, outcome, dark: [], staysOn: [], opens: null, overheats: null },
     ...{ ridesHome: "unknown", lost: [], uncounted: [] },
-  };
+  });
   const stages = trial.asked === "on" ? scope.stages() : [offStage(job)];
   const dark: LoadElement[] = [];
   const staysOn: LoadElement[] = [];
-  const outcomes: Outcome[] = [];
+  const effects: Effect[] = [];
   for (const { position, lit } of stages) {
-    const outcome = tryAt(job, scope, trial, position);
-    if (outcome === null) return unsolved;
-    if (outcome === "chatters") return { ...unsolved, chatters: true };
-    outcomes.push(outcome);
+    const effect = tryAt(job, scope, trial, position);
+    if (effect.kind !== "solved") return without(effect.kind);
+    effects.push(effect);
     for (const { load } of scope.loads) {
-      const works = outcome.working.has(load.id);
+      const works = effect.working.has(load.id);
       if (trial.asked === "off" && works) staysOn.push(load);
       // A lamp that this position does not light is told by the one that does.
       if (trial.asked === "on" && !works && lit.has(load.id)) dark.push(load);
     }
   }
-  const first = soonest(outcomes);
+  const first = soonest(effects);
   const labels = (list: readonly LoadElement[]): string[] => list.map((load) => load.label);
   return {
     ...base,
-    ...{ solved: true, chatters: false },
+    outcome: "solved",
     dark: labels(dark),
     staysOn: labels(staysOn),
     opens: first?.opens ?? null,
-    overheats: outcomes.find((o) => o.overheats !== "")?.overheats ?? "",
+    overheats: effects.find((e) => e.overheats !== null)?.overheats ?? null,
     ...getsHome(job, new Set(dark.map((load) => load.lampId)), first?.factoryPin ?? null),
   };
 }
@@ -232,11 +228,11 @@ const HOME_WEIGHT: Readonly<Record<RidesHome, number>> = {
 /** The faults to act on first: what has no solution, a fire, a dead machine, lights lost, then most loads dark. */
 export function weakestPoints(results: readonly FaultResult[]): FaultResult[] {
   const weight = (f: FaultResult): number =>
-    (f.overheats === "" ? 0 : 1000) +
+    (f.overheats === null ? 0 : 1000) +
     // With nothing to open it burns for as long as the battery lasts.
-    (f.overheats !== "" && f.opens === null ? 600 : 0) +
+    (f.overheats !== null && f.opens === null ? 600 : 0) +
     // What has no solution may be anything: it comes first.
-    (f.solved ? 0 : 2000) +
+    (f.outcome === "solved" ? 0 : 2000) +
     HOME_WEIGHT[f.ridesHome] +
     f.dark.length +
     // Where a wire is known to lie in harm's way it will happen there first.

@@ -103,13 +103,3 @@ export function getsHomeWords({ ridesHome, lost, uncounted }: GetsHome): string 
         : "Nothing that riding needs is lost: it rides home.";
   }
 }
-
-/** The same of a whole fault: nobody is told to ride on with a wire that may burn. */
-export const homeWords = (
-  fault: GetsHome & { readonly overheats: string; readonly chatters: boolean },
-): string =>
-  fault.chatters
-    ? "A relay pulls in and lets go without end: its lamps flicker and its contacts burn."
-    : fault.overheats === ""
-      ? getsHomeWords(fault)
-      : "Do not ride on: disconnect the battery, and mend the wire before it is connected again.";

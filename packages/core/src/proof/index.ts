@@ -13,9 +13,11 @@ export {
   faultsOfRun,
   faultsOfTrunk,
   weakestPoints,
+  type FaultOutcome,
   type FaultResult,
 } from "./faults.ts";
 export { faultSeverity } from "./faultSeverity.ts";
-export { getsHome, getsHomeWords, homeWords, type GetsHome, type RidesHome } from "./getsHome.ts";
+export { homeWords } from "./homeWords.ts";
+export { getsHome, getsHomeWords, type GetsHome, type RidesHome } from "./getsHome.ts";
 export { realSources } from "./faultScope.ts";
 export { withFaults, type FaultChange } from "./withFaults.ts";

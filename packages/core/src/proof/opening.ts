@@ -33,7 +33,7 @@ function firstFuse(
   return opening.sort((a, b) => a.time.mostS - b.time.mostS)[0] ?? null;
 }
 
-/** The first wire that may reach its limit before its fuse has opened for sure. */
+/** The first wire that may reach its limit before its fuse has opened for sure; null where none does. */
 export function overheated(
   circuit: Circuit,
   job: Job,
@@ -41,7 +41,7 @@ export function overheated(
   afterS: number,
   /** Effective current of one that is let through now and then, as a share of it. */
   share: number,
-): string {
+): string | null {
   for (const element of circuit.elements.values()) {
     // What the maker laid is not known well enough to say what burns.
     if (element.kind !== "wire" || element.role === "factory") continue;
@@ -54,7 +54,7 @@ export function overheated(
     if (limit < afterS)
       return `${element.gaugeId} ${element.harness === "" ? `wire ${element.label}` : element.harness}`;
   }
-  return "";
+  return null;
 }
 
 /** A factory fuse that a fault behind a tap opens, and what goes with it. */

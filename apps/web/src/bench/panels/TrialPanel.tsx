@@ -30,7 +30,7 @@ const opensIn = (s: number): string => (s === Infinity ? "perhaps never" : secon
 
 function Outcome({ fault }: { fault: FaultResult }) {
   const { opens, dark, staysOn } = fault;
-  if (!fault.solved) return <p className="text-small font-bold">{homeWords(fault)}</p>;
+  if (fault.outcome !== "solved") return <p className="text-small font-bold">{homeWords(fault)}</p>;
   return (
     <>
       {opens ? (
@@ -41,7 +41,7 @@ function Outcome({ fault }: { fault: FaultResult }) {
       ) : (
         fault.kind === "chafed" && <p className="text-small font-bold">No fuse opens.</p>
       )}
-      {fault.overheats !== "" && (
+      {fault.overheats !== null && (
         <p className="text-small font-bold">
           {fault.overheats} may burn{opens ? " before that" : ""}.
         </p>
@@ -148,7 +148,7 @@ export function TrialPanel({ plan, onPlace, onReport }: TrialPanelProps) {
     if (report) onReport(report);
   }, [report, onReport]);
   useEffect(() => () => void planner().stop(), [plan, stopped]);
-  const unsolved = report?.faults.filter((f) => !f.solved && !f.chatters).length ?? 0;
+  const unsolved = report?.faults.filter(({ outcome }) => outcome === "unsolved").length ?? 0;
   if (!report) {
     return (
       <section aria-label="Trial">
