@@ -21,7 +21,13 @@ function chance(text) {
   return (hash >>> 0) / 2 ** 32;
 }
 
-const STATEMENTS = new Set(["VariableDeclaration", "ReturnStatement", "ExpressionStatement"]);
+/** What is taken or left whole: a statement, and what a decorator says (routes and their words). */
+const STATEMENTS = new Set([
+  "VariableDeclaration",
+  "ReturnStatement",
+  "ExpressionStatement",
+  "Decorator",
+]);
 
 export const strykerPlugins = [
   declareValuePlugin(PluginKind.Ignore, "sample", {

@@ -13,9 +13,8 @@ import type pg from "pg";
 import { AppModule } from "./app.module.ts";
 import { CONNECTION, DATABASE, type Database } from "./database/database.ts";
 import { Described } from "./docs/docs.module.ts";
-import { upgradeDocuments } from "./database/upgrade.ts";
+import { bringUp } from "./database/bringUp.ts";
 import { secret } from "./database/schema.ts";
-import { seedDemo } from "./demo/seed.ts";
 import { admitBody, readBody, soundAddress } from "./http/bodies.ts";
 import { PinoLogger } from "./http/pinoLogger.ts";
 import { requestLog } from "./http/requestLog.ts";
@@ -132,6 +131,7 @@ export interface AppOptions {
 /** Puts the application together: tables, sessions, guards, page. Does not listen yet. */
 export async function createApp(options: AppOptions): Promise<NestExpressApplication> {
   const tls = readTls();
+  await bringUp(options.demo);
   const app = await NestFactory.create<NestExpressApplication>(AppModule, {
     ...(tls && { httpsOptions: { key: tls.key, cert: tls.cert } }),
     logger: new PinoLogger(),
@@ -142,8 +142,6 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
   });
   const db = app.get<Database>(DATABASE);
   const pool = app.get<pg.Pool>(CONNECTION);
-  await upgradeDocuments(db);
-  if (options.demo) await seedDemo(db);
   // Whose word on the real address and on https is taken: a proxy of the shop's own, or nobody.
   const { TRUST_PROXY: proxy } = process.env;
   if (proxy !== undefined && proxy !== "") app.set("trust proxy", proxy.split(/\s*,\s*/));

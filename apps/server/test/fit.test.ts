@@ -256,7 +256,7 @@ describe("a database of an earlier version", () => {
           controls: less(document.controls, "at"),
           runs: less(document.runs, "relayAt", "switchAt", "spliceAt"),
         };
-        await client.query("update job set document = $1 where id = $2", [old, id]);
+        await client.query("update job set document = $1, shape = 1 where id = $2", [old, id]);
       }
       await client.query(
         `update vehicle_profile set value = value - 'places' - 'segments' - 'size', shape = 1`,

@@ -53,7 +53,7 @@ async function serve(
 const DEMO = "demo_shop";
 
 /** A database with the demo shop in it, made once: each test that wants one has a copy. */
-async function demoTemplate(admin: pg.Client, base: string): Promise<string> {
+export async function demoTemplate(admin: pg.Client, base: string): Promise<string> {
   // Two suites may want it first at the same moment.
   await admin.query("select pg_advisory_lock(1)");
   const { rowCount } = await admin.query("select 1 from pg_database where datname = $1", [DEMO]);

@@ -169,6 +169,7 @@ export const job = pgTable(
   {
     id: uuid("id").primaryKey().defaultRandom(),
     document: jsonb("document").$type<Job>().notNull(),
+    shape: shape(),
     /** What the board shows: derived from the document at every change. */
     summary: jsonb("summary").$type<JobSummary>().notNull(),
     revision: integer("revision").notNull().default(1),
@@ -180,6 +181,7 @@ export const job = pgTable(
   },
   (t) => [
     index("job_updated").on(t.updatedAt),
+    index("job_shape").on(t.shape),
     check("job_revision", sql`${t.revision} >= 1`),
     check("job_bin", sql`(${t.removedAt} is null) = (${t.removedBy} is null)`),
   ],

@@ -1,5 +1,4 @@
-import { eq, lt, sql } from "drizzle-orm";
-import { Logger } from "@nestjs/common";
+import { asc, eq, lt, max, sql, type SQL } from "drizzle-orm";
 import {
   JOB_FORMAT,
   SHAPE_VERSION,
@@ -14,35 +13,70 @@ import {
   type Practices,
   type Vehicle,
 } from "@dragonet/core";
-import type { Database } from "./database.ts";
+import { log } from "../http/pinoLogger.ts";
+import type { Database, Transaction } from "./database.ts";
 import { job, part, shop, vehicleProfile } from "./schema.ts";
+
+/** Documents held at once: a shop of a hundred thousand jobs is brought up in little room. */
+const AT_ONCE = 200;
+
+/** Refuses documents that a later program wrote: this one would not know what is in them. */
+async function refuseNewer(tx: Transaction): Promise<void> {
+  for (const table of [job, part, vehicleProfile, shop]) {
+    const [row] = await tx.select({ newest: max(table.shape) }).from(table);
+    const newest = row?.newest ?? 0;
+    if (newest <= SHAPE_VERSION) continue;
+    throw new Error(
+      `documents of version ${newest} were written by a later Dragonet, and this one knows up to ${SHAPE_VERSION}: start the later one, or restore a backup of before it`,
+    );
+  }
+}
+
+/** Writes the jobs of a kind anew, some at a time, until none of it is left; answers how many there were. */
+async function rewritten(
+  tx: Transaction,
+  which: SQL,
+  make: (document: Job) => Job,
+): Promise<number> {
+  let done = 0;
+  for (;;) {
+    const rows = await tx
+      .select({ id: job.id, document: job.document })
+      .from(job)
+      .where(which)
+      .orderBy(asc(job.id))
+      .limit(AT_ONCE);
+    for (const row of rows) {
+      const document = make(row.document);
+      await tx
+        .update(job)
+        .set({ document, shape: SHAPE_VERSION, summary: jobSummary(document) })
+        .where(eq(job.id, row.id));
+    }
+    done += rows.length;
+    if (rows.length < AT_ONCE) return done;
+  }
+}
 
 /**
  * Brings stored documents up to the version that this program writes, all in one
- * transaction: a shop that updates finds everything it had.
+ * transaction: a shop that updates finds everything it had. Throws, and changes nothing, where a
+ * later program has written some.
  */
 export async function upgradeDocuments(db: Database): Promise<void> {
   await db.transaction(async (tx) => {
-    const jobs = await tx.select({ id: job.id, document: job.document }).from(job);
-    const old = jobs.filter((row) => (row.document.format as string) !== JOB_FORMAT);
-    for (const row of old) {
-      const document = upgradeJob({ ...row.document }) as unknown as Job;
-      await tx
-        .update(job)
-        .set({ document, summary: jobSummary(document) })
-        .where(eq(job.id, row.id));
-    }
+    await refuseNewer(tx);
+    const old = await rewritten(
+      tx,
+      lt(job.shape, SHAPE_VERSION),
+      (document) => upgradeJob({ ...document }) as unknown as Job,
+    );
     // A job of the same version whose summary was made before the board told as much.
-    const unplanned = await tx
-      .select({ id: job.id, document: job.document })
-      .from(job)
-      .where(sql`not ${job.summary} ?& ${sql.param(SUMMARY_FIELDS)}::text[]`);
-    for (const { id, document } of unplanned) {
-      await tx
-        .update(job)
-        .set({ summary: jobSummary(document) })
-        .where(eq(job.id, id));
-    }
+    await rewritten(
+      tx,
+      sql`not ${job.summary} ?& ${sql.param(SUMMARY_FIELDS)}::text[]`,
+      (document) => document,
+    );
     const current = { shape: SHAPE_VERSION };
     for (const row of await tx
       .select()
@@ -68,8 +102,6 @@ export async function upgradeDocuments(db: Database): Promise<void> {
         .set({ practices, ...current })
         .where(eq(shop.id, row.id));
     }
-    if (old.length > 0) {
-      new Logger("database").log(`${old.length} jobs brought up to ${JOB_FORMAT}`);
-    }
+    if (old > 0) log.info(`${old} jobs brought up to ${JOB_FORMAT}`);
   });
 }

@@ -1,7 +1,7 @@
 import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
 import pg from "pg";
 import { Subject, type Observable } from "rxjs";
-import { databaseUrl } from "../database/database.ts";
+import { directUrl } from "../database/addresses.ts";
 
 /** What pages are told: which job has which revision now. */
 export interface JobMoved {
@@ -51,7 +51,7 @@ export class LiveChanges implements OnModuleInit, OnModuleDestroy {
 
   private async listen(): Promise<void> {
     const client = new pg.Client({
-      connectionString: databaseUrl(),
+      connectionString: directUrl(),
       keepAlive: true,
       connectionTimeoutMillis: 10_000,
     });
