@@ -7,6 +7,7 @@ import {
   groupFindings,
   packRangeV,
   setRun,
+  endWords,
   synthesise,
   wiresOf,
   type ConverterPart,
@@ -223,7 +224,7 @@ describe("a wiring that is otherwise", () => {
       else if (wires && "wire" in wires) {
         expect(found!.place.words).toContain(`wire ${one!.label} (`);
         expect(found!.place.elementId).toBe(one!.id);
-      } else expect(found!.place.words).toContain(one!.from);
+      } else expect(found!.place.words).toContain(`on ${endWords(synthesise(job), one!.from)}`);
       expect(found!.remedies.map((r) => r.label)).toEqual(["Wire it as planned"]);
       expect(edited(wrong, ...found!.remedies[0]!.edits).deviations).toEqual([]);
     },

@@ -10,6 +10,10 @@ export function decimal(x: number, digits = 1): string {
   return (trimmed === "-0" ? "0" : trimmed).replace("-", "−");
 }
 
+/** Whether a value is above a limit as both are told at so many decimals: what reads the same is not above it. */
+export const readsAbove = (value: number, limit: number, digits = 1): boolean =>
+  Number(value.toFixed(digits)) > Number(limit.toFixed(digits));
+
 /** Number with exactly `digits` decimals, for columns that are compared. */
 export const fixed = (x: number, digits: number): string => {
   const text = x.toFixed(digits);

@@ -1,6 +1,14 @@
 import type { Circuit } from "../../circuit/index.ts";
-import { wireEnds } from "../../circuit/index.ts";
-import { asId, type Deviation, type ElementId, type Job, type RunId } from "../../job/index.ts";
+import { endWords, unitAt, wireEnds } from "../../circuit/index.ts";
+import {
+  asId,
+  ownerName,
+  type Deviation,
+  type ElementId,
+  type Job,
+  type NodeId,
+  type RunId,
+} from "../../job/index.ts";
 import { deviationLacks } from "../../synthesis/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
@@ -37,12 +45,26 @@ function wireWords(circuit: Circuit, id: string): string {
   return `wire ${wire.label} (${wireEnds(circuit, wire).join(" to ")})`;
 }
 
+/** Terminals that it names, as people say them, with whose they are; one that is no more by the name it had. */
+function atWords(job: Job, circuit: Circuit, { at, otherAt, runId }: Deviation): string[] {
+  const words = [at, otherAt].flatMap((node) => {
+    if (node === "") return [];
+    const end = asId<NodeId>(node);
+    if (!unitAt(circuit, end)) return [node];
+    const elements = [...circuit.elements.values()];
+    const others = elements.find((e) => (e.from === end || e.to === end) && e.runId !== runId);
+    const owner = others ? ` of ${ownerName(job, others.runId)}` : "";
+    return [`${endWords(circuit, end)}${owner}`];
+  });
+  return words.length === 0 ? [] : [`on ${words.join(" and ")}`];
+}
+
 function placeWords(job: Job, circuit: Circuit, d: Deviation): string {
   const name = (id: RunId | ""): string => job.runs.find((r) => r.id === id)?.name ?? id;
   if (d.otherRunId !== "") return `${name(d.runId)} and ${name(d.otherRunId)}`;
   const said = [
     ...[d.wire, d.otherWire].filter((id) => id !== "").map((id) => wireWords(circuit, id)),
-    ...[d.at, d.otherAt].filter((node) => node !== ""),
+    ...atWords(job, circuit, d),
     ...(d.gaugeId === "" ? [] : [d.gaugeId]),
   ];
   return `${name(d.runId)}: ${said.join(", ")}`;

@@ -1,4 +1,4 @@
-import { decimal } from "../../quantity/index.ts";
+import { decimal, readsAbove } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
 import { type Job, type Run } from "../../job/index.ts";
 import { builtRuns, placeOfRun, type Found, type Rule } from "../finding.ts";
@@ -19,7 +19,10 @@ export const tapOverLimit: Rule = {
       const found: Found[] = [];
       // What a replaced lamp drew is free again for the one in its place.
       const freed = made.factoryFused ? freedA(context.job, run) : 0;
-      if (made.source.kind === "pin" && made.drawA.mid > made.source.pin.mayGiveA.low + freed) {
+      if (
+        made.source.kind === "pin" &&
+        readsAbove(made.drawA.mid, made.source.pin.mayGiveA.low + freed)
+      ) {
         const { pin } = made.source;
         const sure = made.drawA.mid > pin.mayGiveA.high + freed;
         found.push({
@@ -45,7 +48,7 @@ export const tapOverLimit: Rule = {
         const [coil] = elementsOf(context.circuit, lane.ids, "coil");
         if (!tap || !coil) continue;
         const amps = (context.engineOff?.sourceV ?? 0) / coil.part.coilOhm.low;
-        if (amps > tap.pin.mayGiveA.low) {
+        if (readsAbove(amps, tap.pin.mayGiveA.low, 2)) {
           found.push({
             rule: "tap-over-limit",
             severity: "fix",

@@ -1,12 +1,10 @@
-import { decimal, span } from "../../quantity/index.ts";
+import { decimal, readsAbove, span } from "../../quantity/index.ts";
 import { setRun, type Condition, type Edit, type Job, type RunId } from "../../job/index.ts";
 import { tapsFor } from "../../synthesis/index.ts";
 import type { Found, Remedy, Rule } from "../finding.ts";
 
 /** Days a machine should stand and still start: two weeks without use, common practice. */
 const WANTED_DAYS = 14;
-/** Above this nobody complains. */
-const NOTED_DAYS = 30;
 
 function keyed(condition: Condition): Condition {
   return {
@@ -32,12 +30,17 @@ export const parkedDraw: Rule = {
   source: "common practice; Peukert's law, rate exponent 1 below the rated current",
   check: ({ job, budget }) => {
     const parked = budget.parked;
-    if (!parked?.days || parked.days.low >= NOTED_DAYS) return [];
+    if (!parked?.days || parked.days.low >= WANTED_DAYS) return [];
     const added = parked.items.flatMap((item) => item.runId ?? []);
     const biggest = [...parked.items].sort((a, b) => b.currentA.mid - a.currentA.mid)[0];
-    // Days go as one over the current at these small ones.
-    const allowedA = (parked.currentA.mid * parked.days.mid) / WANTED_DAYS;
+    // Surely too short, or perhaps: then it is the most that may draw, from the least that may be left.
     const short = parked.days.mid < WANTED_DAYS;
+    const [amps, days] = short
+      ? [parked.currentA.mid, parked.days.mid]
+      : [parked.currentA.high, parked.days.low];
+    // Days go as one over the current at these small ones.
+    const [drawnMa, allowedMa] = [amps * 1000, (amps * days * 1000) / WANTED_DAYS];
+    if (!readsAbove(drawnMa, allowedMa, 0)) return [];
     const finding: Found = {
       rule: "parked-draw",
       severity: short ? "fix" : "note",
@@ -46,12 +49,12 @@ export const parkedDraw: Rule = {
         elementId: null,
         words: `Parked: ${biggest?.what ?? "standby"}`,
       },
-      title: `Parked draw: will not start after ${span(parked.days, parked.days.mid < 10 ? 1 : 0)} days`,
+      title: `Parked draw: ${short ? "will" : "may"} not start after ${span(parked.days, parked.days.mid < 10 ? 1 : 0)} days`,
       figures: [
         {
           label: "parked draw",
-          value: `${decimal(parked.currentA.mid * 1000, 0)} mA`,
-          limit: `at most ${decimal(allowedA * 1000, 0)} mA, to stand ${WANTED_DAYS} days`,
+          value: `${decimal(drawnMa, 0)} mA`,
+          limit: `at most ${decimal(allowedMa, 0)} mA, to stand ${WANTED_DAYS} days`,
         },
       ],
       why: "A tell-tale or a unit left live takes its current day and night. A small battery is flat in days.",
