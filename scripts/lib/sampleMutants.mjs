@@ -1,6 +1,6 @@
 /**
- * Takes a seeded sample of statements into a mutation run: a statement that is left out is
- * left out whole, so that a folder of thousands of mutants is judged by some hundreds.
+ * Takes a seeded sample of functions, and of statements in them, into a mutation run: what is left
+ * out is left out whole, so that a folder of thousands of mutants is judged by some hundreds.
  */
 import { PluginKind, declareValuePlugin } from "@stryker-mutator/api/plugin";
 
@@ -29,6 +29,8 @@ const STATEMENTS = new Set([
   "Decorator",
 ]);
 
+const FUNCTIONS = new Set(["ClassMethod", "FunctionDeclaration"]);
+
 export const strykerPlugins = [
   declareValuePlugin(PluginKind.Ignore, "sample", {
     shouldIgnore(path) {
@@ -37,8 +39,9 @@ export const strykerPlugins = [
       const { line, column } = node.loc.start;
       const here = `${seed}:${line}:${column}:${node.end - node.start}`;
       const condition = path.key === "test";
-      if (!condition && !STATEMENTS.has(node.type)) return undefined;
-      return chance(here) < share ? undefined : "not in the sample";
+      if (!condition && !STATEMENTS.has(node.type) && !FUNCTIONS.has(node.type)) return undefined;
+      // One in so many functions, and of each one in so many statements: together the share.
+      return chance(here) < Math.sqrt(share) ? undefined : "not in the sample";
     },
   }),
 ];

@@ -17,7 +17,6 @@ import {
   type Element,
   type ElementId,
   type Job,
-  type LoadPart,
   type Network,
   type NodeId,
   type RunId,
@@ -211,7 +210,7 @@ describe("what a design is judged by", () => {
     const withRun = edited(one, append(one, "run", run));
     return edited(
       withRun,
-      ...addLamps(withRun, run, demoPart("pod-18") as LoadPart, 1, "front", () => "lamp-other"),
+      ...addLamps(withRun, run, demoPart("pod-18"), 1, "front", () => "lamp-other"),
     );
   })();
   const circuit = synthesise(job);
