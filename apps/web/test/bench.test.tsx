@@ -1,15 +1,12 @@
-/** The bench: what a job begins with, what is changed of it, and what follows at once. */
-import { allOf, createJob, type Condition, type Job, type Run } from "@dragonet/core";
-import { DEMO_VEHICLES, FELLRUNNER, demoPart, demoShelf } from "@dragonet/core/demo";
+/** The bench: what is changed of a job, and what follows at once. */
+import { allOf, type Condition, type Job, type Run } from "@dragonet/core";
+import { demoPart, demoShelf } from "@dragonet/core/demo";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { jobWith, switchPart } from "../../../packages/core/test/helpers.ts";
 import { choose, closePages, open, rewrite, saved, type Opened } from "./page/open.tsx";
-import { ANSA, Shop, demoWhere } from "./page/shop.ts";
+import { Shop, demoWhere } from "./page/shop.ts";
 
 afterEach(closePages);
-
-const vehicle = (id: string) => DEMO_VEHICLES.find((v) => v.profileId === id) ?? FELLRUNNER;
-const emptyJob = (id: string): Job => createJob("Tried", "", vehicle(id));
 
 /** Each in a job of its own: what one leaves in the browser's store is no other's. */
 const openBench = (job: Job): Promise<Opened> =>
@@ -18,148 +15,7 @@ const openBench = (job: Job): Promise<Opened> =>
 const pods = (on: Condition = allOf("high"), fields: Partial<Run> = {}): Job =>
   jobWith("pod-18", 2, on, fields);
 
-async function begin(user: Opened["user"], tab: string) {
-  await user.click(await screen.findByRole("button", { name: "New run" }));
-  const dialog = within(await screen.findByRole("dialog", { name: "New run" }));
-  await user.click(dialog.getByRole("tab", { name: tab }));
-  return dialog;
-}
-
-const closed = () => waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
 const findings = () => screen.getByRole("region", { name: "Findings" });
-
-describe("what a job begins with", () => {
-  it("lamps are added, counted and named, and their circuit stands", async () => {
-    const { user, shop } = await openBench(emptyJob("fellrunner-420"));
-    expect(await screen.findByText("No run yet")).toBeVisible();
-    const dialog = await begin(user, "Add lamps");
-    await choose(
-      user,
-      dialog.getByRole("combobox", { name: "Part from the shelf" }),
-      "18 W flood pod",
-    );
-    await rewrite(user, dialog.getByLabelText("How many"), "2");
-    await choose(user, dialog.getByRole("combobox", { name: "Which end" }), "at the rear");
-    await user.click(dialog.getByRole("button", { name: "key on: must be on" }));
-    await user.click(dialog.getByRole("button", { name: "reverse: not asked" }));
-    await rewrite(user, dialog.getByLabelText("Name of the new run"), "Back light");
-    await user.click(dialog.getByRole("button", { name: "Add run" }));
-    await closed();
-    const article = await screen.findByRole("article", { name: "Back light" });
-    expect(within(article).getAllByRole("button", { name: /A fuse/ }).length).toBeGreaterThan(0);
-    await saved();
-    const [run] = shop.job("j").runs;
-    expect(run?.condition.anyOf).toEqual([
-      [
-        { input: "switch", negated: false },
-        { input: "key", negated: true },
-        { input: "reverse", negated: false },
-      ],
-    ]);
-    expect(shop.job("j").lamps.map((l) => l.place)).toEqual(["rear", "rear"]);
-  });
-
-  it("a kit is unboxed with its harnesses", async () => {
-    const { user, shop } = await openBench(emptyJob("porter-48"));
-    const dialog = await begin(user, "Unbox a kit");
-    expect(dialog.getByText(/7 circuits, 13 lights/)).toBeVisible();
-    await user.click(dialog.getByRole("button", { name: "Unbox" }));
-    await closed();
-    expect(await screen.findByRole("article", { name: "Low beam" })).toHaveTextContent("made up");
-    await saved();
-    expect(shop.job("j").runs).toHaveLength(7);
-    expect(shop.job("j").harnesses.length).toBeGreaterThan(0);
-  });
-
-  it("a lamp is replaced by its plug: what hung there goes", async () => {
-    const { user, shop } = await openBench(emptyJob("petrel-650"));
-    const dialog = await begin(user, "Replace a lamp");
-    await choose(user, dialog.getByRole("combobox", { name: "Wire it hung on" }), /^left turn/);
-    await choose(
-      user,
-      dialog.getByRole("combobox", { name: "Lamp that comes" }),
-      "LED turn lamp with the factory's plug",
-    );
-    await user.click(dialog.getByRole("button", { name: "Replace" }));
-    await closed();
-    expect(await screen.findByRole("article", { name: /on left turn$/ })).toBeVisible();
-    await saved();
-    expect(shop.job("j").lamps).toHaveLength(1);
-  });
-
-  it("a module is plugged in between a lamp and its plug", async () => {
-    const { user, shop } = await openBench(emptyJob("petrel-650"));
-    const dialog = await begin(user, "Plug in a module");
-    await choose(user, dialog.getByRole("combobox", { name: "Wire that goes in" }), /^brake lamp/);
-    await user.click(dialog.getByRole("button", { name: "Plug in" }));
-    await closed();
-    await saved();
-    expect(shop.job("j").runs).toHaveLength(1);
-    expect(shop.job("j").parts.some((p) => p.kind === "box")).toBe(true);
-  });
-
-  it("says what to do where the shelf has no lamp", async () => {
-    const shop = new Shop().withJob("j", emptyJob("fellrunner-420"));
-    const { user } = await open(shop, "/jobs/j/circuit");
-    const dialog = await begin(user, "Add lamps");
-    expect(dialog.getByText(/The shelf is empty/)).toBeVisible();
-  });
-
-  it("a feed and a control are laid before anything hangs on them", async () => {
-    const { user, shop } = await openBench(emptyJob("fellrunner-420"));
-    await user.click(await screen.findByRole("button", { name: "New feed or control" }));
-    const dialog = within(await screen.findByRole("dialog", { name: /feed or control/i }));
-    const feed = within(dialog.getByRole("region", { name: "Feed" }));
-    await choose(user, feed.getByRole("combobox", { name: "Part that feeds" }), /fuse block/i);
-    await user.click(feed.getByRole("button", { name: /^Add/ }));
-    await closed();
-    await saved();
-    expect(shop.job("j").supplies).toHaveLength(1);
-  });
-
-  it("a control of the kit is said whole: how it switches, its switch, poles, fuse and length", async () => {
-    const { user, shop } = await openBench(emptyJob("fellrunner-420"));
-    await user.click(await screen.findByRole("button", { name: "New feed or control" }));
-    const dialog = within(await screen.findByRole("dialog", { name: /feed or control/i }));
-    const part = within(dialog.getByRole("region", { name: "Control" }));
-    await rewrite(user, part.getByLabelText("Name of the control"), "stalk");
-    await user.click(part.getByRole("button", { name: "Add control" }));
-    await closed();
-    // It opens by itself: what was just laid is what one goes on with.
-    await choose(user, await screen.findByLabelText("What it switches"), /ties to ground/);
-    await user.click(screen.getByRole("checkbox", { name: "springs back" }));
-    await rewrite(user, screen.getByLabelText("Poles in each position"), "2");
-    const switches = screen.getByLabelText("Switch of the control");
-    await user.click(switches);
-    const options = within(await screen.findByRole("listbox")).getAllByRole("option");
-    const chosen = options.at(-1)!;
-    const named = chosen.textContent;
-    await user.click(chosen);
-    await saved();
-    const [control] = shop.job("j").controls;
-    expect(control).toMatchObject({
-      ...{ name: "Stalk", switches: "ground", momentary: true, poles: 2 },
-    });
-    const adopted = shop.job("j").parts.find((p) => p.id === control!.switchPartId);
-    expect(adopted?.name).toBe(named);
-    // What ties to ground has no feed to fuse.
-    expect(screen.queryByLabelText(/fuse of stalk/i)).toBeNull();
-    await choose(user, screen.getByLabelText("What it switches"), "gives its feed on");
-    await choose(user, screen.getByLabelText("Switch of the control"), "plain 10 A switch");
-    await saved();
-    expect(shop.job("j").controls[0]).toMatchObject({ switches: "positive", switchPartId: null });
-  });
-
-  it("is looked at only, by a viewer", async () => {
-    const shop = new Shop().withParts(...demoShelf()).withJob("j", pods());
-    shop.person = { ...ANSA, role: "viewer" };
-    await open(shop, "/jobs/j/circuit");
-    expect(await screen.findByRole("article", { name: "Test run" })).toBeVisible();
-    expect(screen.queryByRole("button", { name: "New run" })).toBeNull();
-    expect(screen.getByText("You may look, not change")).toBeVisible();
-    expect(screen.queryByRole("button", { name: "Undo" })).toBeNull();
-  });
-});
 
 describe("what is on", () => {
   const lit = (name: RegExp | string) => screen.getByRole("img", { name });

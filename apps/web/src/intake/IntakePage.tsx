@@ -1,6 +1,6 @@
 import { useCanEdit } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
-import { ConnectorMap } from "../vehicles/ConnectorMap.tsx";
+import { ConnectorMap } from "../vehicles/wiring/ConnectorMap.tsx";
 import { VehicleFacts } from "../vehicles/VehicleFacts.tsx";
 import { Blockers } from "./Blockers.tsx";
 import { JobCardFields } from "./JobCardFields.tsx";

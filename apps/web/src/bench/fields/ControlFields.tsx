@@ -6,7 +6,7 @@ import { NumberInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import { FeedChoice } from "./FeedChoice.tsx";
 import { FusePinFields } from "./FusePinFields.tsx";
-import { Lengths } from "../panels/Lengths.tsx";
+import { Lengths } from "../panels/run/Lengths.tsx";
 
 /** A control of the kit: what feeds it, what it switches, and in whose switch it sits. */
 export function ControlFields({ control, canEdit }: { control: Control; canEdit: boolean }) {

@@ -7,7 +7,7 @@ import type { Selection } from "../selection.ts";
 import type { StripsShown } from "../strips/CircuitRows.tsx";
 import { FindingsPanel } from "./FindingsPanel.tsx";
 import { PartPanel } from "./PartPanel.tsx";
-import { RunPanel } from "./RunPanel.tsx";
+import { RunPanel } from "./run/RunPanel.tsx";
 import { TrialPanel } from "./TrialPanel.tsx";
 import { TrunkPanel } from "./TrunkPanel.tsx";
 

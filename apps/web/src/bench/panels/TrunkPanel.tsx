@@ -19,7 +19,7 @@ import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { ControlFields } from "../fields/ControlFields.tsx";
 import { FeedChoice } from "../fields/FeedChoice.tsx";
 import { FusePinFields } from "../fields/FusePinFields.tsx";
-import { Lengths } from "./Lengths.tsx";
+import { Lengths } from "./run/Lengths.tsx";
 import { WireChoices } from "../fields/WireChoices.tsx";
 
 interface TrunkPanelProps {

@@ -26,7 +26,7 @@ import { DataTable, type Head } from "../../ui/DataTable.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Empty, Loading } from "../../ui/page/states.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
-import { RouteMap } from "../../vehicles/RouteMap.tsx";
+import { RouteMap } from "../../vehicles/wiring/RouteMap.tsx";
 import { planner } from "../../worker/planner.ts";
 import { Sites } from "./Sites.tsx";
 import { VehiclePlan } from "./VehiclePlan.tsx";

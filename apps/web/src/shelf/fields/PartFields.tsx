@@ -6,10 +6,10 @@ import { BeamFields } from "./BeamFields.tsx";
 import { BehaviourFields } from "./BehaviourFields.tsx";
 import { PartLine as Line } from "./PartLine.tsx";
 import { KitFields } from "./KitFields.tsx";
-import { MoreLights } from "./MoreLights.tsx";
+import { MoreLights } from "./load/MoreLights.tsx";
 import { WayRatings } from "./WayRatings.tsx";
 import { SourceFields } from "./SourceFields.tsx";
-import { LoadFields } from "./LoadFields.tsx";
+import { LoadFields } from "./load/LoadFields.tsx";
 import { RelayFields, SwitchFields } from "./SmallPartFields.tsx";
 
 /** Whether a part is one that breaks a current. */

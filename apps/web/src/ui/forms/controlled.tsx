@@ -68,5 +68,5 @@ export const namedOptions = (
 ): ChoiceOption<string>[] => all.map(({ id, name }) => ({ value: id, label: name }));
 
 /** Words that are themselves, as options of such a field. */
-export const wordOptions = (words: readonly string[]): ChoiceOption<string>[] =>
+export const wordOptions = <T extends string>(words: readonly T[]): ChoiceOption<T>[] =>
   words.map((word) => ({ value: word, label: word }));

@@ -1,7 +1,7 @@
 import type { LoadSpec } from "@dragonet/core";
-import { FactRow } from "../../ui/forms/FactRow.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
-import { PartLine as Line } from "./PartLine.tsx";
+import { FactRow } from "../../../ui/forms/FactRow.tsx";
+import { NumberInput } from "../../../ui/forms/TextInput.tsx";
+import { PartLine as Line } from "../PartLine.tsx";
 
 interface LoadRatingProps {
   readonly load: LoadSpec;

@@ -1,12 +1,12 @@
 import { Collapsible } from "radix-ui";
 import { conditionText, setRun, type JobPlan, type Run } from "@dragonet/core";
-import { useEdit } from "../../job/store/jobStore.ts";
-import { LENGTH_WORDS, type LengthField } from "../../job/lengthWords.ts";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
-import { ChannelFields } from "../fields/ChannelFields.tsx";
-import { Deviations } from "../fields/Deviations.tsx";
-import { WireChoices } from "../fields/WireChoices.tsx";
-import { Alternatives } from "./Alternatives.tsx";
+import { useEdit } from "../../../job/store/jobStore.ts";
+import { LENGTH_WORDS, type LengthField } from "../../../job/lengthWords.ts";
+import { NumberInput } from "../../../ui/forms/TextInput.tsx";
+import { ChannelFields } from "../../fields/ChannelFields.tsx";
+import { Deviations } from "../../fields/Deviations.tsx";
+import { WireChoices } from "../../fields/WireChoices.tsx";
+import { Alternatives } from "../Alternatives.tsx";
 import { Lengths } from "./Lengths.tsx";
 
 const LENGTHS = Object.entries(LENGTH_WORDS) as [LengthField, string][];

@@ -1,8 +1,8 @@
 import { LAMP_JOINTS, LAMP_LIGHTS, type Edit, type Lamp, type LoadPart } from "@dragonet/core";
-import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
-import { JOINT_WORDS } from "../fields/jointWords.ts";
+import { useEdit, useJob } from "../../../job/store/jobStore.ts";
+import { Choice } from "../../../ui/forms/Choice.tsx";
+import { NumberInput } from "../../../ui/forms/TextInput.tsx";
+import { JOINT_WORDS } from "../../fields/jointWords.ts";
 
 /** Every light that a part has, by what a lamp says of it. */
 const lightsOf = (part: LoadPart): { value: string; label: string }[] => [

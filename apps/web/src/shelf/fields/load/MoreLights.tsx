@@ -1,10 +1,10 @@
 import { Plus } from "lucide-react";
 import { LIGHT_COLOURS, ratingOf, type LoadPart, type Part, type PartLight } from "@dragonet/core";
-import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { FactFields } from "../../ui/forms/FactRow.tsx";
-import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { TextInput } from "../../ui/forms/TextInput.tsx";
+import { Button } from "../../../ui/Button.tsx";
+import { Choice } from "../../../ui/forms/Choice.tsx";
+import { FactFields } from "../../../ui/forms/FactRow.tsx";
+import { RemoveButton } from "../../../ui/RemoveButton.tsx";
+import { TextInput } from "../../../ui/forms/TextInput.tsx";
 import { withRating } from "./loadRating.ts";
 
 /** Lights beside the main and the dim one in the same housing: brake, left, right, reverse. */

@@ -1,6 +1,6 @@
 import type { Fact } from "@dragonet/core";
-import { useJob } from "../../job/store/jobStore.ts";
-import { FactFields } from "../../ui/forms/FactRow.tsx";
+import { useJob } from "../../../job/store/jobStore.ts";
+import { FactFields } from "../../../ui/forms/FactRow.tsx";
 
 /** Lengths of a feed with their bounds, one a line. */
 export function Lengths({

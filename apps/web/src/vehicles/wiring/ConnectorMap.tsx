@@ -9,10 +9,10 @@ import {
   asId,
   assumed,
 } from "@dragonet/core";
-import { mint } from "../base/mint.ts";
-import { Button } from "../ui/Button.tsx";
-import { Section } from "../ui/page/Section.tsx";
-import type { VehicleEditing } from "./editing.ts";
+import { mint } from "../../base/mint.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Section } from "../../ui/page/Section.tsx";
+import type { VehicleEditing } from "../editing.ts";
 import { ConnectorTable } from "./ConnectorTable.tsx";
 
 /** A seven-pin trailer socket with its standard's pin-out, every contact still to be proved. */

@@ -8,11 +8,11 @@ import {
   setRun,
   usualShares,
 } from "@dragonet/core";
-import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
-import { ConditionField } from "../fields/ConditionField.tsx";
+import { useEdit, useJob } from "../../../job/store/jobStore.ts";
+import { Choice } from "../../../ui/forms/Choice.tsx";
+import { RemoveButton } from "../../../ui/RemoveButton.tsx";
+import { NumberInput, TextInput } from "../../../ui/forms/TextInput.tsx";
+import { ConditionField } from "../../fields/ConditionField.tsx";
 import { LampList } from "./LampList.tsx";
 import { RunMore } from "./RunMore.tsx";
 

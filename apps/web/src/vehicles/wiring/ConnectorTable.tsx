@@ -1,10 +1,10 @@
 import { Plus } from "lucide-react";
 import { type Connector, type PinId, append, asId, assumed, removeConnector } from "@dragonet/core";
-import { mint } from "../base/mint.ts";
-import { Button } from "../ui/Button.tsx";
-import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { TextInput } from "../ui/forms/TextInput.tsx";
-import type { VehicleEditing } from "./editing.ts";
+import { mint } from "../../base/mint.ts";
+import { Button } from "../../ui/Button.tsx";
+import { RemoveButton } from "../../ui/RemoveButton.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
+import type { VehicleEditing } from "../editing.ts";
 import { PinRow } from "./PinRow.tsx";
 
 /** One connector, and a line for each of its wires. */

@@ -7,16 +7,14 @@ import {
   PIN_SUPPLIES,
   removePin,
 } from "@dragonet/core";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { FactFields } from "../ui/forms/FactRow.tsx";
-import { checkColour } from "../ui/forms/checkColour.ts";
-import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
-import { WireSwatch } from "../ui/WireSwatch.tsx";
-import type { VehicleEditing } from "./editing.ts";
-
-const options = <T extends string>(values: readonly T[]) =>
-  values.map((value) => ({ value, label: value }));
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { wordOptions } from "../../ui/forms/controlled.tsx";
+import { FactFields } from "../../ui/forms/FactRow.tsx";
+import { checkColour } from "../../ui/forms/checkColour.ts";
+import { RemoveButton } from "../../ui/RemoveButton.tsx";
+import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { WireSwatch } from "../../ui/WireSwatch.tsx";
+import type { VehicleEditing } from "../editing.ts";
 
 interface PinRowProps extends VehicleEditing {
   readonly pin: ConnectorPin;
@@ -28,9 +26,58 @@ const SUPPLY_WORDS: Readonly<Record<ConnectorPin["supply"], string>> = {
   ac: "lighting coil (AC)",
 };
 
+type SetField = (field: keyof ConnectorPin, value: unknown) => void;
+
+/** When a wire is live, in what way, and by whose volts. */
+function LiveChoices({
+  name,
+  pin,
+  canEdit,
+  isEngine,
+  set,
+}: Pick<PinRowProps, "pin" | "canEdit"> & {
+  readonly name: string;
+  readonly isEngine: boolean;
+  readonly set: SetField;
+}) {
+  return (
+    <>
+      <Choice
+        label={`${name}: live with`}
+        value={pin.liveWhen}
+        options={wordOptions(LIVE_WHEN)}
+        disabled={!canEdit}
+        className="w-24"
+        onChange={(v) => set("liveWhen", v)}
+      />
+      <Choice
+        label={`${name}: live is`}
+        value={pin.switches}
+        options={[
+          { value: "positive", label: "positive" },
+          { value: "ground", label: "tied to ground" },
+        ]}
+        disabled={!canEdit}
+        className="mt-1 w-24"
+        onChange={(v) => set("switches", v)}
+      />
+      {(!isEngine || pin.family === "lighting") && (
+        <Choice
+          label={`${name}: whose volts`}
+          value={pin.supply}
+          options={PIN_SUPPLIES.map((value) => ({ value, label: SUPPLY_WORDS[value] }))}
+          disabled={!canEdit}
+          className="mt-1 w-24"
+          onChange={(v) => set("supply", v)}
+        />
+      )}
+    </>
+  );
+}
+
 /** One wire of a connector: where it sits, what it carries, what it may give, who found that. */
 export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
-  const set = (field: keyof ConnectorPin, value: unknown): void =>
+  const set: SetField = (field, value) =>
     edit([{ kind: "set", entity: "pin", id: pin.id, field, value } as Edit]);
   const name = pin.carries === "" ? `cavity ${pin.cavity}` : pin.carries;
   return (
@@ -67,41 +114,16 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
         />
       </td>
       <td className="pr-2">
-        <Choice
-          label={`${name}: live with`}
-          value={pin.liveWhen}
-          options={options(LIVE_WHEN)}
-          disabled={!canEdit}
-          className="w-24"
-          onChange={(v) => set("liveWhen", v)}
+        <LiveChoices
+          {...{ name, pin, canEdit, set }}
+          isEngine={job.vehicle.system.kind === "engine"}
         />
-        <Choice
-          label={`${name}: live is`}
-          value={pin.switches}
-          options={[
-            { value: "positive", label: "positive" },
-            { value: "ground", label: "tied to ground" },
-          ]}
-          disabled={!canEdit}
-          className="mt-1 w-24"
-          onChange={(v) => set("switches", v)}
-        />
-        {(job.vehicle.system.kind !== "engine" || pin.family === "lighting") && (
-          <Choice
-            label={`${name}: whose volts`}
-            value={pin.supply}
-            options={PIN_SUPPLIES.map((value) => ({ value, label: SUPPLY_WORDS[value] }))}
-            disabled={!canEdit}
-            className="mt-1 w-24"
-            onChange={(v) => set("supply", v)}
-          />
-        )}
       </td>
       <td className="pr-2">
         <Choice
           label={`${name}: circuit`}
           value={pin.family}
-          options={options(CIRCUIT_FAMILIES)}
+          options={wordOptions(CIRCUIT_FAMILIES)}
           disabled={!canEdit}
           className="w-28"
           onChange={(v) => set("family", v)}
@@ -141,7 +163,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
         <Choice
           label={`${name}: how surely`}
           value={pin.certainty}
-          options={options(CERTAINTIES)}
+          options={wordOptions(CERTAINTIES)}
           disabled={!canEdit}
           className="w-24"
           onChange={(v) => set("certainty", v)}

@@ -9,9 +9,9 @@ import {
   ratingOf,
   stated,
 } from "@dragonet/core";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { FactRow } from "../../ui/forms/FactRow.tsx";
-import { PartLine as Line } from "./PartLine.tsx";
+import { Choice } from "../../../ui/forms/Choice.tsx";
+import { FactRow } from "../../../ui/forms/FactRow.tsx";
+import { PartLine as Line } from "../PartLine.tsx";
 import { withRating } from "./loadRating.ts";
 import { LoadRating } from "./LoadRating.tsx";
 

@@ -1,12 +1,12 @@
 import { Plus } from "lucide-react";
 import { append, asId, type Edit, type VariantId } from "@dragonet/core";
-import { mint } from "../base/mint.ts";
-import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/page/Section.tsx";
-import { TextInput } from "../ui/forms/TextInput.tsx";
-import type { VehicleEditing } from "./editing.ts";
+import { mint } from "../../base/mint.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { RemoveButton } from "../../ui/RemoveButton.tsx";
+import { Section } from "../../ui/page/Section.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
+import type { VehicleEditing } from "../editing.ts";
 
 /** Variants of a model whose wiring differs, and which of them this one is. */
 export function Variants({ job, edit, canEdit }: VehicleEditing) {

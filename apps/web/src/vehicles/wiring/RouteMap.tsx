@@ -13,15 +13,15 @@ import {
   type PlaceId,
   type SegmentId,
 } from "@dragonet/core";
-import { mint } from "../base/mint.ts";
-import { Button } from "../ui/Button.tsx";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { FactFields, FactRow } from "../ui/forms/FactRow.tsx";
-import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { Section } from "../ui/page/Section.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
-import { Tick } from "../ui/forms/Tick.tsx";
-import type { VehicleEditing } from "./editing.ts";
+import { mint } from "../../base/mint.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { FactFields, FactRow } from "../../ui/forms/FactRow.tsx";
+import { RemoveButton } from "../../ui/RemoveButton.tsx";
+import { Section } from "../../ui/page/Section.tsx";
+import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { Tick } from "../../ui/forms/Tick.tsx";
+import type { VehicleEditing } from "../editing.ts";
 
 const ROLE_WORDS: Readonly<Record<MapPlace["role"], string>> = {
   battery: "battery",

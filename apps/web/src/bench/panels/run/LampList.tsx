@@ -1,12 +1,12 @@
 import { useState } from "react";
 import { LAMP_PLACES, type Lamp, type Run, addLamps, removeLamp } from "@dragonet/core";
-import { mint } from "../../base/mint.ts";
-import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { isLoad, useParts } from "../../shelf/parts.ts";
-import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { TextInput } from "../../ui/forms/TextInput.tsx";
+import { mint } from "../../../base/mint.ts";
+import { useEdit, useJob } from "../../../job/store/jobStore.ts";
+import { isLoad, useParts } from "../../../shelf/parts.ts";
+import { Button } from "../../../ui/Button.tsx";
+import { Choice } from "../../../ui/forms/Choice.tsx";
+import { RemoveButton } from "../../../ui/RemoveButton.tsx";
+import { TextInput } from "../../../ui/forms/TextInput.tsx";
 import { LampDetail } from "./LampDetail.tsx";
 
 /** The lamps of a run, and more of them. */
