@@ -41,8 +41,10 @@ export function channelsOf(job: Job, supplyId: string): ReadonlyMap<RunId, numbe
 }
 
 /** The channel of a circuit on its box or module; 0 for one that is on neither. */
-export const channelOf = (job: Job, run: Run): number =>
-  channelsOf(job, channelSupply(run)).get(run.id) ?? 0;
+export function channelOf(job: Job, run: Run): number {
+  const supplyId = channelSupply(run);
+  return supplyId === "" ? 0 : (channelsOf(job, supplyId).get(run.id) ?? 0);
+}
 
 /** What a circuit's channel is set to: by this job, or as its part comes; null where it plainly follows. */
 export function programOf(job: Job, run: Run): Behaviour | null {
