@@ -5,7 +5,8 @@
  * a lower bound, and told in minutes. `--only` takes some files or rooms of the folder. Without `--all` the core's long tests are left out, so that a score is
  * what the brief ones notice: at most what all would. One workspace's folder at a time: packages/core/src/solve.
  * The server's tests try the built server: it is built once with every mutant in it, and the tests are run anew for
- * each, against the database of DATABASE_URL.
+ * each, against the database of DATABASE_URL. `--again` tries those that survived the last run of the folder by other
+ * tests, and counts both runs together.
  */
 import { spawnSync } from "node:child_process";
 import { readFileSync, readdirSync, writeFileSync, mkdirSync } from "node:fs";
@@ -23,16 +24,41 @@ const linesIn = (folder) =>
     .filter((file) => /\.tsx?$/.test(file))
     .reduce((sum, f) => sum + readFileSync(fromRoot(folder, f), "utf8").split("\n").length, 0);
 
-function report(file) {
-  const { files } = JSON.parse(readFileSync(file, "utf8"));
-  const all = Object.entries(files).flatMap(([path, { mutants }]) =>
+const readReport = (file) => JSON.parse(readFileSync(file, "utf8"));
+
+const mutantsOf = ({ files }) =>
+  Object.entries(files).flatMap(([path, { mutants }]) =>
     mutants.map((mutant) => ({ path, ...mutant })),
   );
+
+const survived = ({ status }) => status === "Survived" || status === "NoCoverage";
+
+/** The same break of the same place, in whatever run. */
+const nameOf = ({ path, location, mutatorName, replacement }) =>
+  JSON.stringify([path, location, mutatorName, replacement]);
+
+/** Where a mutant is, as Stryker is told to look at nothing else; its columns begin at 0 there. */
+const rangeOf = ({ path, location: { start, end } }) =>
+  `${path}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
+
+/** An earlier run with what a later one noticed of its survivors. */
+function together(before, after) {
+  const later = new Map(mutantsOf(after).map((m) => [nameOf(m), m.status]));
+  for (const [path, file] of Object.entries(before.files)) {
+    file.mutants = file.mutants.map((m) => {
+      const status = survived(m) && later.get(nameOf({ path, ...m }));
+      return status ? { ...m, status } : m;
+    });
+  }
+  return before;
+}
+
+function report(all) {
   const count = (...states) => all.filter((m) => states.includes(m.status)).length;
   const noticed = count("Killed", "Timeout");
   const judged = noticed + count("Survived", "NoCoverage");
   for (const m of all) {
-    if (m.status !== "Survived" && m.status !== "NoCoverage") continue;
+    if (!survived(m)) continue;
     const what = `${m.mutatorName} → ${(m.replacement ?? "").replace(/\s+/g, " ").slice(0, 80)}`;
     process.stdout.write(`${m.status}: ${m.path}:${m.location.start.line} ${what}\n`);
   }
@@ -68,6 +94,7 @@ await main(() => {
       all: { type: "boolean", default: false },
       tests: { type: "string", default: "" },
       only: { type: "string", default: "" },
+      again: { type: "boolean", default: false },
     },
   });
   const folder = positionals[0]?.replace(/\/$/, "");
@@ -91,8 +118,13 @@ await main(() => {
   const name = folder.replaceAll("/", "-");
   const out = fromRoot("test-results", `mutants-${name}.json`);
   const config = fromRoot("test-results", `stryker-${name}.json`);
+  const before = values.again ? readReport(out) : { files: {} };
+  const left = mutantsOf(before).filter(survived);
+  if (values.again && left.length === 0) throw new Failure("Nothing survived the last run.");
   const settings = {
-    mutate: only.map((name) => `${folder}/${name}`),
+    mutate: values.again
+      ? [...new Set(left.map(rangeOf))]
+      : only.map((name) => `${folder}/${name}`),
     ...(server ? BUILT_SERVER : IN_JEST),
     // What tests work out while they are described counts as well, where few of them are run.
     ignoreStatic: !server && values.tests === "",
@@ -111,7 +143,9 @@ await main(() => {
     logLevel: "warn",
   };
   writeFileSync(config, JSON.stringify(settings, null, 2));
-  const share = Math.min(1, Number(values.most) / Math.max(1, linesIn(folder) * MUTANTS_A_LINE));
+  const share = values.again
+    ? 1
+    : Math.min(1, Number(values.most) / Math.max(1, linesIn(folder) * MUTANTS_A_LINE));
   const { status } = spawnSync(
     process.execPath,
     [fromRoot("node_modules/@stryker-mutator/core/bin/stryker.js"), "run", config],
@@ -129,5 +163,6 @@ await main(() => {
     },
   );
   if (status !== 0) throw new Failure("The mutants could not be run: see above.");
-  report(out);
+  if (values.again) writeFileSync(out, JSON.stringify(together(before, readReport(out))));
+  report(mutantsOf(readReport(out)));
 });
