@@ -1,3 +1,4 @@
+import sharp from "sharp";
 import type { Agent } from "supertest";
 import type { Job, Offer } from "@dragonet/core";
 import { bytesOf } from "./bytesOf.ts";
@@ -116,6 +117,56 @@ describe("an offer to a customer", () => {
     const ansa = await shop.person("ansa");
     await ansa.delete(`/api/jobs/${jobId}`).expect(204);
     await shop.stranger().get(`/api/offers/${token}`).expect(404);
+  });
+});
+
+describe("the owner's sheet", () => {
+  let shop: Shop;
+  beforeAll(async () => {
+    shop = await Shop.open({ demo: true });
+  });
+  afterAll(() => shop.close());
+
+  it("has up to four pictures of the job as a whole, and none of a step", async () => {
+    const pim = await shop.person("pim");
+    const { body: jobs } = await pim.get("/api/jobs").expect(200);
+    const { id } = jobs.find((j: { runs: number }) => j.runs > 1);
+    const picture = await sharp({
+      create: { width: 40, height: 30, channels: 3, background: "#336655" },
+    })
+      .jpeg()
+      .toBuffer();
+    const images = async (): Promise<number> => {
+      const pdf = await bytesOf(pim, `/api/jobs/${id}/owner-sheet.pdf`);
+      return pdf.toString("latin1").match(/\/Subtype \/Image/g)?.length ?? 0;
+    };
+    const { body } = await pim.get(`/api/jobs/${id}`).expect(200);
+    const { photos, strip } = body.document as Job;
+    const before = photos.filter((p) => p.stepId === "").length;
+    expect(await images()).toBe(0);
+    const add = (name: string, stepId: string, at: number) => ({
+      ...{ kind: "add", entity: "photo", at },
+      value: { id: name, stepId, caption: `shows ${name}` },
+    });
+    const names = ["one", "two", "three", "four", "five"];
+    const ofStep = strip[0] ? [add("step", strip[0].id, photos.length + names.length)] : [];
+    await pim
+      .post(`/api/jobs/${id}/edits`)
+      .send({
+        ...{ baseRevision: body.revision, batchId: "pictures" },
+        edits: [...names.map((name, i) => add(name, "", photos.length + i)), ...ofStep],
+      })
+      .expect(200);
+    // Told of and not sent yet: the sheet goes without.
+    expect(await images()).toBe(0);
+    for (const name of [...names, "step"]) {
+      await pim
+        .put(`/api/jobs/${id}/photos/${name}`)
+        .set("content-type", "image/jpeg")
+        .send(picture)
+        .expect(204);
+    }
+    expect(await images()).toBe(4 - Math.min(4, before));
   });
 });
 

@@ -1,5 +1,5 @@
 /** Before it goes: gates that are signed for, the clock at the lift, offers and what follows them. */
-import { allOf, type Job } from "@dragonet/core";
+import { allOf, type Job, type StepId } from "@dragonet/core";
 import { screen, waitFor, within } from "@testing-library/react";
 import { edited, jobWith } from "../../../packages/core/test/helpers.ts";
 import { closePages, open, rewrite, saved } from "./page/open.tsx";
@@ -14,6 +14,34 @@ function counter(job: Job): Shop {
     .withJob("j", job)
     .answers("GET jobs/j/offers", () => ({ status: 200, body: [] }));
 }
+
+describe("the owner’s sheet", () => {
+  it("shows pictures of the job as a whole with what is said of them, and is where they are taken", async () => {
+    const photo = (id: string, stepId: StepId | "", caption: string) => ({ id, stepId, caption });
+    const job = {
+      ...bar(),
+      photos: [photo("p1", "", "fuse behind the left panel")],
+    };
+    const { user, shop } = await open(counter(job), "/jobs/j/handOver");
+    const pictures = within(await screen.findByRole("list", { name: "Pictures" }));
+    expect(pictures.getAllByRole("img").map((img) => img.getAttribute("alt"))).toEqual([
+      "fuse behind the left panel",
+    ]);
+    expect(pictures.getByText("fuse behind the left panel")).toBeVisible();
+    const taking = within(screen.getByRole("region", { name: "Pictures for the owner" }));
+    expect(taking.getByRole("button", { name: "Picture" })).toBeVisible();
+    await user.click(taking.getByRole("img"));
+    const dialog = within(await screen.findByRole("dialog", { name: "Picture" }));
+    await rewrite(user, dialog.getByLabelText("Caption"), "fuse under the seat");
+    await saved();
+    expect(shop.job("j").photos[0]).toMatchObject({ caption: "fuse under the seat" });
+    await waitFor(
+      () => expect(screen.getByText("fuse under the seat")).toBeInTheDocument(),
+      // The sheet is worked out anew, with its circuit.
+      { timeout: 10_000 },
+    );
+  });
+});
 
 describe("a vehicle", () => {
   it("goes untested only under a name and a reason for each thing", async () => {

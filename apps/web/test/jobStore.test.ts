@@ -2,6 +2,7 @@ import "fake-indexeddb/auto";
 import type { Edit, Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { StandIn, change, type Answer, type Reply } from "./standIn.ts";
+import { forgetJobs, keepJob, keptJob } from "../src/job/store/keptJobs.ts";
 import { useJobStore } from "../src/job/store/jobStore.ts";
 import { allAside, allBatches, forgetAside, forgetBatches, keepBatch } from "../src/sync/outbox.ts";
 import { sendWaiting } from "../src/sync/sendWaiting.ts";
@@ -275,6 +276,88 @@ describe("a page closed without connection", () => {
     await settle(10_000);
     expect(server.changes.flatMap((c) => c.edits)).toEqual([title("Kept"), bench("Bench 3")]);
     expect(store().saveState).toBe("saved");
+  });
+});
+
+describe("a page that has missed too much", () => {
+  const far: Job = { ...job, card: { ...job.card, title: "Far" } };
+  const whole = (revision: number) => (): Reply => ({
+    ...{ status: 200, body: { id: "job-1", revision, document: far } },
+  });
+
+  it("reads the job anew, and keeps on it what waits here", async () => {
+    server.answers = [() => "lost"];
+    store().edit([bench("Bench 3")]);
+    // Revision 2 to 4 are told to nobody any more.
+    server.changes = [change(5, [bench("Bench 9")])];
+    server.read = whole(5);
+    await store().look();
+    await settle(10);
+    expect(store()).toMatchObject({
+      revision: 5,
+      base: { card: { title: "Far" } },
+      job: { card: { title: "Far", bench: "Bench 3" } },
+    });
+  });
+
+  it("goes on with what it has where that cannot be read, and reads it at the next word", async () => {
+    server.changes = [change(5, [bench("Bench 9")])];
+    await store().look();
+    await settle(10);
+    expect(store()).toMatchObject({ revision: 1, job: { card: { title: job.card.title } } });
+    server.read = whole(5);
+    await store().look();
+    await settle(10);
+    expect(store()).toMatchObject({ revision: 5, job: { card: { title: "Far" } } });
+  });
+
+  it("takes nothing in of a job that was closed meanwhile", async () => {
+    server.changes = [change(5, [bench("Bench 9")])];
+    server.read = () => {
+      store().close();
+      return whole(5)();
+    };
+    await store().look();
+    await settle(10);
+    expect(store()).toMatchObject({ id: null, job: null, revision: 0 });
+  });
+});
+
+describe("the other pages of the browser", () => {
+  it("are told that what waits has changed, and what was set aside for good", async () => {
+    const told: unknown[] = [];
+    class Channel {
+      postMessage(news: unknown): void {
+        told.push(news);
+      }
+      addEventListener(): void {}
+      removeEventListener(): void {}
+    }
+    Object.assign(globalThis, { BroadcastChannel: Channel });
+    try {
+      server.answers = [() => ({ status: 422, body: { message: "no" } })];
+      store().edit([title("A")]);
+      await settle(400);
+      expect(told).toContainEqual({ kind: "waiting" });
+      expect(told).toContainEqual({
+        kind: "ended",
+        batches: [expect.objectContaining({ id: server.sent[0]!.batchId })],
+      });
+    } finally {
+      Object.assign(globalThis, { BroadcastChannel: undefined });
+    }
+  });
+});
+
+describe("jobs as they were last seen", () => {
+  it("are kept by their ids, and forgotten together", async () => {
+    jest.useRealTimers();
+    const answer = { id: "job-1", revision: 3, document: job };
+    await keepJob(answer);
+    expect(await keptJob("job-1")).toEqual(answer);
+    expect(await keptJob("job-2")).toBeUndefined();
+    await forgetJobs();
+    expect(await keptJob("job-1")).toBeUndefined();
   });
 });
 

@@ -30,6 +30,8 @@ export class StandIn {
   readonly sent: Sent[] = [];
   answers: Answer[] = [];
   changes: Change[] = [];
+  /** What a job is where it is read whole; null where that cannot be reached. */
+  read: () => Reply | null = () => null;
 
   /** Takes a batch on top of what is there, as the real one does. */
   readonly take: Answer = ({ known, edits, batchId }) => {
@@ -46,6 +48,11 @@ export class StandIn {
 
   install(): void {
     globalThis.fetch = (async (path: string, init?: { method?: string; body?: string }) => {
+      if (init?.method !== "POST" && !path.includes("/changes")) {
+        const whole = this.read();
+        if (!whole) throw new TypeError("network");
+        return this.reply(whole);
+      }
       if (init?.method !== "POST") {
         const since = Number(new URL(path, "http://x").searchParams.get("since"));
         const changes = this.changes.filter((c) => c.revision > since);

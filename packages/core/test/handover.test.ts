@@ -3,6 +3,7 @@ import {
   GATES,
   allOf,
   append,
+  asId,
   checkedCircuit,
   jobSummary,
   notHandedOver,
@@ -14,6 +15,7 @@ import {
   testReport,
   type Gate,
   type Job,
+  type StepId,
   type TestReport,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
@@ -100,6 +102,16 @@ describe("the owner's sheet", () => {
       }
       expect(sheet.added).toHaveLength(job.runs.length);
     }
+  });
+
+  it("has the first four pictures of the job as a whole, in their order, and none of a step", () => {
+    const photo = (id: string, stepId = "") => ({ id, stepId: asId<StepId>(stepId), caption: id });
+    const job = {
+      ...pods(),
+      photos: [photo("a"), photo("b", "step"), ...["c", "d", "e", "f"].map((id) => photo(id))],
+    };
+    expect(sheetOf(job).photos.map((p) => p.id)).toEqual(["a", "c", "d", "e"]);
+    expect(sheetOf(pods()).photos).toEqual([]);
   });
 
   it("says how long the lamps may burn where there is a battery to start from", () => {

@@ -2,13 +2,17 @@
 import {
   allOf,
   asId,
+  faults,
+  faultsOfElement,
   groupsOf,
   openingTime,
   overheatS,
   partOf,
+  prove,
   proveGroup,
   provenJob,
   synthesise,
+  weakestPoints,
   type Circuit,
   type Element,
   type ElementId,
@@ -111,6 +115,29 @@ describe("the fuse that opens", () => {
   });
 });
 
+describe("a fault without a steady end", () => {
+  it("is told as that, with nothing said of what it does", () => {
+    // A joint of two ohms before a relay that holds itself: the horns pull down what pulls it in.
+    const job = jobWith("horn-3a", 2, allOf("switch"), { relay: "yes" });
+    const circuit = synthesise(job);
+    const found = faults(job, circuit)!.filter((f) => f.outcome !== "solved");
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject({
+      ...{ outcome: "chatters", kind: "badJoint", dark: [], staysOn: [], opens: null },
+      ...{ overheats: null, ridesHome: "unknown", lost: [], uncounted: [] },
+    });
+    expect(weakestPoints(faults(job, circuit)!)[0]).toEqual(found[0]);
+  });
+
+  it("stays dark of nothing: a part of a job that is not there has no faults", () => {
+    const job = jobWith("pod-18", 1, keyed);
+    const circuit = synthesise(job);
+    expect(faultsOfElement(job, circuit, circuit.runs[0]!, asId<ElementId>("none"))).toEqual([]);
+    expect(faults(job, { ...circuit, runs: [], trunks: [] })).toEqual([]);
+    expect(faults(job, circuit, () => false)).toBeNull();
+  });
+});
+
 describe("groups that are proven by themselves", () => {
   const groupOf = (job: Job) => {
     const circuit = synthesise(job);
@@ -138,6 +165,20 @@ describe("groups that are proven by themselves", () => {
     // One that is always live lights the lamps by their own switch alone.
     const live = behind("converter-48-12", "path-red", 2, undefined, { gate: "always" });
     expect(provenJob(live)).toMatchObject({ positions: 2, differences: [] });
+  });
+
+  it("leave out positions that cannot be: high beam with the key off", () => {
+    const job = jobWith("pod-30", 1, allOf("switch", "high"));
+    // High beam, key and the switch are eight; in two of them high beam burns without the key.
+    expect(provenJob(job)).toMatchObject({ positions: 6, possible: 8, lamps: 1 });
+    const three = manyRunJob(3);
+    const proof = prove(three, synthesise(three));
+    expect(proof).toMatchObject({ lamps: three.lamps.length, differences: [] });
+    expect(proof!.positions).toBe(3 * 4);
+    // A circuit that the job has not: nothing is asked of it.
+    expect(
+      proveGroup({ ...job, runs: [] }, synthesise(job), groupsOf(job, synthesise(job))[0]!),
+    ).toMatchObject({ differences: [] });
   });
 
   it("hold their own elements and those before them, and none of another's", () => {

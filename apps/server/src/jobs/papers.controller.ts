@@ -1,9 +1,11 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from "@nestjs/common";
 import type { Response } from "express";
+import { ownerPhotos } from "@dragonet/core";
 import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, type SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
+import { PhotosService } from "../photos/photos.service.ts";
 import { WorkPool } from "../work/pool.ts";
 import { JobsService } from "./jobs.service.ts";
 
@@ -20,6 +22,7 @@ export class PapersController {
   constructor(
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(PeopleService) private readonly people: PeopleService,
+    @Inject(PhotosService) private readonly photos: PhotosService,
     @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
 
@@ -49,8 +52,13 @@ export class PapersController {
   ): Promise<void> {
     const { kind, name } = PAPERS[which];
     const { document, revision } = await this.jobs.read(id);
+    const shown = kind === "ownerSheet" ? ownerPhotos(document) : [];
     const options = {
       ...{ shop: await this.people.shopName(), revision, units: me.preferences.units },
+      pictures: await this.photos.some(
+        id,
+        shown.map((photo) => photo.id),
+      ),
     };
     const pdf = await this.pool.run<typeof kind>({ kind, document, options });
     sendFile(res, `${document.card.title} ${name}.pdf`, "application/pdf", pdf, "inline");

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job, photo } from "../database/schema.ts";
 import { notFound, notValid } from "../http/refusal.ts";
@@ -28,6 +28,16 @@ export class PhotosService {
     }
     const kept = await developPhoto(bytes);
     await this.db.insert(photo).values({ jobId, id, bytes: kept }).onConflictDoNothing();
+  }
+
+  /** Those of a job's pictures that are there, by their ids. */
+  async some(jobId: string, ids: readonly string[]): Promise<ReadonlyMap<string, Buffer>> {
+    if (ids.length === 0) return new Map();
+    const rows = await this.db
+      .select({ id: photo.id, bytes: photo.bytes })
+      .from(photo)
+      .where(and(eq(photo.jobId, jobId), inArray(photo.id, [...ids])));
+    return new Map(rows.map(({ id, bytes }) => [id, bytes]));
   }
 
   async read(jobId: string, id: string): Promise<Buffer> {

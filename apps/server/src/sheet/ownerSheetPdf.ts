@@ -1,4 +1,4 @@
-import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
+import type { Column, Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
 import {
   LAST_WORD,
   checkedCircuit,
@@ -9,7 +9,7 @@ import {
   type Job,
   type OwnerSheet,
 } from "@dragonet/core";
-import { MM, setPdf, type PaperOptions } from "./pdf.ts";
+import { MM, jpegUrl, setPdf, type PaperOptions } from "./pdf.ts";
 
 const section = (title: string, lines: readonly Content[]): Content[] =>
   lines.length === 0
@@ -30,8 +30,23 @@ const fuseLine = (fuse: OwnerSheet["fuses"][number]): Content => ({
   ],
 });
 
+/** Two side by side, each with what it shows. */
+function photoRows(photos: OwnerSheet["photos"], pictures: PaperOptions["pictures"]): Content[] {
+  const there = photos.flatMap(({ id, caption }): Column[] => {
+    const bytes = pictures?.get(id);
+    if (!bytes) return [];
+    const image: Content = { image: jpegUrl(bytes), fit: [82 * MM, 62 * MM] };
+    return [{ stack: [image, { text: caption, fontSize: 10 }], width: 84 * MM }];
+  });
+  return there.flatMap((photo, i) =>
+    i % 2 === 1
+      ? []
+      : [{ unbreakable: true, columns: [photo, there[i + 1] ?? ""], margin: [0, 6, 0, 0] }],
+  );
+}
+
 /** The owner's sheet: large print, one or two pages, for the glove box. */
-export function ownerSheetPdf(job: Job, { shop, units }: PaperOptions): Promise<Buffer> {
+export function ownerSheetPdf(job: Job, { shop, units, pictures }: PaperOptions): Promise<Buffer> {
   const { circuit, findings } = checkedCircuit(job);
   const sheet = ownerSheet(
     job,
@@ -77,6 +92,7 @@ export function ownerSheetPdf(job: Job, { shop, units }: PaperOptions): Promise<
             margin: [0, 12, 0, 0],
           }
         : { text: "Not handed over yet.", bold: true, margin: [0, 12, 0, 0] },
+      ...photoRows(sheet.photos, pictures),
     ],
   };
   return setPdf(document);

@@ -8,7 +8,13 @@ export interface PaperOptions {
   readonly shop: string;
   readonly revision: number;
   readonly units: UnitSystem;
+  /** Pictures that go on it, JPEG, by their ids. */
+  readonly pictures?: ReadonlyMap<string, Uint8Array>;
 }
+
+/** A JPEG as a page takes it: its own bytes, nothing that has to be fetched. */
+export const jpegUrl = (bytes: Uint8Array): string =>
+  `data:image/jpeg;base64,${Buffer.from(bytes).toString("base64")}`;
 
 export const MM = 72 / 25.4;
 

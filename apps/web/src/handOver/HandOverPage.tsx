@@ -6,6 +6,8 @@ import { useOfJob } from "../job/useOfJob.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Loading } from "../ui/page/states.tsx";
 import type { HandingOver } from "../worker/handingOver.ts";
+import { PhotoStrip, useSendingPhotos } from "../photos/PhotoStrip.tsx";
+import { Section } from "../ui/page/Section.tsx";
 import { planner } from "../worker/planner.ts";
 import { Gates } from "./Gates.tsx";
 import { Offers } from "./Offers.tsx";
@@ -16,6 +18,7 @@ import { TimeTaken } from "./TimeTaken.tsx";
 /** Stage 8: the quote before, time at the lift, what is missing before it goes, the owner's sheet. */
 export function HandOverPage() {
   const { units } = useMe().preferences;
+  useSendingPhotos();
   const { data } = useParts();
   const { data: jobs } = useJobs();
   const shop = useMemo(
@@ -37,6 +40,12 @@ export function HandOverPage() {
         <Offers made={made} />
         <TimeTaken planned={made.quote.work} backtest={made.backtest} />
         <Gates gates={made.gates} />
+        <Section
+          title="Pictures for the owner"
+          about="Where the fuses are, which switch is which: up to four of them go on the sheet, with what is said of them."
+        >
+          <PhotoStrip stepId="" />
+        </Section>
       </div>
       <OwnerSheetView sheet={made.sheet} />
     </div>

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { useParams } from "react-router";
 import { decimal, type OwnerSheet } from "@dragonet/core";
+import { PhotoImage } from "../photos/PhotoStrip.tsx";
 import { PaperLinks } from "../ui/page/PaperLinks.tsx";
 import { Section } from "../ui/page/Section.tsx";
 
@@ -61,6 +62,18 @@ export function OwnerSheetView({ sheet }: { sheet: OwnerSheet }) {
             ? `Handed over on ${sheet.handedOver.at.slice(0, 10)} by ${sheet.handedOver.name}.`
             : "Not handed over yet."}
         </p>
+        {sheet.photos.length > 0 && (
+          <ul aria-label="Pictures" className="mt-3 grid grid-cols-2 gap-3 max-w-2xl">
+            {sheet.photos.map((photo) => (
+              <li key={photo.id} className="break-inside-avoid">
+                <span className="block aspect-[4/3]">
+                  <PhotoImage jobId={jobId} photo={photo} />
+                </span>
+                <span className="text-small">{photo.caption}</span>
+              </li>
+            ))}
+          </ul>
+        )}
       </div>
     </Section>
   );

@@ -30,7 +30,8 @@ export function useSendingPhotos(): void {
   }, []);
 }
 
-function PhotoImage({ jobId, photo }: { jobId: string; photo: Photo }) {
+/** One picture: from this browser while it waits to be sent, from the shop after. */
+export function PhotoImage({ jobId, photo }: { jobId: string; photo: Photo }) {
   const [local, setLocal] = useState<string | null>(null);
   const [gone, setGone] = useState(false);
   useEffect(() => {

@@ -9,6 +9,7 @@ import {
   ownerName,
   type BeamKind,
   type Job,
+  type Photo,
   type RunId,
   type Signature,
 } from "../job/index.ts";
@@ -53,7 +54,16 @@ export interface OwnerSheet {
   readonly proved: readonly string[];
   readonly without: readonly (Signature & { readonly of: string })[];
   readonly handedOver: Signature | null;
+  /** Pictures of the job as a whole, in their order: those of a step are the shop's. */
+  readonly photos: readonly Photo[];
 }
+
+/** Pictures that a sheet of two pages has room for. */
+const MOST_PHOTOS = 4;
+
+/** Pictures for the owner: of the job as a whole, as many as there is room for. */
+export const ownerPhotos = (job: Job): readonly Photo[] =>
+  job.photos.filter((photo) => photo.stepId === "").slice(0, MOST_PHOTOS);
 
 const addedOf = (job: Job): OwnerSheet["added"] =>
   job.runs.map(({ id, name, condition }) => ({
@@ -180,5 +190,6 @@ export function ownerSheet(
     // What was mended after it was signed for is not missing any more.
     without: gates.flatMap((gate) => (gate.signed ? [{ ...gate.signed, of: gate.text }] : [])),
     handedOver: signedFor(job, ""),
+    photos: ownerPhotos(job),
   };
 }
