@@ -1,4 +1,4 @@
-import { createStore, del, get, set, update, values } from "idb-keyval";
+import { createStore, del, get, promisifyRequest, set, values } from "idb-keyval";
 import type { Batch, SetAside } from "@dragonet/core";
 
 /**
@@ -26,7 +26,8 @@ const oldestFirst = (a: Batch, b: Batch): number => a.at - b.at || (a.id < b.id 
 
 /** Everything that waits in this browser, of all people, oldest first. */
 export const allBatches = async (): Promise<Batch[]> =>
-  (await values<Batch>(batches)).sort(oldestFirst);
+  // An earlier version left empty entries where a batch was sent by two pages at once.
+  (await values<Batch | undefined>(batches)).filter((b) => b !== undefined).sort(oldestFirst);
 
 export const keepAside = (what: SetAside): Promise<void> => set(what.batch.id, what, aside);
 export const forgetAside = (batchId: string): Promise<void> => del(batchId, aside);
@@ -45,15 +46,13 @@ export async function waitingOf(
 }
 
 /** Marks a batch as sent, so that no page adds to it; answers it as it is kept, or null. */
-export async function sealBatch(id: string): Promise<Batch | null> {
-  let sealed: Batch | null = null;
-  await update<Batch | undefined>(
-    id,
-    (kept) => {
-      sealed = kept ? { ...kept, sealed: true } : null;
-      return sealed ?? undefined;
-    },
-    batches,
-  );
-  return sealed;
-}
+export const sealBatch = (id: string): Promise<Batch | null> =>
+  // Looked at and written in one go; what another page has sent meanwhile is not put back.
+  batches("readwrite", async (store) => {
+    const kept = await promisifyRequest<Batch | undefined>(store.get(id));
+    if (!kept) return null;
+    const sealed: Batch = { ...kept, sealed: true };
+    store.put(sealed, id);
+    await promisifyRequest(store.transaction);
+    return sealed;
+  });
