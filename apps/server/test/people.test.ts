@@ -274,6 +274,19 @@ describe("a session", () => {
     ]) {
       expect(said).toContain(action);
     }
+    const found = async (q: string, status = 200) =>
+      (await ansa.get("/api/audit").query({ q }).expect(status)).body;
+    const lines = (list: { who: string; action: string }[]) =>
+      new Set(list.map(({ who, action }) => `${who} ${action}`));
+    expect(lines(await found("WREN password"))).toEqual(new Set([]));
+    expect(lines(await found("fay chang pass"))).toEqual(new Set(["fay Fell changed a password"]));
+    expect(await found("nobody did this")).toEqual([]);
+    // What stands for anything in a pattern stands for itself here.
+    expect(await found("%_%")).toEqual([]);
+    await found("x".repeat(201), 422);
+    const [first, second] = await found("signed in");
+    const next = await ansa.get("/api/audit").query({ q: "signed in", before: first.id });
+    expect(next.body[0]).toEqual(second);
     const [newest] = body;
     const { body: older } = await ansa.get(`/api/audit?before=${newest.id}`).expect(200);
     expect(older[0].id).toBe(newest.id - 1);

@@ -271,6 +271,27 @@ describe("the shop's own things", () => {
     ).toBeVisible();
   });
 
+  it("the record is looked through by words, and says where none has them", async () => {
+    const line = { id: 3, at: "2026-11-26T10:00:00Z", who: "Pim", action: "signed in", about: "" };
+    const shop = new Shop().answers("GET audit", (_: unknown, path) => {
+      const q = new URL(path, "http://x").searchParams.get("q") ?? "";
+      const body = [line, { ...line, id: 2, action: "took out a file" }];
+      return { status: 200, body: body.filter((entry) => entry.action.includes(q)) };
+    });
+    const { user } = await open(shop, "/settings");
+    const record = within(await screen.findByRole("list", { name: "Record" }));
+    expect(await record.findAllByRole("listitem")).toHaveLength(2);
+    const search = screen.getByRole("searchbox", { name: "Search what happened" });
+    await user.type(search, "file");
+    await waitFor(() => expect(record.getAllByRole("listitem")).toHaveLength(1));
+    expect(record.getByRole("listitem")).toHaveTextContent("took out a file");
+    expect(shop.asked.map((a) => a.path)).toContain("audit?q=file");
+    await user.type(search, "x");
+    expect(await screen.findByText("Nothing has “filex”.")).toBeVisible();
+    await user.clear(search);
+    await waitFor(() => expect(record.getAllByRole("listitem")).toHaveLength(2));
+  });
+
   it("the record goes on page by page until it ends", async () => {
     const entry = (id: number) => ({
       ...{ id, who: "Ansa Tordoff", action: "signed in", about: `no. ${id}` },

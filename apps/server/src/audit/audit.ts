@@ -8,12 +8,13 @@ import {
   Query,
   Global,
 } from "@nestjs/common";
-import { desc, lt } from "drizzle-orm";
+import { and, desc, lt, sql } from "drizzle-orm";
 import { ApiQuery } from "@nestjs/swagger";
 import { AuditAnswer } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { audit } from "../database/schema.ts";
 import { Answers } from "../docs/answers.ts";
+import { askedWords } from "../http/askedWords.ts";
 import { forLog } from "../http/forLog.ts";
 import { log } from "../http/pinoLogger.ts";
 import { Needs } from "../people/access.ts";
@@ -57,11 +58,19 @@ export class Audit {
       .catch((error: unknown) => log.warn(forLog(error), "audit entry lost"));
   }
 
-  async list(before: number | null): Promise<AuditAnswer[]> {
+  /** The latest lines, or the latest before one, that have every word somewhere. */
+  async list(before: number | null, words: string): Promise<AuditAnswer[]> {
+    const line = sql`(${audit.who} || ' ' || ${audit.action} || ' ' || ${audit.about})`;
+    const has = words.split(/\s+/).filter((word) => word !== "");
     const rows = await this.db
       .select()
       .from(audit)
-      .where(before === null ? undefined : lt(audit.id, before))
+      .where(
+        and(
+          before === null ? undefined : lt(audit.id, before),
+          ...has.map((word) => sql`${line} ilike ${`%${word.replace(/[\\%_]/g, "\\$&")}%`}`),
+        ),
+      )
       .orderBy(desc(audit.id))
       .limit(MOST);
     return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
@@ -75,11 +84,13 @@ class AuditController {
 
   @Get()
   @ApiQuery({ name: "before", type: Number, required: false })
-  @Answers("The trail, latest first", [AuditAnswer])
+  @ApiQuery({ name: "q", type: String, required: false })
+  @Answers("The trail, latest first, by words where some are given", [AuditAnswer])
   list(
     @Query("before", new ParseIntPipe({ optional: true })) before?: number,
+    @Query("q") words: unknown = "",
   ): Promise<AuditAnswer[]> {
-    return this.audit.list(before ?? null);
+    return this.audit.list(before ?? null, askedWords(words));
   }
 }
 

@@ -133,7 +133,14 @@ export const audit = pgTable(
     action: text("action").notNull(),
     about: text("about").notNull(),
   },
-  (t) => [index("audit_at").on(t.at)],
+  (t) => [
+    index("audit_at").on(t.at),
+    // As it is read: any part of any word of a line is found without looking at the others.
+    index("audit_words").using(
+      "gin",
+      sql`(${t.who} || ' ' || ${t.action} || ' ' || ${t.about}) gin_trgm_ops`,
+    ),
+  ],
 );
 
 export const part = pgTable(

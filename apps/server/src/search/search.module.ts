@@ -2,11 +2,8 @@ import { Controller, Get, Inject, Module, Query } from "@nestjs/common";
 import { ApiQuery } from "@nestjs/swagger";
 import { FoundAnswer } from "@dragonet/contract";
 import { Answers } from "../docs/answers.ts";
-import { notValid } from "../http/refusal.ts";
+import { askedWords } from "../http/askedWords.ts";
 import { SearchService } from "./search.service.ts";
-
-/** Letters that a question may have. */
-const LONGEST = 200;
 
 @Controller("api/search")
 class SearchController {
@@ -16,10 +13,7 @@ class SearchController {
   @ApiQuery({ name: "q", type: String })
   @Answers("Jobs, parts and vehicles that have every word, written right or nearly", [FoundAnswer])
   find(@Query("q") question?: unknown): Promise<FoundAnswer[]> {
-    if (typeof question !== "string" || question.length > LONGEST) {
-      throw notValid(`q: write what is looked for, at most ${LONGEST} letters`);
-    }
-    return this.search.find(question);
+    return this.search.find(askedWords(question));
   }
 }
 

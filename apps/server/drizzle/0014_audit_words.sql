@@ -1,0 +1,1 @@
+CREATE INDEX "audit_words" ON "audit" USING gin (("who" || ' ' || "action" || ' ' || "about") gin_trgm_ops);
