@@ -1,51 +1,11 @@
-import "fake-indexeddb/auto";
-import type { Edit, Job } from "@dragonet/core";
-import { demoJobs } from "@dragonet/core/demo";
-import { StandIn, change, type Answer, type Reply } from "./standIn.ts";
-import { forgetJobs, keepJob, keptJob } from "../src/job/store/keptJobs.ts";
-import { useJobStore } from "../src/job/store/jobStore.ts";
-import { allAside, allBatches, forgetAside, forgetBatches, keepBatch } from "../src/sync/outbox.ts";
+/** A job that is open in a page: what is saved, when, and what becomes of it. */
+import type { Edit } from "@dragonet/core";
+import { change, type Answer, type Reply } from "./standIn.ts";
+import { bench, job, settle, store, title, withOpenJob } from "./storeSetup.ts";
+import { allAside, allBatches, keepBatch } from "../src/sync/outbox.ts";
 import { sendWaiting } from "../src/sync/sendWaiting.ts";
 
-const [job] = demoJobs() as [Job];
-const title = (value: string): Edit => ({ kind: "setOnce", entity: "card", field: "title", value });
-const bench = (value: string): Edit => ({ kind: "setOnce", entity: "card", field: "bench", value });
-
-const store = () => useJobStore.getState();
-/** Lets time pass, and the browser's store come after. */
-const settle = async (ms = 0): Promise<void> => {
-  for (let step = 0; step < 4; step += 1) {
-    await jest.advanceTimersByTimeAsync(ms / 4);
-    for (let i = 0; i < 12; i += 1) await new Promise((done) => setImmediate(done));
-  }
-};
-
-let server: StandIn;
-
-beforeAll(() => {
-  // Node's keeps the process alive; these tests have one page.
-  Object.assign(globalThis, { BroadcastChannel: undefined });
-});
-
-beforeEach(async () => {
-  jest.useFakeTimers({ doNotFake: ["setImmediate", "queueMicrotask", "nextTick"] });
-  const kept = new Map<string, string>();
-  globalThis.sessionStorage = {
-    getItem: (k: string) => kept.get(k) ?? null,
-    setItem: (k: string, v: string) => void kept.set(k, v),
-  } as unknown as Storage;
-  server = new StandIn();
-  server.install();
-  await store().open("job-1", 1, job, "ansa");
-});
-
-afterEach(async () => {
-  store().close();
-  await settle(0);
-  await forgetBatches((await allBatches()).map((b) => ({ ...b, acts: Array(99).fill([]) })));
-  for (const { batch } of await allAside()) await forgetAside(batch.id);
-  jest.useRealTimers();
-});
+const page = withOpenJob();
 
 describe("saving", () => {
   it("shows an edit at once and sends quick ones together", async () => {
@@ -54,53 +14,56 @@ describe("saving", () => {
     expect(store().job?.card.title).toBe("AB");
     expect(store().saveState).toBe("waiting");
     await settle(400);
-    expect(server.sent).toHaveLength(1);
-    expect(server.sent[0]).toMatchObject({ baseRevision: 1, edits: [title("A"), title("AB")] });
+    expect(page.server.sent).toHaveLength(1);
+    expect(page.server.sent[0]).toMatchObject({
+      baseRevision: 1,
+      edits: [title("A"), title("AB")],
+    });
     expect(store()).toMatchObject({ saveState: "saved", revision: 2 });
     expect(await allBatches()).toEqual([]);
   });
 
   it("sends a lost batch again under the same id until it is taken", async () => {
-    server.answers = [() => "lost", () => "lost"];
+    page.server.answers = [() => "lost", () => "lost"];
     store().edit([title("A")]);
     await settle(400);
     expect(store().saveState).toBe("offline");
     await settle(2000);
     await settle(4000);
-    expect(server.sent).toHaveLength(3);
-    expect(new Set(server.sent.map((s) => s.batchId)).size).toBe(1);
+    expect(page.server.sent).toHaveLength(3);
+    expect(new Set(page.server.sent.map((s) => s.batchId)).size).toBe(1);
     expect(store().saveState).toBe("saved");
   });
 
   it("waits as long as a server asks that is busy", async () => {
-    server.answers = [() => ({ status: 503, body: {}, retryAfter: "9" })];
+    page.server.answers = [() => ({ status: 503, body: {}, retryAfter: "9" })];
     store().edit([title("A")]);
     await settle(400);
     await settle(8000);
-    expect(server.sent).toHaveLength(1);
+    expect(page.server.sent).toHaveLength(1);
     await settle(1200);
     expect(store().saveState).toBe("saved");
   });
 
   it("keeps what is edited while a batch is on its way for the next one", async () => {
-    server.answers = [() => "lost"];
+    page.server.answers = [() => "lost"];
     store().edit([title("A")]);
     await settle(400);
     store().edit([bench("Bench 3")]);
     await settle(2400);
     await settle(400);
-    expect(server.sent.map((s) => s.edits)).toEqual([
+    expect(page.server.sent.map((s) => s.edits)).toEqual([
       [title("A")],
       [title("A")],
       [bench("Bench 3")],
     ]);
-    expect(server.sent[2]?.follows).toEqual([server.sent[0]?.acts[0]?.id]);
+    expect(page.server.sent[2]?.follows).toEqual([page.server.sent[0]?.acts[0]?.id]);
     expect(store().job?.card).toMatchObject({ title: "A", bench: "Bench 3" });
     expect(store().saveState).toBe("saved");
   });
 
   it("takes in what others did to other places, in the server's order", async () => {
-    server.changes = [change(2, [bench("Bench 7")])];
+    page.server.changes = [change(2, [bench("Bench 7")])];
     store().edit([title("A")]);
     await settle(400);
     expect(store().job?.card).toMatchObject({ title: "A", bench: "Bench 7" });
@@ -108,7 +71,7 @@ describe("saving", () => {
   });
 
   it("sets aside what the server will never take, says why, and goes on", async () => {
-    server.answers = [() => ({ status: 422, body: { message: "invalid fuse: 6 A" } })];
+    page.server.answers = [() => ({ status: 422, body: { message: "invalid fuse: 6 A" } })];
     store().edit([title("A")]);
     await settle(400);
     expect(store().job?.card.title).toBe(job.card.title);
@@ -126,12 +89,12 @@ describe("saving", () => {
   it("refuses an edit that makes no sense without sending it", async () => {
     store().edit([{ kind: "remove", entity: "run", id: "nobody" }]);
     await settle(400);
-    expect(server.sent).toEqual([]);
+    expect(page.server.sent).toEqual([]);
     expect(store().refusal).toContain("nobody");
   });
 
   it("takes in what others save while nothing of its own waits", async () => {
-    server.changes = [change(2, [bench("Bench 7")])];
+    page.server.changes = [change(2, [bench("Bench 7")])];
     await store().look();
     expect(store()).toMatchObject({ revision: 2, job: { card: { bench: "Bench 7" } } });
   });
@@ -140,12 +103,12 @@ describe("saving", () => {
 describe("leaving a job during a slow save", () => {
   it("keeps and sends the edit that was made meanwhile", async () => {
     let arrive: () => void = () => undefined;
-    server.answers = [
+    page.server.answers = [
       async (sent) => {
         await new Promise<void>((done) => {
           arrive = done;
         });
-        return server.take(sent) as Reply;
+        return page.server.take(sent) as Reply;
       },
     ];
     store().edit([title("first")]);
@@ -157,7 +120,7 @@ describe("leaving a job during a slow save", () => {
     await settle(10);
     await settle(5000);
     await sendWaiting("ansa", () => null);
-    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("first"), bench("second")]);
+    expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("first"), bench("second")]);
     expect(await allBatches()).toEqual([]);
   });
 });
@@ -173,8 +136,8 @@ describe("a clash", () => {
     },
   });
   beforeEach(() => {
-    server.changes = [change(2, [title("Theirs")])];
-    server.answers = [clash];
+    page.server.changes = [change(2, [title("Theirs")])];
+    page.server.answers = [clash];
   });
 
   it("waits for a choice; theirs keeps everything undisputed of mine", async () => {
@@ -182,11 +145,11 @@ describe("a clash", () => {
     await settle(400);
     expect(store()).toMatchObject({ saveState: "clash", clash: { who: "Pim Okkerse" } });
     await settle(20_000);
-    expect(server.sent).toHaveLength(1);
+    expect(page.server.sent).toHaveLength(1);
     store().settleClash("theirs");
     await settle(400);
     expect(store().job?.card).toMatchObject({ title: "Theirs", bench: "Bench 4" });
-    expect(server.sent.at(-1)).toMatchObject({ baseRevision: 2, edits: [bench("Bench 4")] });
+    expect(page.server.sent.at(-1)).toMatchObject({ baseRevision: 2, edits: [bench("Bench 4")] });
     expect(store().saveState).toBe("saved");
   });
 
@@ -196,7 +159,7 @@ describe("a clash", () => {
     store().settleClash("mine");
     await settle(400);
     expect(store().job?.card.title).toBe("Mine");
-    expect(server.sent.at(-1)).toMatchObject({ baseRevision: 2, edits: [title("Mine")] });
+    expect(page.server.sent.at(-1)).toMatchObject({ baseRevision: 2, edits: [title("Mine")] });
   });
 });
 
@@ -219,12 +182,12 @@ describe("undo and redo", () => {
 
 describe("a page closed without connection", () => {
   const leave = async (): Promise<void> => {
-    server.answers = Array.from({ length: 9 }, () => () => "lost" as const);
+    page.server.answers = Array.from({ length: 9 }, () => () => "lost" as const);
     store().edit([title("Kept")]);
     await settle(400);
     store().close();
     await settle(0);
-    server.answers = [];
+    page.server.answers = [];
   };
 
   it("finds its edits again and sends them under the id they had", async () => {
@@ -233,34 +196,34 @@ describe("a page closed without connection", () => {
     expect(store().job?.card.title).toBe("Kept");
     await settle(400);
     expect(store().saveState).toBe("saved");
-    expect(new Set(server.sent.map((s) => s.batchId)).size).toBe(1);
+    expect(new Set(page.server.sent.map((s) => s.batchId)).size).toBe(1);
   });
 
   it("sends them without the job being opened", async () => {
     await leave();
     await sendWaiting("ansa", () => null);
-    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("Kept")]);
+    expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("Kept")]);
     expect(await allBatches()).toEqual([]);
   });
 
   it("neither shows nor sends them for somebody else", async () => {
     await leave();
-    const before = server.sent.length;
+    const before = page.server.sent.length;
     await sendWaiting("pim", () => null);
     await store().open("job-1", 1, job, "pim");
     expect(store().job?.card.title).toBe(job.card.title);
     await settle(20_000);
-    expect(server.sent).toHaveLength(before);
+    expect(page.server.sent).toHaveLength(before);
     expect(await allBatches()).toHaveLength(1);
   });
 
   it("keeps them when the session is over, until the person is back", async () => {
-    server.answers = [() => ({ status: 401, body: { message: "sign in first" } })];
+    page.server.answers = [() => ({ status: 401, body: { message: "sign in first" } })];
     store().edit([title("Kept")]);
     await settle(400);
     expect(store().saveState).toBe("signedOut");
     await settle(60_000);
-    expect(server.sent).toHaveLength(1);
+    expect(page.server.sent).toHaveLength(1);
     expect(await allBatches()).toHaveLength(1);
     await store().flush();
     expect(store().saveState).toBe("saved");
@@ -268,96 +231,14 @@ describe("a page closed without connection", () => {
 
   it("keeps the old edits and the new ones while there still is no connection", async () => {
     await leave();
-    server.answers = [() => "lost" as const];
+    page.server.answers = [() => "lost" as const];
     await store().open("job-1", 1, job, "ansa");
     await settle(10);
     expect(store().saveState).toBe("offline");
     store().edit([bench("Bench 3")]);
     await settle(10_000);
-    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("Kept"), bench("Bench 3")]);
+    expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("Kept"), bench("Bench 3")]);
     expect(store().saveState).toBe("saved");
-  });
-});
-
-describe("a page that has missed too much", () => {
-  const far: Job = { ...job, card: { ...job.card, title: "Far" } };
-  const whole = (revision: number) => (): Reply => ({
-    ...{ status: 200, body: { id: "job-1", revision, document: far } },
-  });
-
-  it("reads the job anew, and keeps on it what waits here", async () => {
-    server.answers = [() => "lost"];
-    store().edit([bench("Bench 3")]);
-    // Revision 2 to 4 are told to nobody any more.
-    server.changes = [change(5, [bench("Bench 9")])];
-    server.read = whole(5);
-    await store().look();
-    await settle(10);
-    expect(store()).toMatchObject({
-      revision: 5,
-      base: { card: { title: "Far" } },
-      job: { card: { title: "Far", bench: "Bench 3" } },
-    });
-  });
-
-  it("goes on with what it has where that cannot be read, and reads it at the next word", async () => {
-    server.changes = [change(5, [bench("Bench 9")])];
-    await store().look();
-    await settle(10);
-    expect(store()).toMatchObject({ revision: 1, job: { card: { title: job.card.title } } });
-    server.read = whole(5);
-    await store().look();
-    await settle(10);
-    expect(store()).toMatchObject({ revision: 5, job: { card: { title: "Far" } } });
-  });
-
-  it("takes nothing in of a job that was closed meanwhile", async () => {
-    server.changes = [change(5, [bench("Bench 9")])];
-    server.read = () => {
-      store().close();
-      return whole(5)();
-    };
-    await store().look();
-    await settle(10);
-    expect(store()).toMatchObject({ id: null, job: null, revision: 0 });
-  });
-});
-
-describe("the other pages of the browser", () => {
-  it("are told that what waits has changed, and what was set aside for good", async () => {
-    const told: unknown[] = [];
-    class Channel {
-      postMessage(news: unknown): void {
-        told.push(news);
-      }
-      addEventListener(): void {}
-      removeEventListener(): void {}
-    }
-    Object.assign(globalThis, { BroadcastChannel: Channel });
-    try {
-      server.answers = [() => ({ status: 422, body: { message: "no" } })];
-      store().edit([title("A")]);
-      await settle(400);
-      expect(told).toContainEqual({ kind: "waiting" });
-      expect(told).toContainEqual({
-        kind: "ended",
-        batches: [expect.objectContaining({ id: server.sent[0]!.batchId })],
-      });
-    } finally {
-      Object.assign(globalThis, { BroadcastChannel: undefined });
-    }
-  });
-});
-
-describe("jobs as they were last seen", () => {
-  it("are kept by their ids, and forgotten together", async () => {
-    jest.useRealTimers();
-    const answer = { id: "job-1", revision: 3, document: job };
-    await keepJob(answer);
-    expect(await keptJob("job-1")).toEqual(answer);
-    expect(await keptJob("job-2")).toBeUndefined();
-    await forgetJobs();
-    expect(await keptJob("job-1")).toBeUndefined();
   });
 });
 
@@ -367,13 +248,13 @@ describe("a browser that keeps nothing", () => {
     IDBObjectStore.prototype.put = () => {
       throw new DOMException("full", "QuotaExceededError");
     };
-    server.answers = [() => "lost"];
+    page.server.answers = [() => "lost"];
     store().edit([title("A")]);
     await settle(1000);
     IDBObjectStore.prototype.put = put;
     expect(store().saveState).toBe("unkept");
     await settle(4000);
-    expect(server.changes.flatMap((c) => c.edits)).toEqual([title("A")]);
+    expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("A")]);
     expect(store().saveState).toBe("saved");
   });
 });
@@ -397,9 +278,9 @@ describe("batches of several pages", () => {
     await keepBatch(batch("b-1", "job-1", title("x")));
     await keepBatch(batch("b-2", "job-1", title("y")));
     await keepBatch(batch("b-3", "job-2", title("z")));
-    server.answers = [() => ({ status: 409, body: { reason: "clash", changes: [] } })];
+    page.server.answers = [() => ({ status: 409, body: { reason: "clash", changes: [] } })];
     await sendWaiting("ansa", () => null);
-    expect(server.sent.map((s) => s.batchId)).toEqual(["b-1", "b-3"]);
+    expect(page.server.sent.map((s) => s.batchId)).toEqual(["b-1", "b-3"]);
     expect((await allBatches()).map((b) => b.id)).toEqual(["b-1", "b-2"]);
   });
 });

@@ -11,6 +11,9 @@ import {
   type Deviation,
   type Job,
   type WireElement,
+  asId,
+  endWords,
+  type NodeId,
 } from "../src/index.ts";
 import { DEMO_SHELF, FELLRUNNER, PETREL, PORTER } from "../src/demo/index.ts";
 import { make } from "../src/demo/job/fitMaker.ts";
@@ -209,7 +212,8 @@ describe("planted wrong wirings", () => {
       const [finding] = findingsOf(wrong).filter((f) => f.rule === "wired-otherwise");
       expect(finding!.severity).toBe("stop");
       for (const named of [said.at, said.otherAt]) {
-        if (named) expect(finding!.place.words).toContain(named);
+        if (!named) continue;
+        expect(finding!.place.words).toContain(endWords(circuit, asId<NodeId>(named)));
       }
       if (said.wire) expect(finding!.place.elementId).toBe(said.wire);
     },
