@@ -9,7 +9,7 @@
  * tests, and counts both runs together.
  */
 import { spawnSync } from "node:child_process";
-import { readFileSync, readdirSync, writeFileSync, mkdirSync } from "node:fs";
+import { existsSync, readFileSync, readdirSync, writeFileSync, mkdirSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
 import { checkNode } from "./lib/machine.mjs";
@@ -118,6 +118,9 @@ await main(() => {
   const name = folder.replaceAll("/", "-");
   const out = fromRoot("test-results", `mutants-${name}.json`);
   const config = fromRoot("test-results", `stryker-${name}.json`);
+  if (values.again && !existsSync(out)) {
+    throw new Failure(`No run of ${folder} is there to go on with: leave out --again.`);
+  }
   const before = values.again ? readReport(out) : { files: {} };
   const left = mutantsOf(before).filter(survived);
   if (values.again && left.length === 0) throw new Failure("Nothing survived the last run.");

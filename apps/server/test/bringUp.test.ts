@@ -16,11 +16,12 @@ interface Started {
 }
 
 /** A server on a database, until it serves or has given up. */
-async function start(databaseUrl: string, demo: boolean): Promise<Started> {
+async function start(databaseUrl: string, demo: boolean, directUrl = ""): Promise<Started> {
   const child = spawn(process.execPath, [MAIN], {
     env: {
       ...process.env,
-      ...{ DATABASE_URL: databaseUrl, PORT: String(await freePort()) },
+      ...{ DATABASE_URL: databaseUrl, DATABASE_DIRECT_URL: directUrl },
+      PORT: String(await freePort()),
       ...{ DRAGONET_DEMO: demo ? "1" : "0", DRAGONET_LOG: "error" },
     },
     stdio: ["ignore", "ignore", "pipe", "ipc"],
@@ -140,6 +141,14 @@ describe("servers that start", () => {
       [],
     );
     expect(name).not.toBe("");
+  });
+
+  it("say of a pooler between that nothing answers there, and print nothing of what is kept", async () => {
+    const { url } = await withDemo();
+    const { ready, said } = await start("postgresql://dragonet@127.0.0.1:1/x", false, url);
+    expect(ready).toBe(false);
+    expect(said).toMatch(/^the database at 127\.0\.0\.1:1 cannot be used: .*ECONNREFUSED/);
+    expect(said.trim().split("\n")).toHaveLength(1);
   });
 
   it("say of a database that takes no writes that it is a standby", async () => {

@@ -74,6 +74,8 @@ describe("a sign-in", () => {
     // What stands for anything in a pattern stands for itself here.
     expect(await found("%_%")).toEqual([]);
     await found("x".repeat(201), 422);
+    await ansa.get("/api/audit?q=%00").expect(400);
+    await ansa.get("/api/audit?q=a&q=b").expect(422);
     const [first, second] = await found("signed in");
     const next = await ansa.get("/api/audit").query({ q: "signed in", before: first.id });
     expect(next.body[0]).toEqual(second);

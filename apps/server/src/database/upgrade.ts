@@ -1,4 +1,4 @@
-import { asc, eq, lt, max, sql, type SQL } from "drizzle-orm";
+import { and, asc, eq, gt, lt, max, sql, type SQL } from "drizzle-orm";
 import {
   JOB_FORMAT,
   SHAPE_VERSION,
@@ -32,18 +32,18 @@ async function refuseNewer(tx: Transaction): Promise<void> {
   }
 }
 
-/** Writes the jobs of a kind anew, some at a time, until none of it is left; answers how many there were. */
+/** Writes the jobs of a kind anew, some at a time in the order of their ids; answers how many there were. */
 async function rewritten(
   tx: Transaction,
   which: SQL,
   make: (document: Job) => Job,
 ): Promise<number> {
-  let done = 0;
+  let [done, last] = [0, ""];
   for (;;) {
     const rows = await tx
       .select({ id: job.id, document: job.document })
       .from(job)
-      .where(which)
+      .where(last === "" ? which : and(which, gt(job.id, last)))
       .orderBy(asc(job.id))
       .limit(AT_ONCE);
     for (const row of rows) {
@@ -54,6 +54,7 @@ async function rewritten(
         .where(eq(job.id, row.id));
     }
     done += rows.length;
+    last = rows.at(-1)?.id ?? last;
     if (rows.length < AT_ONCE) return done;
   }
 }

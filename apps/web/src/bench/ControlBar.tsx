@@ -41,6 +41,11 @@ const CHARGES = [
   { value: "0.25", label: "25 % full" },
 ] as const;
 
+/** What is full or not, by the kind of electrics. */
+const CHARGED: Readonly<Record<Job["vehicle"]["system"]["kind"], string>> = {
+  ...{ engine: "battery", pack: "pack", packAndBattery: "battery and pack" },
+};
+
 /** The controls as the rider has them, each with its key: press one and see what lights. */
 export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps) {
   const list: Control[] = [
@@ -99,7 +104,7 @@ export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps
       </Button>
       {feelsCharge(job, pressed.inputs) && (
         <span className="ml-2 inline-flex items-center gap-1.5 text-small">
-          {job.vehicle.system.kind === "engine" ? "battery" : "pack"}
+          {CHARGED[job.vehicle.system.kind]}
           <Choice<string>
             label="How full battery and pack are"
             value={String(pressed.charge)}

@@ -4,7 +4,7 @@ import { boostsBraking } from "../budget/levelShare.ts";
 import { drawsFrom } from "../budget/drawsFrom.ts";
 import type { Condition, Input, Job, RideLeg, Run } from "../job/index.ts";
 import { settledAt, type Fact } from "../quantity/index.ts";
-import { chargingOutputA, engineOffV, peukertHours } from "../source/index.ts";
+import { chargingOutputA, openCircuitV, peukertHours } from "../source/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
 import { speedsOf, usualRide } from "./rides.ts";
 import { remainingLoads } from "../budget/index.ts";
@@ -107,7 +107,7 @@ interface LegAmps {
 
 /**
  * Mean output and load of a leg, everything taken at a place within its bounds. With the engine off
- * the lamps have what the battery shows at its state of charge (0–1), otherwise the regulator's volts.
+ * the lamps have what the battery shows at rest (V), otherwise the regulator's volts.
  */
 function legAmps(
   job: Job,
@@ -115,11 +115,10 @@ function legAmps(
   charging: ChargingFacts,
   leg: RideLeg,
   draw: Draw,
-  soc: number,
+  restV: number,
 ): LegAmps {
   const state = stateOf(leg, charging);
-  const volts =
-    state === "engineOff" ? (engineOffV(job.vehicle, soc) ?? 0) : charging.regulatedV.value;
+  const volts = state === "engineOff" ? restV : charging.regulatedV.value;
   const exact = { value: leg.rpm, low: leg.rpm, high: leg.rpm, provenance: "measured" } as const;
   const output = chargingOutputA(charging, exact);
   const outputA = leg.rpm <= 0 ? 0 : pick({ ...output, value: output.mid }, draw.output);
@@ -172,7 +171,8 @@ export function simulateRide(
     drawnAh += ah;
   };
   for (const leg of legsOf(job, charging)) {
-    const { outputA, loadA } = legAmps(job, circuit, charging, leg, draw, soc);
+    const restV = openCircuitV(battery.chemistry, soc, battery.cells);
+    const { outputA, loadA } = legAmps(job, circuit, charging, leg, draw, restV);
     for (let n = 0; n < leg.starts; n += 1) take(START_A, START_S / 3600);
     const steps = Math.max(1, Math.ceil((leg.minutes * 60) / STEP_S));
     const hours = leg.minutes / 60 / steps;
