@@ -72,7 +72,7 @@ function Saying({ text, onBack }: { text: string; onBack: () => void }) {
     <form onSubmit={submit}>
       <p className="font-bold">“{text}”</p>
       <Suspense fallback={<p className="text-muted">Reading …</p>}>
-        <SaidPreview text={text} plan={plan} />
+        <SaidPreview text={text} plan={plan} alone />
       </Suspense>
       <button type="button" className="touch mt-3 text-accent underline" onClick={onBack}>
         Back to finding

@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes } from "react";
+import type { ButtonHTMLAttributes, Ref } from "react";
 
 type Look = "main" | "plain" | "quiet";
 
@@ -10,6 +10,7 @@ const LOOKS: Readonly<Record<Look, string>> = {
 
 export interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   readonly look?: Look;
+  readonly ref?: Ref<HTMLButtonElement>;
 }
 
 export function Button({ look = "plain", className = "", type = "button", ...rest }: ButtonProps) {

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useState, type RefObject } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { useNavigate } from "react-router";
 import {
   PLACE_WORDS,
@@ -51,10 +51,12 @@ interface SaidPreviewProps {
   readonly text: string;
   /** Called when Enter is pressed in the sentence. */
   readonly plan: RefObject<(() => void) | null>;
+  /** Nothing is written beside it: its button takes the focus when it can be pressed. */
+  readonly alone?: boolean;
 }
 
 /** A sentence as it was read, to look over, and the press that makes the job. */
-export function SaidPreview({ text, plan }: SaidPreviewProps) {
+export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const sentence = useDeferredValue(text);
   const { data: kept } = useVehicles();
   const { data: parts } = useParts();
@@ -110,6 +112,11 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
       plan.current = null;
     };
   });
+  const press = useRef<HTMLButtonElement>(null);
+  const canPress = alone && ready !== null;
+  useEffect(() => {
+    if (canPress) press.current?.focus();
+  }, [canPress]);
   if (failed !== "") return <p role="alert">{failed}</p>;
   if (!said || !world) return <p className="mt-1 text-muted">Reading …</p>;
   const { vehicle, machine, customer, promised } = said;
@@ -147,7 +154,7 @@ export function SaidPreview({ text, plan }: SaidPreviewProps) {
           {make.error.message}
         </p>
       )}
-      <Button look="main" type="submit" className="mt-2" disabled={!ready}>
+      <Button ref={press} look="main" type="submit" className="mt-2" disabled={!ready}>
         Plan it
       </Button>
     </div>
