@@ -43,6 +43,22 @@ describe("the owner’s sheet", () => {
   });
 });
 
+describe("pictures that one may only look at", () => {
+  it("are opened and read, and none is taken, renamed or removed", async () => {
+    const photo = { id: "p1", stepId: "" as const, caption: "fuse behind the left panel" };
+    const shop = counter({ ...bar(), photos: [photo] });
+    shop.person = { ...ANSA, role: "viewer" };
+    const { user } = await open(shop, "/jobs/j/handOver");
+    const pictures = within(await screen.findByRole("region", { name: "Pictures for the owner" }));
+    expect(pictures.queryByRole("button", { name: "Picture" })).toBeNull();
+    await user.click(pictures.getByRole("img"));
+    const dialog = within(await screen.findByRole("dialog", { name: "Picture" }));
+    expect(dialog.getByText("fuse behind the left panel")).toBeVisible();
+    expect(dialog.queryByRole("textbox")).toBeNull();
+    expect(dialog.queryByRole("button", { name: "Remove picture" })).toBeNull();
+  });
+});
+
 describe("a vehicle", () => {
   it("goes untested only under a name and a reason for each thing", async () => {
     const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");

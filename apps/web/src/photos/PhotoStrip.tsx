@@ -4,6 +4,7 @@ import { useParams } from "react-router";
 import { toast } from "sonner";
 import { append, setIn, type Photo, type StepId } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
+import { useCanEdit } from "../base/session.ts";
 import { useEdit, useJob, useJobStore } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
@@ -61,11 +62,12 @@ export function PhotoImage({ jobId, photo }: { jobId: string; photo: Photo }) {
   );
 }
 
-/** Pictures of one step: taken at the lift, kept with the job, bare of the place. */
+/** Pictures of one step, or of the job as a whole: taken at the lift, kept with the job, bare of the place. */
 export function PhotoStrip({ stepId }: { stepId: StepId | "" }) {
   const { jobId = "" } = useParams();
   const job = useJob();
   const edit = useEdit();
+  const canEdit = useCanEdit();
   const input = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState<Photo | null>(null);
   const photos = job.photos.filter((p) => p.stepId === stepId);
@@ -102,46 +104,56 @@ export function PhotoStrip({ stepId }: { stepId: StepId | "" }) {
           <PhotoImage jobId={jobId} photo={photo} />
         </button>
       ))}
-      <Button look="quiet" onClick={() => input.current?.click()}>
-        <Camera size={16} aria-hidden /> Picture
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept={PHOTO_TYPES.join(",")}
-        capture="environment"
-        aria-label="Picture"
-        tabIndex={-1}
-        className="sr-only"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = "";
-          if (file) void take(file);
-        }}
-      />
+      {canEdit ? (
+        <>
+          <Button look="quiet" onClick={() => input.current?.click()}>
+            <Camera size={16} aria-hidden /> Picture
+          </Button>
+          <input
+            ref={input}
+            type="file"
+            accept={PHOTO_TYPES.join(",")}
+            capture="environment"
+            aria-label="Picture"
+            tabIndex={-1}
+            className="sr-only"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = "";
+              if (file) void take(file);
+            }}
+          />
+        </>
+      ) : (
+        photos.length === 0 && <span className="text-muted">No picture.</span>
+      )}
       <Modal open={shown !== null} onClose={() => setOpen(null)} title="Picture">
         {shown && (
           <>
             <div className="max-h-[60vh]">
               <PhotoImage jobId={jobId} photo={shown} />
             </div>
-            <div className="mt-2 flex items-center gap-2">
-              <TextInput
-                label="Caption"
-                value={shown.caption}
-                placeholder="What it shows"
-                className="w-72"
-                maxLength={200}
-                onCommit={(value) => edit([setIn("photo", shown.id, "caption", value)])}
-              />
-              <RemoveButton
-                what="picture"
-                onClick={() => {
-                  setOpen(null);
-                  edit([{ kind: "remove", entity: "photo", id: shown.id }]);
-                }}
-              />
-            </div>
+            {canEdit ? (
+              <div className="mt-2 flex items-center gap-2">
+                <TextInput
+                  label="Caption"
+                  value={shown.caption}
+                  placeholder="What it shows"
+                  className="w-72"
+                  maxLength={200}
+                  onCommit={(value) => edit([setIn("photo", shown.id, "caption", value)])}
+                />
+                <RemoveButton
+                  what="picture"
+                  onClick={() => {
+                    setOpen(null);
+                    edit([{ kind: "remove", entity: "photo", id: shown.id }]);
+                  }}
+                />
+              </div>
+            ) : (
+              <p className="mt-2">{shown.caption}</p>
+            )}
           </>
         )}
       </Modal>
