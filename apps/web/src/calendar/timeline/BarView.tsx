@@ -77,11 +77,14 @@ export function BarView({ bar, axis, pinned, onOpen, drag, moving }: BarViewProp
       {stretches}
       {width >= WIDE && (
         <span
-          className={`relative block h-full px-1 py-0.5 break-words ${edge === "border-ink" ? "text-paper" : ""}`}
+          className={`relative block h-full px-1 py-0.5 ${edge === "border-ink" ? "text-paper" : ""}`}
         >
-          {lateMin > 0 && <b>late · </b>}
-          {pinned && <b>pinned · </b>}
-          {title}
+          {/* Two lines have room; a third would be cut through its middle. */}
+          <span className="line-clamp-2 break-words">
+            {lateMin > 0 && <b>late · </b>}
+            {pinned && <b>pinned · </b>}
+            {title}
+          </span>
         </span>
       )}
     </button>
