@@ -77,5 +77,23 @@ describe("behind a converter of one's own", () => {
       ],
     };
     expect(wires(beside)).not.toContain(`${SUPPLY}.bond`);
+    // Nor does one that goes back by a wire take it away from one that does not.
+    const both = back("chassis");
+    const mixed = { ...both, runs: [both.runs[0]!, { ...run!, id: "by-wire" as never }] };
+    expect(wires(mixed)).toContain(`${SUPPLY}.bond`);
+    const second = { ...other.supplies[0]!, id: "second" as never };
+    const elsewhere: Job = {
+      ...other,
+      supplies: [...other.supplies, second],
+      runs: [
+        run!,
+        {
+          ...{ ...run!, id: "beside" as never, return: "chassis" },
+          feed: { kind: "supply", supplyId: second.id },
+        },
+      ],
+    };
+    expect(wires(elsewhere)).toContain("second.bond");
+    expect(wires(elsewhere)).not.toContain(`${SUPPLY}.bond`);
   });
 });

@@ -93,6 +93,8 @@ const JOBS = Array.from({ length: 500 }, (_, i) => rightJob(chanceOf(i + 1)));
 /** What the vehicle itself may be told of. */
 const OF_THE_VEHICLE: ReadonlySet<string> = new Set([
   ...["charging-short", "pack-wiring note", "converter-fits fix", "parked-draw"],
+  // Three coils on a wire of which nobody knows for sure what it gives.
+  "tap-over-limit note",
   // What nobody has placed on the map has its lengths guessed, and is told so.
   "route-fits note",
 ]);

@@ -57,7 +57,7 @@ export function BenchPage() {
     ...job.runs.map((run) => run.id),
     ...job.supplies.map((s) => s.id),
     ...job.controls.map((c) => c.id),
-    "ground-block",
+    ...(plan?.trunks.map((trunk) => trunk.ownerId) ?? []),
   ];
   const gone = hasRun && !owners.includes(selection.runId);
   const shown: Selection = gone ? { kind: "findings" } : selection;

@@ -26,11 +26,11 @@ export interface CoilPath {
   readonly switching: "positive" | "negative";
 }
 
-/** What several runs share before they part: a supply, a control of the kit, a ground block. */
+/** What several runs share: a supply, a control of the kit, the feed of their coils, a ground block. */
 export interface TrunkCircuit {
   /** The id of the supply or control, worn by its elements as their run. */
   readonly ownerId: RunId;
-  readonly kind: "supply" | "control" | "groundBlock";
+  readonly kind: "supply" | "control" | "controlFeed" | "groundBlock";
   readonly name: string;
   readonly source: Source;
   /** What holds the voltage of what it gives, and of what it is fed with. */
@@ -179,6 +179,16 @@ export const wholePath = (run: RunCircuit): ElementId[] => [
   ...powerPath(run),
   ...controlPath(run),
 ];
+
+/** The same with what is wired otherwise, and what makes live the supplies that it hangs on. */
+export function everythingOf(circuit: Pick<Circuit, "trunks">, run: RunCircuit): ElementId[] {
+  const ids = [...wholePath(run), ...run.extra];
+  const own = new Set(ids);
+  const gates = circuit.trunks
+    .filter((trunk) => trunk.path.some((id) => own.has(id)))
+    .flatMap((trunk) => [...trunk.gate]);
+  return [...ids, ...gates];
+}
 
 /** The unit that a node belongs to; undefined for ground itself. */
 export const unitAt = (circuit: Pick<Circuit, "units">, node: NodeId): Unit | undefined =>

@@ -1,6 +1,7 @@
 import {
   GROUND,
   elementOf,
+  everythingOf,
   type Circuit,
   type LoadElement,
   type Post,
@@ -21,6 +22,7 @@ import {
 import { LIT_LEVEL, workLevel } from "../part/index.ts";
 import { restVolts, sourceOhms, type SourceOhms } from "../source/index.ts";
 import { partOf } from "./groups.ts";
+import type { Opening } from "./opening.ts";
 
 /** Resistance of what no fact tells, a lighting coil, in Ω: assumed. */
 const OTHER_OHM = 0.012;
@@ -76,6 +78,8 @@ export interface Scope {
   /** Ids of the elements that belong to it. */
   readonly own: ReadonlySet<ElementId>;
   readonly route: RoutePlan;
+  /** Loads of other runs that go dark with what opens: they hang on the same fuse or factory wire. */
+  alsoBehind(opening: Opening): readonly LoadElement[];
   /** Everything on, and what is on only while something is off by itself. */
   stages(): readonly Stage[];
 }
@@ -114,6 +118,28 @@ function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stag
   return stages;
 }
 
+const loadsIn = (circuit: Circuit, run: RunCircuit): ScopeLoad[] =>
+  run.branches.flatMap((branch): ScopeLoad[] => {
+    const load = elementOf(circuit, branch.load);
+    return load.kind === "load" ? [{ load, run }] : [];
+  });
+
+function othersBehind(
+  circuit: Circuit,
+  runs: readonly RunCircuit[],
+  { fuse, pin }: Opening,
+): LoadElement[] {
+  const inside = new Set(runs.map((run) => run.runId));
+  const hangsOnIt = (id: ElementId): boolean => {
+    if (fuse) return id === fuse.id;
+    const element = elementOf(circuit, id);
+    return element.kind === "tap" && element.pin.id === pin?.id;
+  };
+  return circuit.runs
+    .filter((run) => !inside.has(run.runId) && everythingOf(circuit, run).some(hangsOnIt))
+    .flatMap((run) => loadsIn(circuit, run).map(({ load }) => load));
+}
+
 /** Some runs by themselves, with what lies before them. */
 export function scopeOf(
   job: Job,
@@ -123,15 +149,11 @@ export function scopeOf(
   own: ReadonlySet<ElementId>,
 ): Scope {
   const part = partOf(circuit, runs);
-  const loads = runs.flatMap((run) =>
-    run.branches.flatMap((branch): ScopeLoad[] => {
-      const load = elementOf(part, branch.load);
-      return load.kind === "load" ? [{ load, run }] : [];
-    }),
-  );
+  const loads = runs.flatMap((run) => loadsIn(part, run));
   let stages: readonly Stage[] | null = null;
   return {
     ...{ name, circuit: part, loads, own, route: routeOf(job, circuit) },
+    alsoBehind: (opening) => othersBehind(circuit, runs, opening),
     stages: () => (stages ??= stagesOf(job, part, loads)),
   };
 }

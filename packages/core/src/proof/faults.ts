@@ -1,6 +1,6 @@
 import { sourceOhms } from "../source/index.ts";
 import {
-  wholePath,
+  everythingOf,
   type Circuit,
   type Element,
   type LoadElement,
@@ -12,7 +12,6 @@ import { ownerName, type ElementId, type Job, type RunId } from "../job/index.ts
 import { solveCircuitWith, type Network, type Position } from "../network/index.ts";
 import { LIT_LEVEL } from "../part/index.ts";
 import { insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
-import type { ConnectorPin } from "../vehicle/index.ts";
 import {
   levelOf,
   offStage,
@@ -22,7 +21,7 @@ import {
   type ScopeLoad,
 } from "./faultScope.ts";
 import { getsHome, type GetsHome, type RidesHome } from "./getsHome.ts";
-import { openingIn, overheated, type Opens } from "./opening.ts";
+import { openingIn, overheated, type Opening, type Opens } from "./opening.ts";
 import { withFaults } from "./withFaults.ts";
 
 /** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
@@ -75,9 +74,7 @@ interface Effect {
   readonly kind: "solved";
   /** Loads that do what they are for. */
   readonly working: ReadonlySet<ElementId>;
-  readonly opens: FaultResult["opens"];
-  /** The factory wire whose fuse that is; null where it is another's. */
-  readonly factoryPin: ConnectorPin | null;
+  readonly opening: Opening | null;
   readonly overheats: string | null;
 }
 
@@ -100,7 +97,7 @@ function tryAt(
     // A fuse that may hold for ever cannot be counted on to open.
     if (!opening || opening.opens.time.mostS === Infinity) return true;
     // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.
-    return opening.fuse !== null && !wholePath(run).includes(opening.fuse.id);
+    return opening.fuse !== null && !everythingOf(circuit, run).includes(opening.fuse.id);
   };
   // A breaker that resets lets the wire heat for part of the time for as long as the fault lasts.
   const cycles = opening?.fuse?.resets ?? false;
@@ -108,17 +105,16 @@ function tryAt(
   return {
     kind: "solved",
     working: new Set(scope.loads.filter(works).map(({ load }) => load.id)),
-    opens,
-    factoryPin: opening?.pin ?? null,
+    opening,
     overheats: overheated(circuit, job, result.amps, after, cycles ? CYCLING_SHARE : 1),
   };
 }
 
 /** The opening to tell of several: the surest to come first. */
-const soonest = (list: readonly Effect[]): Effect | null =>
+const soonest = (list: readonly Effect[]): Opening | null =>
   list
-    .filter((o) => o.opens !== null)
-    .sort((a, b) => a.opens!.time.mostS - b.opens!.time.mostS)[0] ?? null;
+    .flatMap(({ opening }) => opening ?? [])
+    .sort((a, b) => a.opens.time.mostS - b.opens.time.mostS)[0] ?? null;
 
 function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult {
   const chafed = trial.kind === "chafed";
@@ -149,6 +145,10 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     }
   }
   const first = soonest(effects);
+  // One that may hold for ever cannot be counted on to open: what else hangs on it goes on.
+  if (first && trial.asked === "on" && first.opens.time.mostS < Infinity) {
+    dark.push(...scope.alsoBehind(first));
+  }
   const labels = (list: readonly LoadElement[]): string[] => list.map((load) => load.label);
   return {
     ...base,
@@ -157,7 +157,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     staysOn: labels(staysOn),
     opens: first?.opens ?? null,
     overheats: effects.find((e) => e.overheats !== null)?.overheats ?? null,
-    ...getsHome(job, new Set(dark.map((load) => load.lampId)), first?.factoryPin ?? null),
+    ...getsHome(job, new Set(dark.map((load) => load.lampId)), first?.pin ?? null),
   };
 }
 
@@ -195,8 +195,13 @@ export function faultsOfElement(
 
 /** Every single fault of what several runs share. */
 export function faultsOfTrunk(job: Job, circuit: Circuit, trunk: TrunkCircuit): FaultResult[] {
-  const behind = circuit.runs.filter((run) => wholePath(run).some((id) => trunk.path.includes(id)));
-  const own = new Set<ElementId>([...trunk.path, ...trunk.gate]);
+  const behind = circuit.runs.filter((run) =>
+    everythingOf(circuit, run).some((id) => trunk.path.includes(id)),
+  );
+  // What works its relay may hang on a control feed, which is tried by itself.
+  const others = new Set(circuit.trunks.filter((t) => t !== trunk).flatMap((t) => [...t.path]));
+  const gate = trunk.gate.filter((id) => !others.has(id));
+  const own = new Set<ElementId>([...trunk.path, ...gate]);
   return trialsIn(job, scopeOf(job, circuit, trunk.name, behind, own), trunk.ownerId);
 }
 

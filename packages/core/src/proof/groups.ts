@@ -1,13 +1,14 @@
 import {
   GROUND,
   elementOf,
-  wholePath,
+  everythingOf,
   unitAt,
   type Circuit,
   type RunCircuit,
 } from "../circuit/index.ts";
 import {
   NEEDS_KEY,
+  asId,
   inputWord,
   type ElementId,
   type Input,
@@ -25,16 +26,6 @@ export interface RunGroup {
   readonly switches: readonly RunId[];
 }
 
-/** Everything a run is made of, and what lies before it. */
-function everythingOf(circuit: Circuit, run: RunCircuit): ElementId[] {
-  const ids = [...wholePath(run), ...run.extra];
-  const own = new Set(ids);
-  const gates = circuit.trunks
-    .filter((trunk) => trunk.path.some((id) => own.has(id)))
-    .flatMap((trunk) => [...trunk.gate]);
-  return [...ids, ...gates];
-}
-
 function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
   const jobRun = job.runs.find((r) => r.id === run.runId);
   const asked = (jobRun?.condition.anyOf.flat() ?? []).map((t) => t.input);
@@ -48,6 +39,32 @@ function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
       : [liveWhen];
   });
   return [...asked, ...felt].filter((input) => input !== "switch");
+}
+
+/**
+ * Terminals of control feeds that only coils hang on. A few coils' current through a fuse and a piece
+ * of wire is a tenth of a volt, which no relay feels. Where something is wired otherwise at one
+ * of them, what hangs on it is proven together.
+ */
+function coilNodes({ deviations }: Job, circuit: Circuit): ReadonlySet<NodeId> {
+  const nodes = new Set<NodeId>();
+  for (const trunk of circuit.trunks.filter(({ kind }) => kind === "controlFeed")) {
+    const own = new Set<NodeId>(
+      trunk.path.flatMap((id) => {
+        const { from, to } = elementOf(circuit, id);
+        return [from, to];
+      }),
+    );
+    const touched = deviations.some((d) => {
+      const ends = [d.wire, d.otherWire].flatMap((id) => {
+        const wire = circuit.elements.get(asId<ElementId>(id));
+        return wire ? [wire.from, wire.to] : [];
+      });
+      return [...ends, d.at, d.otherAt].some((node) => own.has(asId<NodeId>(node)));
+    });
+    if (!touched) own.forEach((node) => nodes.add(node));
+  }
+  return nodes;
 }
 
 /**
@@ -68,7 +85,7 @@ export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
   const owner = new Map<NodeId, number>();
   const group = circuit.runs.map((_, i) => i);
   const root = (i: number): number => (group[i] === i ? i : root(group[i]!));
-  const posts = new Set(circuit.posts.map((post) => post.node));
+  const posts = new Set([...circuit.posts.map((post) => post.node), ...coilNodes(job, circuit)]);
   circuit.runs.forEach((run, i) => {
     for (const id of everythingOf(circuit, run)) {
       const { from, to } = elementOf(circuit, id);

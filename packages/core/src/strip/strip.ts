@@ -1,7 +1,7 @@
 import type { Interval, UnitSystem } from "../quantity/index.ts";
 import {
   elementOf,
-  wholePath,
+  everythingOf,
   rootV,
   unitAt,
   type Circuit,
@@ -217,7 +217,7 @@ export function trunkStripsOf(
     const last = trunk.path[trunk.path.length - 1];
     const end = last && point.at.get(last);
     const behind = circuit.runs.filter((run) =>
-      wholePath(run).some((id) => trunk.path.includes(id)),
+      everythingOf(circuit, run).some((id) => trunk.path.includes(id)),
     );
     return {
       ownerId: trunk.ownerId,

@@ -1,5 +1,12 @@
 import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circuit/index.ts";
-import { onceOfJob, withBrakes, type Job, type LampId, type RunId } from "../job/index.ts";
+import {
+  onceOfJob,
+  withBrakes,
+  type Job,
+  type LampId,
+  type PinId,
+  type RunId,
+} from "../job/index.ts";
 import { LIMIT_SHARE } from "../part/index.ts";
 import { restVolts } from "../source/index.ts";
 import { Assembly } from "./layOut/assembly.ts";
@@ -12,12 +19,14 @@ import {
 } from "./decide/decideTrunks.ts";
 import { deviate } from "./deviate.ts";
 import { blockTrunk, type GroundBlocks } from "./pick/groundBlocks.ts";
+import { controlFeedTrunk } from "./layOut/layOutControlFeed.ts";
 import { hostsOf, type Housings } from "./layOut/layOutLamps.ts";
 import { layOutRun, shareBacks } from "./layOut/layOutRun.ts";
 import { layOutControl, layOutSupply } from "./layOut/layOutTrunks.ts";
 import { chooseWires } from "./wire/chooseWires.ts";
 import { coloursOf, colourForRun, nameWires, type Naming } from "./wire/nameWires.ts";
-import { originOfSource, type Laid } from "./decide/origin.ts";
+import { controlFeedChoice, decideControlFeeds, type ControlFeedPlan } from "./pick/coilsOn.ts";
+import { originOfSource, type ControlFeed, type Laid } from "./decide/origin.ts";
 import type { Choices, Gaps, RunPlan } from "./decide/plan.ts";
 import { planRun } from "./decide/planRun.ts";
 import { routeWires } from "./wire/routeWires.ts";
@@ -43,6 +52,8 @@ interface Decided {
   readonly plans: readonly RunPlan[];
   readonly supplies: readonly SupplyPlan[];
   readonly controls: readonly ControlPlan[];
+  /** Wires that feed several coils behind one fuse. */
+  readonly controlFeeds: ReadonlyMap<PinId, ControlFeedPlan>;
   readonly choices: Choices;
   readonly gaps: Gaps;
 }
@@ -52,13 +63,10 @@ function decide(job: Job): Decided {
   const gaps: Gaps = [];
   const plans = job.runs.flatMap((run) => planRun(job, run, choices, gaps) ?? []);
   const notes = { choices, gaps };
-  return {
-    plans,
-    supplies: decideSupplies(job, plans, notes),
-    controls: decideControls(job, plans, notes),
-    choices,
-    gaps,
-  };
+  const supplies = decideSupplies(job, plans, notes);
+  const controls = decideControls(job, plans, notes);
+  const controlFeeds = decideControlFeeds(job, plans, supplies, controls);
+  return { plans, supplies, controls, controlFeeds, choices, gaps };
 }
 
 interface LaidOut {
@@ -66,6 +74,7 @@ interface LaidOut {
   readonly runs: readonly RunCircuit[];
   readonly trunks: readonly TrunkCircuit[];
   readonly blocks: GroundBlocks;
+  readonly controlFeeds: readonly ControlFeed[];
 }
 
 /** Second pass: units with terminals, and wires between them that have no size yet. */
@@ -76,6 +85,8 @@ function layOut(job: Job, decided: Decided): LaidOut {
     factory: new Map(),
     supplies: new Map(),
     controls: new Map(),
+    controlFeedPlans: decided.controlFeeds,
+    controlFeeds: new Map(),
     modules: new Map(),
     switches: new Map(),
   };
@@ -100,11 +111,20 @@ function layOut(job: Job, decided: Decided): LaidOut {
     return [layOutRun(plan, { laid, origin, housings, blocks, choices, gaps })];
   });
   const runs = shareBacks(made, housings);
+  const controlFeeds = [...laid.controlFeeds.values()];
+  for (const { ownerId, plan } of controlFeeds) {
+    choices.push({ runId: ownerId, ...controlFeedChoice(plan) });
+  }
   return {
     assembly,
     runs,
-    trunks: [...trunks, ...[...blocks.values()].map((block) => blockTrunk(job, block))],
+    trunks: [
+      ...trunks,
+      ...controlFeeds.map((feed) => controlFeedTrunk(laid, feed)),
+      ...[...blocks.values()].map((block) => blockTrunk(job, block)),
+    ],
     blocks,
+    controlFeeds,
   };
 }
 
@@ -167,11 +187,14 @@ function groupsOf(decided: Decided, blocks: GroundBlocks): WireGroup[] {
 }
 
 /** Names by owner: runs by their place in the job, what they share by a letter. */
-function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
+function namingsOf(job: Job, { blocks, controlFeeds }: LaidOut): ReadonlyMap<RunId, Naming> {
   return new Map<RunId, Naming>([
     ...job.supplies.map((s, i) => [ownerOf(s.id), { prefix: `S${i + 1}`, colour: "red" }] as const),
     ...job.controls.map(
       (c, i) => [ownerOf(c.id), { prefix: `C${i + 1}`, colour: "grey" }] as const,
+    ),
+    ...controlFeeds.map(
+      (f, i) => [f.ownerId, { prefix: `K${i === 0 ? "" : i + 1}`, colour: "grey" }] as const,
     ),
     ...[...blocks.values()].map(
       (b, i) => [b.ownerId, { prefix: i === 0 ? "G" : `G${i + 1}`, colour: "black" }] as const,
@@ -191,7 +214,8 @@ function namingsOf(job: Job, blocks: GroundBlocks): ReadonlyMap<RunId, Naming> {
 export const synthesise = onceOfJob((given: Job): Circuit => {
   const job = withBrakesApart(given);
   const decided = decide(job);
-  const { assembly, runs, trunks, blocks } = layOut(job, decided);
+  const laidOut = layOut(job, decided);
+  const { assembly, runs, trunks, blocks } = laidOut;
   const routed = routeWires(job, assembly.units, assembly.elements);
   const chosen = chooseWires(job, routed.elements);
   const rest = restVolts(job.vehicle);
@@ -215,7 +239,7 @@ export const synthesise = onceOfJob((given: Job): Circuit => {
   return deviate(job, {
     units: assembly.units,
     posts: assembly.posts,
-    elements: nameWires(sized.elements, namingsOf(job, blocks), coloursOf(job)),
+    elements: nameWires(sized.elements, namingsOf(job, laidOut), coloursOf(job)),
     runs,
     trunks,
     choices: decided.choices,

@@ -1,6 +1,6 @@
 import type { Site } from "../../circuit/index.ts";
 import type { ElementId, NodeId } from "../../job/index.ts";
-import { relayForV, switchForV } from "../../part/index.ts";
+import { switchForV } from "../../part/index.ts";
 import { assumed, type Fact } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "../layOut/assembly.ts";
 import type { SupplyPlan } from "./decideTrunks.ts";
@@ -15,6 +15,11 @@ import {
 import type { FeedPoint } from "./feedPoint.ts";
 import { toNegative, type Negative } from "../pick/grounds.ts";
 import { fuseInLine, fuseInside, relayUnit, switchUnit } from "../pick/inline.ts";
+import { relayOnPin } from "../pick/coilsOn.ts";
+import { rangeOfRoot } from "../draw/rangeOf.ts";
+import { rootOfPin } from "./sources.ts";
+import type { ConnectorPin } from "../../vehicle/index.ts";
+import { controlFeedOf } from "../layOut/layOutControlFeed.ts";
 import { channelNode, tapOf, type Laid, type Origin } from "./origin.ts";
 
 const NONE: readonly ElementId[] = [];
@@ -76,6 +81,30 @@ export interface Gate {
   readonly gate: readonly ElementId[];
 }
 
+/** Feed of a relay's coil: behind the fuse that all coils on that wire share, or one of its own. */
+function coilFeed(laid: Laid, b: Bench, key: ConnectorPin, size: WireSize) {
+  const common = controlFeedOf(laid, key);
+  if (common) {
+    const { before, path, node, negative } = common;
+    return { ids: [...before, ...path], node, negative };
+  }
+  const tap = tapOf(laid, b, "tap", key);
+  const fuse = fuseInLine(
+    b,
+    { stub: "coilStub", fuse: "coilFuse", role: "tap" },
+    tap.node,
+    { kind: "pin", pinId: key.id },
+    size,
+    {
+      ratingA: COIL_FUSE_A,
+      resets: false,
+      systemV: rangeOfRoot(laid.job, rootOfPin(key)).highV,
+      fromSourceM: COIL_FUSE_AT_M,
+    },
+  );
+  return { ids: [...tap.ids, ...fuse.ids], node: fuse.node, negative: tap.negative };
+}
+
 /** A relay on the key, or a switch, between a feeder and what it feeds. */
 export function layOutGate(
   laid: Laid,
@@ -101,30 +130,17 @@ export function layOutGate(
   }
   if (supply.gate === "always" || !key) return { entry: input, path: NONE, gate: NONE };
   const { system } = laid.job.vehicle;
-  const coilV = key.supply === "pack" && system.kind !== "engine" ? system.pack.nominalV : 12;
+  const packV = system.kind === "engine" ? 0 : system.pack.nominalV;
   const names = { unit: "relay", contact: "contact", coil: "coil" };
-  const relay = relayUnit(b, names, "relay", site, relayForV(coilV), "86");
-  const tap = tapOf(laid, b, "tap", key);
-  const fuse = fuseInLine(
-    b,
-    { stub: "coilStub", fuse: "coilFuse", role: "tap" },
-    tap.node,
-    { kind: "pin", pinId: key.id },
-    coilSize,
-    {
-      ratingA: COIL_FUSE_A,
-      resets: false,
-      systemV: feed?.range.highV ?? 0,
-      fromSourceM: COIL_FUSE_AT_M,
-    },
-  );
-  const lead = b.wire("tapWire", "tap", fuse.node, relay.plus, coilSize, assumed(0.5, 0.3, 1));
-  const ground = toNegative(b, "coilReturn", relay.minus, tap.negative, coilSize, supply.feedM);
+  const relay = relayUnit(b, names, "relay", site, relayOnPin(key, packV), "86");
+  const fed = coilFeed(laid, b, key, coilSize);
+  const lead = b.wire("tapWire", "tap", fed.node, relay.plus, coilSize, assumed(0.5, 0.3, 1));
+  const ground = toNegative(b, "coilReturn", relay.minus, fed.negative, coilSize, supply.feedM);
   const on = b.wire("gated", "feed", relay.to, input, size, AT_HAND_M);
   return {
     entry: relay.from,
     path: [relay.contact, on],
-    gate: [...tap.ids, ...fuse.ids, lead, relay.coil, ...ground],
+    gate: [...fed.ids, lead, relay.coil, ...ground],
   };
 }
 

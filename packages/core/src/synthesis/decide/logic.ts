@@ -1,13 +1,13 @@
 import {
   conditionText,
   inputWord,
+  signalsOf,
   type Input,
   type Job,
   type Run,
   type Term,
 } from "../../job/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
-import { NEEDS_KEY } from "../../job/index.ts";
 import { chooseTap } from "../pick/tap.ts";
 
 /** A signal that opens or closes a way, and the wire that a helping relay takes it from. */
@@ -37,14 +37,8 @@ export function needsLogic(run: Run): boolean {
   return others.length > 0 || group.some((t) => t.negated) || positives(group).length > 1;
 }
 
-/** Signals a way waits for; "key" goes where another one is only ever on with it. */
-function positives(group: readonly Term[]): Input[] {
-  const wanted = [
-    ...new Set(group.filter((t) => !t.negated && t.input !== "switch").map((t) => t.input)),
-  ];
-  const impliesKey = wanted.some((input) => NEEDS_KEY.has(input));
-  return wanted.filter((input) => !(input === "key" && impliesKey));
-}
+/** Signals that one group of a condition waits for to be on. */
+const positives = (group: readonly Term[]): Input[] => signalsOf(group.filter((t) => !t.negated));
 
 /**
  * Any condition as ways side by side: each fed by one of its signals, the others passed or

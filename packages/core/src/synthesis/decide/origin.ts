@@ -7,6 +7,7 @@ import type {
   Job,
   NodeId,
   PinId,
+  RunId,
   SupplyId,
   SwitchedSide,
   UnitId,
@@ -14,6 +15,7 @@ import type {
 import type { BoxPart, SwitchPart } from "../../part/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { Assembly, Bench } from "../layOut/assembly.ts";
+import type { ControlFeedPlan } from "../pick/coilsOn.ts";
 import type { Negative } from "../pick/grounds.ts";
 import { factoryCircuit, ownNegative, postOf, type FactoryCircuit } from "./sources.ts";
 
@@ -53,6 +55,16 @@ export interface ControlPosition {
   readonly tellTale: { to: NodeId | null };
 }
 
+/** Where several coils get their feed, behind the one fuse that they share. */
+export interface ControlFeed extends Origin {
+  readonly ownerId: RunId;
+  readonly plan: ControlFeedPlan;
+  /** What lies before a control of the kit that feeds it. */
+  readonly shared: readonly ElementId[];
+  /** The tap itself: others may hang on it as well. */
+  readonly before: readonly ElementId[];
+}
+
 /** What has been laid out so far, for what hangs on it. */
 export interface Laid {
   readonly job: Job;
@@ -60,6 +72,9 @@ export interface Laid {
   readonly factory: Map<PinId, FactoryCircuit>;
   readonly supplies: Map<SupplyId, Origin>;
   readonly controls: Map<PinId, ControlPosition>;
+  /** Wires that work more coils than one, and what of these is laid out. */
+  readonly controlFeedPlans: ReadonlyMap<PinId, ControlFeedPlan>;
+  readonly controlFeeds: Map<PinId, ControlFeed>;
   /** Modules between a factory's plug and its lamps, laid out when the first circuit goes through. */
   readonly modules: Map<SupplyId, UnitId>;
   /** Switches of controls in which others sit. */

@@ -1,6 +1,5 @@
 import type { ControlLane, RunCircuit } from "../../circuit/index.ts";
 import { inputWord, type ElementId, type NodeId } from "../../job/index.ts";
-import { GENERIC_RELAY, relayForV } from "../../part/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
@@ -10,6 +9,8 @@ import type { Helper, Way } from "../decide/logic.ts";
 import { tapOf, type Laid } from "../decide/origin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../decide/sources.ts";
+import { controlFeedOf } from "./layOutControlFeed.ts";
+import { relayOnPin } from "../pick/coilsOn.ts";
 import type { RunPlan } from "../decide/plan.ts";
 import { terminalNode, type Site } from "../../circuit/index.ts";
 
@@ -56,6 +57,12 @@ export class ControlPath {
   /** A feed from a factory wire or a control, or from behind the run's own fuse, with a fuse of its own. */
   private lead(tag: string, pin: ConnectorPin | null): Lead {
     const { b, plan, laid, fused, size } = this;
+    // Where a wire works more coils than this one they share its fuse.
+    const common = pin && controlFeedOf(laid, pin);
+    if (common) {
+      const { before, path, node, shared, negative } = common;
+      return { ids: [...before, ...path], node, shared, negative };
+    }
     const tap = pin ? tapOf(laid, b, `tap${tag}`, pin) : null;
     const from = tap?.node ?? fused.node;
     const negative = tap?.negative ?? fused.negative;
@@ -154,7 +161,7 @@ export class ControlPath {
     const { b, plan, size } = this;
     const grounds = helper.pin.switches === "ground";
     const lead = this.lead(tag, grounds ? null : helper.pin);
-    const part = helper.pin.supply === "pack" ? relayForV(plan.packV) : GENERIC_RELAY;
+    const part = relayOnPin(helper.pin, plan.packV);
     const relay = relayUnit(
       b,
       { unit: `helper${tag}`, contact: `coilGate${tag}`, coil: `coil${tag}` },

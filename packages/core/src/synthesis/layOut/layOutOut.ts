@@ -5,6 +5,7 @@ import type { Bench, WireSize } from "./assembly.ts";
 import { STRAP_OHM } from "../defaults.ts";
 import { addFacts } from "../decide/facts.ts";
 import { toNegative } from "../pick/grounds.ts";
+import { boardByGround } from "../pick/coilsOn.ts";
 import { fuseInLine, fuseInside, relayUnit, switchUnit } from "../pick/inline.ts";
 import type { CoilEnds } from "./layOutControlPath.ts";
 import {
@@ -128,11 +129,6 @@ const boxContact = (
     ...{ kind: "contact", from, to, part: plan.relayPart, coilId, normallyClosed: false },
     inBox: plan.box?.name ?? "",
   });
-
-/** Whether a board's coil is worked by its ground: its positive is then strapped to the bar. */
-const boardByGround = (plan: RunPlan): boolean =>
-  plan.box?.form === "relayBoard" &&
-  (plan.coilTap?.switches === "ground" || (plan.ownSwitch && plan.switching === "negative"));
 
 /** A channel that is worked by its input: it switches the lamps' positive, or their ground. */
 function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {

@@ -1,0 +1,60 @@
+import type { Site, Source, TrunkCircuit } from "../../circuit/index.ts";
+import { asId, type RunId } from "../../job/index.ts";
+import type { ConnectorPin } from "../../vehicle/index.ts";
+import { AT_HAND_M, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
+import { tapOf, type ControlFeed, type Laid } from "../decide/origin.ts";
+import { rootOfPin } from "../decide/sources.ts";
+import { rangeOfRoot } from "../draw/rangeOf.ts";
+import { controlOfPin } from "../pick/kitControl.ts";
+import { fuseInLine } from "../pick/inline.ts";
+import { pinText } from "../pick/tap.ts";
+import { Bench } from "./assembly.ts";
+
+/**
+ * Where the coils that a wire works get their feed, behind the one fuse that they share; laid out
+ * when the first of them is. null for a wire that has only one coil on it.
+ */
+export function controlFeedOf(laid: Laid, pin: ConnectorPin): ControlFeed | null {
+  const made = laid.controlFeeds.get(pin.id);
+  if (made) return made;
+  const plan = laid.controlFeedPlans.get(pin.id);
+  if (!plan) return null;
+  const nth = laid.controlFeeds.size === 0 ? "" : `-${laid.controlFeeds.size + 1}`;
+  const ownerId = asId<RunId>(`control-feed${nth}`);
+  const b = new Bench(laid.assembly, ownerId);
+  const tap = tapOf(laid, b, "tap", pin);
+  const site: Site = laid.controls.has(pin.id)
+    ? { kind: "atHand" }
+    : { kind: "pin", pinId: pin.id };
+  const size = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
+  const fuse = fuseInLine(b, { stub: "stub", fuse: "fuse", role: "tap" }, tap.node, site, size, {
+    ratingA: plan.fuseA,
+    resets: false,
+    systemV: rangeOfRoot(laid.job, rootOfPin(pin)).highV,
+    fromSourceM: COIL_FUSE_AT_M,
+  });
+  const node = b.splice("splice", "control feed", site);
+  const on = b.wire("feed", "tap", fuse.node, node, size, AT_HAND_M);
+  const feed: ControlFeed = {
+    ...{ ownerId, plan, node, negative: tap.negative, box: null },
+    ...{ shared: tap.path, before: tap.ids, path: [...fuse.ids, on] },
+  };
+  laid.controlFeeds.set(pin.id, feed);
+  return feed;
+}
+
+/** A control feed as the trunk that coils share. */
+export function controlFeedTrunk({ job }: Laid, feed: ControlFeed): TrunkCircuit {
+  const { pin, drawA } = feed.plan;
+  const root = rootOfPin(pin);
+  const kit = controlOfPin(job, pin);
+  const source: Source = kit
+    ? { kind: "control", controlId: kit.control.id }
+    : { kind: "pin", pinId: pin.id, pin };
+  const shared = [...feed.shared, ...feed.before];
+  return {
+    ...{ ownerId: feed.ownerId, kind: "controlFeed", source, root, feedRoot: root, gate: [] },
+    name: `Control feed, ${pinText(job.vehicle, pin)}`,
+    ...{ shared, path: feed.path, node: feed.node, drawA },
+  };
+}
