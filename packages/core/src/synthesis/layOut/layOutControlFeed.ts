@@ -7,7 +7,6 @@ import { rootOfPin } from "../decide/sources.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { controlOfPin } from "../pick/kitControl.ts";
 import { fuseInLine } from "../pick/inline.ts";
-import { pinText } from "../pick/tap.ts";
 import { Bench } from "./assembly.ts";
 
 /**
@@ -54,7 +53,7 @@ export function controlFeedTrunk({ job }: Laid, feed: ControlFeed): TrunkCircuit
   const shared = [...feed.shared, ...feed.before];
   return {
     ...{ ownerId: feed.ownerId, kind: "controlFeed", source, root, feedRoot: root, gate: [] },
-    name: `Control feed, ${pinText(job.vehicle, pin)}`,
+    name: `Control feed, ${pin.carries}`,
     ...{ shared, path: feed.path, node: feed.node, drawA },
   };
 }
