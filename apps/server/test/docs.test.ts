@@ -98,6 +98,11 @@ describe("the API's document", () => {
 
   it("is kept by every answer", async () => {
     await ask("get", "health");
+    for (const list of ["board", "board/page?size=3", "board/open", "board/times"]) {
+      await ask("get", list);
+    }
+    for (const list of ["board/figures", "board/models", "board/customers"]) await ask("get", list);
+    await ask("get", "board?stage=shed");
     await ask("get", "ready");
     await ask("get", "metrics");
     await ask("get", "session");

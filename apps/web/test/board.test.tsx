@@ -75,14 +75,58 @@ describe("jobs on the board", () => {
 
   it("that cannot be read are told with the way on", async () => {
     let broken = true;
-    const shop = new Shop().answers("GET jobs", () =>
-      broken ? { status: 500, body: { message: "The store is away." } } : { status: 200, body: [] },
+    const none = { stages: [], onBenches: [], benches: [], any: false };
+    const shop = new Shop().answers("GET board", () =>
+      broken
+        ? { status: 500, body: { message: "The store is away." } }
+        : { status: 200, body: none },
     );
     const { user } = await open(shop, "/");
     expect(await screen.findByRole("alert")).toHaveTextContent("The store is away.");
     broken = false;
     await user.click(screen.getByRole("button", { name: "Try again" }));
     expect(await screen.findByText("No jobs yet")).toBeVisible();
+  });
+});
+
+describe("a stage with many jobs", () => {
+  const day = (i: number): string => new Date(Date.UTC(2026, 5, 1 + i)).toISOString().slice(0, 10);
+  const many = Array.from({ length: 70 }, (_, i) =>
+    named(`Job ${i + 1}`, { stage: "fit", promised: day(i) }),
+  );
+  const titles = (): string[] =>
+    screen
+      .getAllByRole("link", { name: /^Job \d+$/ })
+      .map((link) => link.textContent)
+      .filter((title, i, all) => all.indexOf(title) === i);
+
+  it("shows the first of them, how many there are, and leads to all", async () => {
+    const { user } = await open(shopOf(...many), "/");
+    await screen.findByRole("region", { name: /Fit/ });
+    expect(titles()).toHaveLength(25);
+    expect(titles()[0]).toBe("Job 1");
+    await user.click(screen.getByRole("link", { name: "All 70 at Fit" }));
+    await waitFor(() => expect(titles()).toHaveLength(50));
+    expect(screen.getByRole("combobox", { name: "Stage" })).toHaveTextContent("Fit");
+  });
+
+  it("is gone through some at a time, and back to the first", async () => {
+    const { user } = await open(shopOf(...many), "/?stage=fit");
+    await user.click(await screen.findByRole("link", { name: "Next ones" }));
+    await waitFor(() => expect(titles()).toHaveLength(20));
+    expect(titles()[0]).toBe("Job 51");
+    expect(screen.queryByRole("link", { name: "Next ones" })).toBeNull();
+    await user.click(screen.getByRole("link", { name: "From the first" }));
+    await waitFor(() => expect(titles()[0]).toBe("Job 1"));
+  });
+
+  it("is begun anew when something else is looked for", async () => {
+    const { user } = await open(shopOf(...many), "/?stage=fit");
+    await user.click(await screen.findByRole("link", { name: "Next ones" }));
+    await user.type(screen.getByRole("searchbox"), "Job 70");
+    await waitFor(() => expect(titles()).toEqual(["Job 70"]));
+    await user.clear(screen.getByRole("searchbox"));
+    await waitFor(() => expect(titles()[0]).toBe("Job 1"));
   });
 });
 

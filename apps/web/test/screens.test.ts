@@ -30,8 +30,6 @@ import {
 } from "../src/bench/controls.ts";
 import { deviationText, mendDeviation } from "../src/bench/fields/deviations.ts";
 import { overlayOf } from "../src/bench/strips/overlay.ts";
-import type { JobOnBoardAnswer } from "@dragonet/contract";
-import { matches } from "../src/board/jobs.ts";
 import { letterOf } from "../src/fit/strip/letters.ts";
 import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
 import { photoFault } from "../src/photos/photoFault.ts";
@@ -146,25 +144,6 @@ describe("marks of proof and faults on the strips", () => {
     const mended = applyEdits(wrong, [mendDeviation(deviation)]);
     if (!mended.ok) throw new Error(mended.message);
     expect(overlayOf(report([], mended.job))).toEqual([]);
-  });
-});
-
-describe("the board's search", () => {
-  const item = {
-    title: marshal.card.title,
-    customer: "Hollin Fell Rescue Post",
-    model: "Ostrel Petrel 650",
-    machine: "marshal 2",
-    bench: "Bench 2",
-    waiting: [{ kind: "part", text: "Grommet missing from the kit" }],
-  } as unknown as JobOnBoardAnswer;
-
-  it("finds every word anywhere on the card, in any order and case", () => {
-    expect(matches(item, "")).toBe(true);
-    expect(matches(item, "PETREL pods")).toBe(true);
-    expect(matches(item, "grommet bench")).toBe(true);
-    expect(matches(item, "  rescue   650 ")).toBe(true);
-    expect(matches(item, "petrel mower")).toBe(false);
   });
 });
 

@@ -216,7 +216,7 @@ describe("a part that is there", () => {
 
   it("says what jobs have reserved, and what is short", async () => {
     const shop = new Shop().withParts({ ...pod, stock: 1 });
-    shop.answers("GET jobs", () => ({
+    shop.answers("GET board/open", () => ({
       status: 200,
       body: [{ needs: [{ name: pod.name, amount: 3, count: 3 }], waiting: [], curing: [] }],
     }));

@@ -126,10 +126,7 @@ describe("a shop without anybody", () => {
 
 describe("pages that are not there", () => {
   it("say so and lead back", async () => {
-    await open(
-      new Shop().answers("GET jobs", () => ({ status: 200, body: [] })),
-      "/nowhere",
-    );
+    await open(new Shop(), "/nowhere");
     expect(await screen.findByText("There is no such page.")).toBeVisible();
   });
 

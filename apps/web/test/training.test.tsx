@@ -32,7 +32,7 @@ describe("a fault to find", () => {
   async function started() {
     const page = await open(school(), "/training");
     const on = await screen.findByRole("combobox", { name: "Trained on" });
-    await waitFor(() => expect(page.shop.sent("GET", "jobs").length).toBeGreaterThan(0));
+    await waitFor(() => expect(page.shop.sent("GET", "board/open").length).toBeGreaterThan(0));
     await choose(page.user, on, "test");
     await page.user.click(screen.getByRole("button", { name: "Start" }));
     await screen.findByText(/^“With .*”$/);

@@ -22,7 +22,7 @@ import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersFile, AnswersNothing } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { JobsModule } from "../jobs/jobs.module.ts";
-import { JobsService } from "../jobs/jobs.service.ts";
+import { BoardService } from "../jobs/board.service.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import { benchCalendar } from "./benchCalendar.ts";
 import { CalendarService } from "./calendar.service.ts";
@@ -31,7 +31,7 @@ import { CalendarService } from "./calendar.service.ts";
 class CalendarController {
   constructor(
     @Inject(CalendarService) private readonly calendar: CalendarService,
-    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(BoardService) private readonly board: BoardService,
     @Inject(Audit) private readonly audit: Audit,
   ) {}
 
@@ -48,7 +48,7 @@ class CalendarController {
     "text/calendar",
   )
   async ics(@Res() res: Response): Promise<void> {
-    const [plan, jobs] = await Promise.all([this.calendar.plan(), this.jobs.list()]);
+    const [plan, jobs] = await Promise.all([this.calendar.plan(), this.board.open()]);
     sendFile(res, "bench.ics", "text/calendar", benchCalendar(jobs, plan));
   }
 

@@ -11,7 +11,7 @@ import type { BookingRequest, CalendarAnswer, ImportedAnswer } from "@dragonet/c
 import { DATABASE, type Database } from "../database/database.ts";
 import { booking, job, person, shop } from "../database/schema.ts";
 import { gone, notFound, notValid } from "../http/refusal.ts";
-import { JobsService } from "../jobs/jobs.service.ts";
+import { BoardService } from "../jobs/board.service.ts";
 import type { SignedIn } from "../people/access.ts";
 import { WorkPool } from "../work/pool.ts";
 import { closedDaysOf } from "./closedDays.ts";
@@ -23,7 +23,7 @@ const MOST_CLOSED = 1000;
 export class CalendarService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
-    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(BoardService) private readonly board: BoardService,
     @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
 
@@ -116,7 +116,7 @@ export class CalendarService {
 
   /** Everything that the plan is made of, from now on. */
   async file(): Promise<CalendarFile> {
-    const [answer, jobs] = await Promise.all([this.read(), this.jobs.list()]);
+    const [answer, jobs] = await Promise.all([this.read(), this.board.open()]);
     return calendarOf(answer, jobs, new Date());
   }
 

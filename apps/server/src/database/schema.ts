@@ -16,30 +16,15 @@ import {
   varchar,
   json,
 } from "drizzle-orm/pg-core";
-import {
-  SHAPE_VERSION,
-  type Edit,
-  type Job,
-  type JobSummary,
-  type Offer,
-  type Part,
-  type Practices,
-  type ShopCalendar,
-  type Vehicle,
-} from "@dragonet/core";
+import type { Edit, Offer, Part, Practices, ShopCalendar, Vehicle } from "@dragonet/core";
 import type { PreferencesRequest, Role, SearchKind } from "@dragonet/contract";
+import { moment, shape } from "./columns.ts";
+import { job } from "./jobTables.ts";
+
+export * from "./jobTables.ts";
 
 /** How a person likes things: what the request for it may say. */
 export type Preferences = Readonly<PreferencesRequest>;
-
-/** Version of the document beside it; a row of before there were versions is of the first. */
-const shape = () =>
-  integer("shape")
-    .notNull()
-    .default(1)
-    .$defaultFn(() => SHAPE_VERSION);
-
-const moment = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
 
 /** One row: the shop itself. */
 export const shop = pgTable(
@@ -169,45 +154,6 @@ export const vehicleProfile = pgTable(
     check("vehicle_profile_revision", sql`${t.revision} >= 1`),
     check("vehicle_profile_own_id", sql`${t.value}->>'profileId' = ${t.id}`),
   ],
-);
-
-export const job = pgTable(
-  "job",
-  {
-    id: uuid("id").primaryKey().defaultRandom(),
-    document: jsonb("document").$type<Job>().notNull(),
-    shape: shape(),
-    /** What the board shows: derived from the document at every change. */
-    summary: jsonb("summary").$type<JobSummary>().notNull(),
-    revision: integer("revision").notNull().default(1),
-    createdAt: moment("created_at"),
-    updatedAt: moment("updated_at"),
-    /** When it was put in the bin, and by whom; null while it is not. */
-    removedAt: timestamp("removed_at", { withTimezone: true }),
-    removedBy: text("removed_by"),
-  },
-  (t) => [
-    index("job_updated").on(t.updatedAt),
-    index("job_shape").on(t.shape),
-    check("job_revision", sql`${t.revision} >= 1`),
-    check("job_bin", sql`(${t.removedAt} is null) = (${t.removedBy} is null)`),
-  ],
-);
-
-const bytea = customType<{ data: Buffer }>({ dataType: () => "bytea" });
-
-/** A picture of a job, bare of what the camera wrote beside it. */
-export const photo = pgTable(
-  "photo",
-  {
-    jobId: uuid("job_id")
-      .notNull()
-      .references(() => job.id, { onDelete: "cascade" }),
-    id: varchar("id", { length: 64 }).notNull(),
-    bytes: bytea("bytes").notNull(),
-    at: moment("at"),
-  },
-  (t) => [primaryKey({ columns: [t.jobId, t.id] })],
 );
 
 /**

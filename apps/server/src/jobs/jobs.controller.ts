@@ -30,6 +30,9 @@ import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answer
 import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { AsksForJobs } from "./board.controller.ts";
+import { BoardService } from "./board.service.ts";
+import { readBoardQuery, readPlace, readSize } from "./boardQuery.ts";
 import { JobsService } from "./jobs.service.ts";
 import { namedActs } from "./namedActs.ts";
 import { JobSaves } from "./jobSaves.ts";
@@ -38,14 +41,31 @@ import { JobSaves } from "./jobSaves.ts";
 export class JobsController {
   constructor(
     @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(BoardService) private readonly board: BoardService,
     @Inject(JobSaves) private readonly saves: JobSaves,
     @Inject(Audit) private readonly audit: Audit,
   ) {}
 
   @Get()
-  @Answers("All jobs as the board lists them", [JobOnBoardAnswer])
-  list(): Promise<JobOnBoardAnswer[]> {
-    return this.jobs.list();
+  @AsksForJobs()
+  @ApiQuery({ name: "after", type: String, required: false })
+  @ApiQuery({ name: "size", type: Number, required: false })
+  @Answers(
+    "Jobs as the board lists them; a Link header (RFC 8288) says where those after them are",
+    [JobOnBoardAnswer],
+  )
+  async list(
+    @Query() asked: Record<string, unknown>,
+    @Res({ passthrough: true }) res: Response,
+  ): Promise<readonly JobOnBoardAnswer[]> {
+    const size = readSize(asked);
+    const { jobs, next } = await this.board.page(readBoardQuery(asked), size, readPlace(asked));
+    if (next !== "") {
+      const more = new URLSearchParams(asked as Record<string, string>);
+      more.set("after", next);
+      res.setHeader("link", `</api/jobs?${more.toString()}>; rel="next"`);
+    }
+    return jobs;
   }
 
   @Needs("owner")

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, asc, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import type pg from "pg";
 import {
   DEFAULT_PRACTICES,
@@ -12,7 +12,6 @@ import {
   MOST_REVISION,
   type BinnedJobAnswer,
   type JobAnswer,
-  type JobOnBoardAnswer,
   type NewJobRequest,
   type RevisionAnswer,
 } from "@dragonet/contract";
@@ -43,25 +42,6 @@ export class JobsService {
     @Inject(CONNECTION) private readonly connection: pg.Pool,
     @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
-
-  async list(): Promise<JobOnBoardAnswer[]> {
-    const rows = await this.db
-      .select({
-        id: job.id,
-        revision: job.revision,
-        summary: job.summary,
-        updatedAt: job.updatedAt,
-      })
-      .from(job)
-      .where(isNull(job.removedAt))
-      .orderBy(desc(job.updatedAt), asc(job.id));
-    return rows.map(({ id, revision, summary, updatedAt }) => ({
-      ...summary,
-      id,
-      revision,
-      updatedAt: updatedAt.toISOString(),
-    }));
-  }
 
   async read(id: string): Promise<JobAnswer> {
     const [row] = await this.db.select().from(job).where(eq(job.id, id));
@@ -121,10 +101,10 @@ export class JobsService {
       .from(job)
       .where(
         and(
-          sql`${job.document}->'vehicle'->>'profileId' = ${profileId}`,
-          sql`(jsonb_array_length(${job.document}->'strip') > 0
-            or jsonb_array_length(${job.document}->'templates') > 0)`,
-          isNull(job.removedAt),
+          // As its index has it.
+          sql`removed_at is null and document->'vehicle'->>'profileId' = ${profileId}`,
+          sql`(jsonb_array_length(document->'strip') > 0
+            or jsonb_array_length(document->'templates') > 0)`,
           ...(notId === null ? [] : [ne(job.id, notId)]),
         ),
       )

@@ -12,6 +12,7 @@ import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job, offer, part } from "../database/schema.ts";
 import { conflict, gone, notFound, notValid, refusedLink } from "../http/refusal.ts";
+import { BoardService } from "../jobs/board.service.ts";
 import { JobsService } from "../jobs/jobs.service.ts";
 import type { SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
@@ -46,6 +47,7 @@ export class OffersService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(BoardService) private readonly board: BoardService,
     @Inject(PeopleService) private readonly people: PeopleService,
     @Inject(WorkPool) private readonly pool: WorkPool,
     @Inject(Audit) private readonly audit: Audit,
@@ -57,7 +59,7 @@ export class OffersService {
     const shelf = (
       await this.db.select({ value: part.value }).from(part).orderBy(asc(part.id))
     ).map((row) => row.value);
-    const records = (await this.jobs.list()).flatMap(({ time }) => time);
+    const records = await this.board.times();
     const value = await this.pool.run<"offer">({
       ...{ kind: "offer", document, shelf, records },
       ...{ shop: await this.people.shopName(), today: new Date().toISOString() },

@@ -1,6 +1,5 @@
 import { Search } from "lucide-react";
 import { STAGES, type Stage } from "@dragonet/core";
-import type { JobOnBoardAnswer } from "@dragonet/contract";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { Tick } from "../ui/forms/Tick.tsx";
@@ -10,14 +9,13 @@ import { WAIT_CHOICES } from "./waitWords.ts";
 interface BoardFiltersProps {
   readonly view: BoardView;
   readonly onChange: (change: Partial<BoardView>) => void;
-  readonly jobs: readonly JobOnBoardAnswer[];
+  /** Those that jobs stand at. */
+  readonly benches: readonly string[];
 }
 
 /** What of the board is looked at: by words, by what is waited for, by bench and stage. */
-export function BoardFilters({ view, onChange, jobs }: BoardFiltersProps) {
-  const benches = [...new Set([view.bench, ...jobs.map(({ bench }) => bench)])]
-    .filter((bench) => bench !== "")
-    .sort();
+export function BoardFilters({ view, onChange, benches: taken }: BoardFiltersProps) {
+  const benches = [...new Set([view.bench, ...taken])].filter((bench) => bench !== "").sort();
   return (
     <div role="search" className="mb-2 flex flex-wrap items-center gap-3">
       <label className="control inline-flex items-center gap-2 max-md:w-full">

@@ -1,7 +1,5 @@
 import { useSearchParams } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
-import type { JobOnBoardAnswer } from "@dragonet/contract";
-import { matches } from "./jobs.ts";
 
 /** What of the board is looked at; the address holds it, so that it can be kept and sent. */
 export interface BoardView {
@@ -44,21 +42,8 @@ export function useBoardView(): [BoardView, (change: Partial<BoardView>) => void
   return [view, (change) => setParams(printView({ ...view, ...change }), { replace: true })];
 }
 
-const isLate = ({ promised, stage }: JobOnBoardAnswer, today: string): boolean =>
-  promised !== "" && promised < today && stage !== "handOver";
-
-/** Whether a job is in a view, on a day (ISO 8601). */
-export function isSeen(job: JobOnBoardAnswer, view: BoardView, today: string): boolean {
-  const waits =
-    view.waits === "" ||
-    (view.waits === "nothing"
-      ? job.waiting.length === 0
-      : job.waiting.some(({ kind }) => kind === view.waits));
-  return (
-    waits &&
-    matches(job, view.words) &&
-    (view.bench === "" || job.bench === view.bench) &&
-    (view.stage === "" || job.stage === view.stage) &&
-    (!view.late || isLate(job, today))
-  );
+/** A view as the server is asked for it, on a day (ISO 8601). */
+export function askedOf({ words, waits, bench, stage, late }: BoardView, today: string): string {
+  const said = { q: words.trim(), waits, bench, stage, before: late ? today : "" };
+  return new URLSearchParams(Object.entries(said).filter(([, value]) => value !== "")).toString();
 }

@@ -1,13 +1,21 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import type { JobOnBoardAnswer } from "@dragonet/contract";
+import type {
+  BoardAnswer,
+  JobOnBoardAnswer,
+  JobsOfModelAnswer,
+  JobsPageAnswer,
+  ShopFiguresAnswer,
+  TimeAnswer,
+} from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { followLive } from "../base/live.ts";
 
 /** Changes that come within this time are looked at together, ms. */
 const TOGETHER_MS = 300;
 
-export function useJobs() {
+/** Lists of jobs are looked at anew when one of them has changed. */
+function useLiveJobs(): void {
   const queries = useQueryClient();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -23,23 +31,57 @@ export function useJobs() {
       clearTimeout(timer);
     };
   }, [queries]);
-  return useQuery({ queryKey: ["jobs"], queryFn: () => ask<JobOnBoardAnswer[]>("jobs") });
 }
 
-/** Whether every word of the search is somewhere on the card. */
-export function matches(job: JobOnBoardAnswer, search: string): boolean {
-  const text = [
-    job.title,
-    job.customer,
-    job.model,
-    job.machine,
-    job.bench,
-    ...job.waiting.map((w) => w.text),
-  ]
-    .join(" ")
-    .toLowerCase();
-  return search
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
+const path = (of: string, asked: string): string => (asked === "" ? of : `${of}?${asked}`);
+
+/** The board: the first jobs of each stage that are asked for. What was there stays while more is typed. */
+export function useBoard(asked: string) {
+  useLiveJobs();
+  return useQuery({
+    queryKey: ["jobs", "board", asked],
+    queryFn: () => ask<BoardAnswer>(path("board", asked)),
+    placeholderData: keepPreviousData,
+  });
 }
+
+/** Some jobs in a row, from where `asked` says. */
+export function useJobsPage(asked: string) {
+  useLiveJobs();
+  return useQuery({
+    queryKey: ["jobs", "page", asked],
+    queryFn: () => ask<JobsPageAnswer>(path("board/page", asked)),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Jobs with work left, the first promised first. */
+export function useOpenJobs() {
+  useLiveJobs();
+  return useQuery({
+    queryKey: ["jobs", "open"],
+    queryFn: () => ask<JobOnBoardAnswer[]>("board/open"),
+  });
+}
+
+/** Time planned and taken on the latest timed jobs, the oldest first. */
+export const useTimes = () =>
+  useQuery({ queryKey: ["jobs", "times"], queryFn: () => ask<TimeAnswer[]>("board/times") });
+
+export function useFigures() {
+  useLiveJobs();
+  return useQuery({
+    queryKey: ["jobs", "figures"],
+    queryFn: () => ask<ShopFiguresAnswer>("board/figures"),
+  });
+}
+
+/** How many jobs each model has had. */
+export const useModels = () =>
+  useQuery({
+    queryKey: ["jobs", "models"],
+    queryFn: () => ask<JobsOfModelAnswer[]>("board/models"),
+  });
+
+export const useCustomers = () =>
+  useQuery({ queryKey: ["jobs", "customers"], queryFn: () => ask<string[]>("board/customers") });

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { toast } from "sonner";
 import type { Edit, Stage } from "@dragonet/core";
 import type { ChangesAnswer, JobOnBoardAnswer } from "@dragonet/contract";
@@ -14,20 +15,20 @@ interface Move {
 /** Puts a job to another stage from the board, as an edit of the job like any other; it can be taken back. */
 export function useMoveStage(): (move: Move) => void {
   const queries = useQueryClient();
+  // One that is taken back at once goes on from what the move itself made.
+  const revisions = useRef(new Map<string, number>());
   const { mutate } = useMutation({
     scope: { id: "stage" },
     mutationFn: async ({ job, stage }: Move) => {
-      const known = queries
-        .getQueryData<JobOnBoardAnswer[]>(["jobs"])
-        ?.find(({ id }) => id === job.id);
       const edit: Edit = { kind: "setOnce", entity: "card", field: "stage", value: stage };
       return ask<ChangesAnswer>(`jobs/${job.id}/edits`, "POST", {
-        baseRevision: known?.revision ?? job.revision,
+        baseRevision: revisions.current.get(job.id) ?? job.revision,
         batchId: mint("stage"),
         edits: [edit],
       });
     },
-    onSuccess: async (_, { job, stage }) => {
+    onSuccess: async ({ revision }, { job, stage }) => {
+      revisions.current.set(job.id, revision);
       await queries.invalidateQueries({ queryKey: ["jobs"] });
       toast(`${job.title}: ${STAGE_WORDS[stage]}`, {
         action: { label: "Undo", onClick: () => mutate({ job, stage: job.stage }) },

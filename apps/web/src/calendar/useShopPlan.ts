@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from "react";
 import { calendarOf, type CalendarFile, type PrintedSchedule } from "@dragonet/core";
 import type { CalendarAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
-import { useJobs } from "../board/jobs.ts";
+import { useOpenJobs } from "../board/jobs.ts";
 import { useNow } from "../ui/useNow.ts";
 import { planner } from "../worker/planner.ts";
 
@@ -31,7 +31,7 @@ export function useShopPlan(): {
   readonly retry: () => void;
 } {
   const calendar = useCalendar();
-  const jobs = useJobs();
+  const jobs = useOpenJobs();
   const quarter = Math.floor(useNow() / QUARTER_MS) * QUARTER_MS;
   const [planned, setPlanned] = useState<Planned | null>(null);
   const [failed, setFailed] = useState<Error | null>(null);

@@ -1,6 +1,6 @@
-import { Suspense, lazy, useMemo } from "react";
-import { TASK_WORDS, decimal, shopFigures, type CountOf, type ShopFigures } from "@dragonet/core";
-import { useJobs } from "../board/jobs.ts";
+import { Suspense, lazy } from "react";
+import { TASK_WORDS, decimal, type CountOf, type ShopFigures } from "@dragonet/core";
+import { useFigures } from "../board/jobs.ts";
 import { WAIT_CHOICES } from "../board/waitWords.ts";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
@@ -69,12 +69,11 @@ function Estimates({ figures }: { figures: ShopFigures }) {
 /** What the shop's jobs say about the shop: where time goes, what is waited for, what comes back. */
 export function FiguresPage() {
   useTitle("Figures");
-  const { data, error, isPending, refetch } = useJobs();
-  // The board tells the latest first; what is learned goes by what came before.
-  const figures = useMemo(() => shopFigures([...(data ?? [])].reverse()), [data]);
+  const { data: figures, error, isPending, refetch } = useFigures();
   if (isPending) return <Loading what="the figures" />;
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
-  if (data.length === 0) {
+  const { hours, waits: waited, sells, comebacks, mends } = figures;
+  if ([hours, waited, sells, comebacks, mends].every((list) => list.length === 0)) {
     return (
       <div className="mx-auto w-full max-w-4xl p-4">
         <h1 className="text-lead">Figures</h1>
@@ -82,7 +81,7 @@ export function FiguresPage() {
       </div>
     );
   }
-  const waits = figures.waits.map(({ what, count }) => ({ what: WAITS.get(what) ?? what, count }));
+  const waits = waited.map(({ what, count }) => ({ what: WAITS.get(what) ?? what, count }));
   return (
     <div className="mx-auto w-full max-w-4xl p-4">
       <h1 className="mb-2 text-lead">Figures</h1>

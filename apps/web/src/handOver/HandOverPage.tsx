@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from "react";
 import type { Job } from "@dragonet/core";
 import { useMe } from "../base/session.ts";
-import { useJobs } from "../board/jobs.ts";
+import { useTimes } from "../board/jobs.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useParts } from "../shelf/parts.ts";
 import { Loading } from "../ui/page/states.tsx";
@@ -20,14 +20,13 @@ export function HandOverPage() {
   const { units } = useMe().preferences;
   useSendingPhotos();
   const { data } = useParts();
-  const { data: jobs } = useJobs();
+  const { data: times } = useTimes();
   const shop = useMemo(
     () => ({
       shelf: data?.map((kept) => kept.value) ?? [],
-      // Oldest first, so that each estimate can be tried on the jobs before it.
-      records: [...(jobs ?? [])].reverse().flatMap(({ time }) => time),
+      records: times ?? [],
     }),
-    [data, jobs],
+    [data, times],
   );
   const made = useOfJob<HandingOver>(
     useCallback((job: Job) => planner().handingOver(job, shop, units), [shop, units]),

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
-import { useJobs } from "../board/jobs.ts";
+import { useOpenJobs } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
 import { TOUR, useTour } from "./tour.ts";
 import { useTourEnd } from "./useTourEnd.ts";
@@ -10,7 +10,7 @@ function Step({ step }: { step: number }) {
   const go = useTour((tour) => tour.go);
   const leave = useTourEnd();
   const navigate = useNavigate();
-  const { data } = useJobs();
+  const { data } = useOpenJobs();
   const at = TOUR[step];
   // The job that is gone through: the first whose circuits are there.
   const jobId = data?.find((job) => job.runs > 0)?.id;

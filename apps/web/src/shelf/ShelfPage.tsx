@@ -15,7 +15,7 @@ import {
 import type { ImportedAnswer, KeptPartAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
-import { useJobs } from "../board/jobs.ts";
+import { useOpenJobs } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
 import { FileButton } from "../ui/forms/FileButton.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
@@ -134,7 +134,7 @@ function PartTable({
 export function ShelfPage() {
   useTitle("Shelf");
   const { data, error, isPending, refetch } = useParts();
-  const { data: jobs } = useJobs();
+  const { data: jobs } = useOpenJobs();
   const needs = (jobs ?? []).flatMap((job) => job.needs);
   const canEdit = useCanEdit();
   const queries = useQueryClient();

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { JobAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
-import { useJobs } from "../board/jobs.ts";
+import { useOpenJobs } from "../board/jobs.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import type { TrainingGround } from "../worker/training.ts";
@@ -15,7 +15,7 @@ const MADE = "made";
 /** The trainer: faults to find and questions to answer, on jobs of the shop or made-up ones. */
 export function TrainingPage() {
   useTitle("Training");
-  const { data: jobs } = useJobs();
+  const { data: jobs } = useOpenJobs();
   const made = useMadeGround();
   const [choice, setChoice] = useState(MADE);
   const ground = async (): Promise<TrainingGround> => {

@@ -1,13 +1,13 @@
 import { Link } from "react-router";
-import { useJobs } from "../board/jobs.ts";
+import { useJobsPage } from "../board/jobs.ts";
 import { STAGE_WORDS } from "../job/stages.ts";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty } from "../ui/page/states.tsx";
 
 /** Jobs of the shop on one model. */
 export function EarlierJobs({ model }: { model: string }) {
-  const { data } = useJobs();
-  const jobs = (data ?? []).filter((j) => j.model === model);
+  const { data } = useJobsPage(new URLSearchParams({ model }).toString());
+  const jobs = data?.jobs ?? [];
   return (
     <Section title="Jobs on this model">
       {jobs.length === 0 ? (

@@ -6,7 +6,7 @@ import type { Vehicle } from "@dragonet/core";
 import type { ImportedAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
-import { useJobs } from "../board/jobs.ts";
+import { useModels } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
 import { FileButton } from "../ui/forms/FileButton.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
@@ -30,7 +30,7 @@ function systemText({ system }: Vehicle): string {
 export function VehiclesPage() {
   useTitle("Vehicles");
   const { data, error, isPending, refetch } = useVehicles();
-  const { data: jobs } = useJobs();
+  const { data: models } = useModels();
   const canEdit = useCanEdit();
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -105,7 +105,7 @@ export function VehiclesPage() {
                       <span className="num">{proved}</span>
                     </td>
                     <td className="num pr-4">
-                      {(jobs ?? []).filter((j) => j.model === value.model).length}
+                      {models?.find(({ model }) => model === value.model)?.count ?? 0}
                     </td>
                     <td className="text-small text-muted">{value.note}</td>
                   </tr>

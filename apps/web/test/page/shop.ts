@@ -4,6 +4,7 @@ import {
   DEFAULT_PRACTICES,
   applyEdits,
   jobSummary,
+  shopFigures,
   type Change,
   type Edit,
   type Job,
@@ -11,6 +12,7 @@ import {
   type Vehicle,
 } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
+import { boardOf, pageOf } from "./board.ts";
 import type { Person } from "../../src/base/session.ts";
 
 export interface Asked {
@@ -115,15 +117,16 @@ export class Shop {
     const own =
       this.told.get(`${method} ${path}`) ?? this.told.get(`${method} ${path.split("?")[0]}`);
     if (own) return await own(body as never, path);
-    const [place = "", id = "", what = ""] = path.split(/[/?]/);
+    const [place = "", id = "", what = ""] = path.split("?")[0]!.split("/");
     const question = `${method} ${place}${id === "" ? "" : "/:id"}${what === "" ? "" : `/${what}`}`;
     switch (question) {
       case "GET session":
         return ok({ person: this.person, shop: "Tarn Lamp Works", needsFirstOwner: false });
       case "PUT session/:id":
         return this.likes(id, body as Person["preferences"]);
-      case "GET jobs":
-        return ok([...this.jobs].map(([jobId, kept]) => this.onBoard(jobId, kept.document)));
+      case "GET board":
+      case "GET board/:id":
+        return this.lists(id, new URLSearchParams(path.split("?")[1] ?? ""));
       case "GET practices":
         return ok(DEFAULT_PRACTICES);
       case "GET jobs/:id":
@@ -148,6 +151,34 @@ export class Shop {
         return this.keep(this.vehicles, id, checkVehicle, body as Kept<Vehicle>);
       default:
         return refused(404, `nothing answers ${method} ${path} here`);
+    }
+  }
+
+  /** Lists of jobs, and what is made of all of them. */
+  private lists(what: string, asked: URLSearchParams): Reply {
+    const jobs = [...this.jobs].map(([jobId, kept]) => this.onBoard(jobId, kept.document));
+    switch (what) {
+      case "":
+        return ok(boardOf(jobs, asked));
+      case "page":
+        return ok(pageOf(jobs, asked));
+      case "open":
+        return ok(jobs);
+      case "times":
+        return ok(jobs.flatMap(({ time }) => time));
+      case "figures":
+        return ok(shopFigures(jobs));
+      case "customers":
+        return ok([...new Set(jobs.map(({ customer }) => customer))]);
+      case "models":
+        return ok(
+          [...new Set(jobs.map(({ model }) => model))].map((model) => ({
+            model,
+            count: jobs.filter((job) => job.model === model).length,
+          })),
+        );
+      default:
+        return refused(404, `no list of jobs by "${what}"`);
     }
   }
 

@@ -1,4 +1,5 @@
 /** What the server answers: the page takes its types from here, and the API's document its schemas. */
+export * from "./board.ts";
 export * from "./calendar.ts";
 export * from "./jobs.ts";
 export * from "./offers.ts";

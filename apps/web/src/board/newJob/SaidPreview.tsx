@@ -17,7 +17,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { useVehicles } from "../../vehicles/vehicles.ts";
 import { planner } from "../../worker/planner.ts";
-import { useJobs } from "../jobs.ts";
+import { useCustomers } from "../jobs.ts";
 
 function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
   const { name, count, part, place, condition } = circuit;
@@ -60,7 +60,7 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const sentence = useDeferredValue(text);
   const { data: kept } = useVehicles();
   const { data: parts } = useParts();
-  const { data: jobs } = useJobs();
+  const { data: customers } = useCustomers();
   const { data: practices } = usePractices();
   const [profileId, setProfileId] = useState("");
   const [said, setSaid] = useState<SaidJob | null>(null);
@@ -68,15 +68,15 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const world = useMemo(() => {
-    if (!kept || !parts || !jobs) return null;
+    if (!kept || !parts || !customers) return null;
     const vehicles = kept.map(({ value }) => value);
     return {
       vehicles,
       shelf: parts.map(({ value }) => value),
-      customers: [...new Set(jobs.map((job) => job.customer))],
+      customers,
       vehicle: vehicles.find((v) => v.profileId === profileId) ?? null,
     };
-  }, [kept, parts, jobs, profileId]);
+  }, [kept, parts, customers, profileId]);
 
   useEffect(() => {
     if (!world) return;

@@ -1,0 +1,207 @@
+import { Inject, Injectable } from "@nestjs/common";
+import { and, asc, desc, eq, sql, type SQL } from "drizzle-orm";
+import { STAGES, shopFigures, type ShopFigures, type TimeRecord } from "@dragonet/core";
+import type {
+  BoardAnswer,
+  JobOnBoardAnswer,
+  JobsOfModelAnswer,
+  JobsPageAnswer,
+} from "@dragonet/contract";
+import { DATABASE, type Database } from "../database/database.ts";
+import { job } from "../database/schema.ts";
+import { wordsOf } from "../search/search.service.ts";
+import { printPlace, type BoardQuery, type Place } from "./boardQuery.ts";
+
+/** Jobs of each stage that the board tells, and up to which it counts them. */
+const OF_EACH_STAGE = 25;
+const MOST_COUNTED = 1000;
+const MOST_ON_BENCHES = 60;
+/** Jobs with work left that are told at once: benches are planned with them. */
+const MOST_OPEN = 1000;
+/** Timed jobs that the shop's pace is learned from, the latest. */
+const MOST_TIMED = 400;
+/** Jobs that are closed and that figures are made of, the latest. */
+const MOST_CLOSED = 1000;
+const MOST_CUSTOMERS = 500;
+
+const COLUMNS = {
+  id: job.id,
+  revision: job.revision,
+  summary: job.summary,
+  updatedAt: job.updatedAt,
+  stageRank: job.stageRank,
+  boardOrder: job.boardOrder,
+};
+
+type Row = Pick<typeof job.$inferSelect, keyof typeof COLUMNS>;
+
+const onBoard = ({ id, revision, summary, updatedAt }: Row): JobOnBoardAnswer => ({
+  ...summary,
+  ...{ id, revision, updatedAt: updatedAt.toISOString() },
+});
+
+// Written as the indexes have them: what is a parameter is not known to be the same.
+const HERE = sql`removed_at is null`;
+const OPEN = sql`removed_at is null and is_open`;
+const ORDER = [asc(job.stageRank), asc(job.boardOrder), asc(job.id)];
+const rankOf = (stage: (typeof STAGES)[number]): number => STAGES.indexOf(stage) + 1;
+
+/** What of the jobs is looked at. */
+function seen({ words, waits, bench, stage, model, before }: BoardQuery): SQL {
+  const wanted = wordsOf(words);
+  const all = [HERE];
+  if (stage) all.push(eq(job.stageRank, rankOf(stage)));
+  // "bench <> ''" as the index of benches has it.
+  if (bench !== "") all.push(sql`bench <> ''`, eq(job.bench, bench));
+  if (model !== "") all.push(eq(job.model, model));
+  if (waits === "nothing") all.push(sql`summary->'waiting' = '[]'::jsonb`);
+  else if (waits !== "") {
+    all.push(sql`summary->'waiting' @> ${JSON.stringify([{ kind: waits }])}::jsonb`);
+  }
+  if (before !== "") {
+    all.push(sql`is_open`, sql`board_order < ${before}`, sql`stage_rank < ${rankOf("handOver")}`);
+  }
+  if (wanted.length > 0) {
+    const query = wanted.map((word) => `${word}:*`).join(" & ");
+    all.push(sql`${job.id}::text in (
+      select id from search_entry where kind = 'job' and stems @@ to_tsquery('simple', ${query}))`);
+  }
+  return and(...all)!;
+}
+
+/** Lists of jobs: each looks at few rows, however many there are. */
+@Injectable()
+export class BoardService {
+  constructor(@Inject(DATABASE) private readonly db: Database) {}
+
+  /** Some jobs after a place, by stage, promise, and the latest first of those with nothing left. */
+  async page(query: BoardQuery, size: number, after: Place | null): Promise<JobsPageAnswer> {
+    const place = after
+      ? sql`(stage_rank, board_order, id) > (${after.stageRank}, ${after.boardOrder} collate "C", ${after.id}::uuid)`
+      : sql`true`;
+    const rows = await this.db
+      .select(COLUMNS)
+      .from(job)
+      .where(and(seen(query), place))
+      .orderBy(...ORDER)
+      .limit(size + 1);
+    const told = rows.slice(0, size);
+    const last = told[told.length - 1];
+    return { jobs: told.map(onBoard), next: rows.length > size && last ? printPlace(last) : "" };
+  }
+
+  /** The first jobs of every stage. */
+  async board(query: BoardQuery): Promise<BoardAnswer> {
+    const stages = STAGES.filter((stage) => query.stage === null || stage === query.stage);
+    const [lists, onBenches, benches, [any]] = await Promise.all([
+      Promise.all(
+        stages.map(async (stage) => {
+          const [page, counted] = await Promise.all([
+            this.page({ ...query, stage }, OF_EACH_STAGE, null),
+            this.count({ ...query, stage }),
+          ]);
+          const { jobs } = page;
+          return { stage, jobs, count: counted.count, uncounted: counted.uncounted };
+        }),
+      ),
+      this.db
+        .select(COLUMNS)
+        .from(job)
+        .where(and(HERE, sql`bench <> ''`))
+        .orderBy(asc(job.bench), ...ORDER)
+        .limit(MOST_ON_BENCHES),
+      this.benches(),
+      this.db.select({ id: job.id }).from(job).where(HERE).limit(1),
+    ]);
+    return {
+      stages: lists.filter(({ jobs }) => jobs.length > 0),
+      onBenches: onBenches.map(onBoard),
+      ...{ benches, any: any !== undefined },
+    };
+  }
+
+  private async count(query: BoardQuery) {
+    const some = this.db
+      .select({ one: sql<number>`1`.as("one") })
+      .from(job)
+      .where(seen(query))
+      .limit(MOST_COUNTED + 1)
+      .as("some");
+    const [row] = await this.db.select({ count: sql<number>`count(*)::int` }).from(some);
+    const count = row?.count ?? 0;
+    return { count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED };
+  }
+
+  /** Benches that jobs stand at: from one to the next, without reading what stands at each. */
+  private async benches(): Promise<string[]> {
+    const { rows } = await this.db.execute(sql`
+      with recursive named(bench) as (
+        (select bench from job where removed_at is null and bench <> '' order by bench limit 1)
+        union all
+        select (select job.bench from job where removed_at is null and job.bench <> ''
+          and job.bench > named.bench order by job.bench limit 1)
+        from named where named.bench is not null
+      )
+      select bench from named where bench is not null limit 200`);
+    return rows.map(({ bench }) => bench as string);
+  }
+
+  /** Jobs with work left, the first promised first. */
+  async open(): Promise<JobOnBoardAnswer[]> {
+    const rows = await this.db
+      .select(COLUMNS)
+      .from(job)
+      .where(OPEN)
+      .orderBy(asc(job.boardOrder), asc(job.id))
+      .limit(MOST_OPEN);
+    return rows.map(onBoard);
+  }
+
+  /** Time planned and taken on the latest jobs that were timed, the oldest first. */
+  async times(): Promise<TimeRecord[]> {
+    const rows = await this.db
+      .select({ time: sql<TimeRecord[]>`summary->'time'` })
+      .from(job)
+      .where(sql`removed_at is null and summary->'time' <> '[]'::jsonb`)
+      .orderBy(desc(job.updatedAt))
+      .limit(MOST_TIMED);
+    return rows.reverse().flatMap(({ time }) => time);
+  }
+
+  /** What the shop's jobs say about the shop: all that are open, and the latest of those that are not. */
+  async figures(): Promise<ShopFigures> {
+    const [open, closed] = await Promise.all([
+      this.open(),
+      this.db
+        .select(COLUMNS)
+        .from(job)
+        .where(and(HERE, eq(job.stageRank, rankOf("handOver")), sql`board_order >= 'z'`))
+        .orderBy(...ORDER)
+        .limit(MOST_CLOSED),
+    ]);
+    const jobs = [...closed.map(onBoard), ...open];
+    // What is learned goes by what came before.
+    return shopFigures(jobs.sort((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1)));
+  }
+
+  /** Models that the shop has had jobs on, and how many. */
+  models(): Promise<JobsOfModelAnswer[]> {
+    return this.db
+      .select({ model: job.model, count: sql<number>`count(*)::int` })
+      .from(job)
+      .where(HERE)
+      .groupBy(job.model)
+      .orderBy(asc(job.model));
+  }
+
+  /** Customers of the latest jobs, each once. */
+  async customers(): Promise<string[]> {
+    const rows = await this.db
+      .select({ customer: sql<string>`summary->>'customer'` })
+      .from(job)
+      .where(HERE)
+      .orderBy(desc(job.updatedAt))
+      .limit(MOST_CUSTOMERS);
+    return [...new Set(rows.map(({ customer }) => customer))].filter((name) => name !== "");
+  }
+}

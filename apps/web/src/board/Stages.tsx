@@ -1,0 +1,137 @@
+import { useState, type DragEvent, type ReactNode } from "react";
+import { Link, useSearchParams } from "react-router";
+import { STAGES, type Stage } from "@dragonet/core";
+import type { BoardStageAnswer, JobOnBoardAnswer } from "@dragonet/contract";
+import { useCanEdit } from "../base/session.ts";
+import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
+import { Loading, Trouble } from "../ui/page/states.tsx";
+import { JobLine } from "./JobLine.tsx";
+import { useJobsPage } from "./jobs.ts";
+import { useMoveStage } from "./useMoveStage.ts";
+
+type Counted = Pick<BoardStageAnswer, "count" | "uncounted">;
+
+const countText = ({ count, uncounted }: Counted): string => `${uncounted ? "over " : ""}${count}`;
+
+/** Jobs of one stage that the page holds at once. */
+const A_PAGE = 50;
+
+const PLAIN_LINK = "touch inline-flex items-center text-accent underline";
+
+function Heading({ stage, counted }: { stage: Stage; counted: Counted | undefined }) {
+  return (
+    <h2 id={`stage-${stage}`} className="flex items-baseline gap-2">
+      <span className="num text-muted">{stageNumber(stage)}</span>
+      {STAGE_WORDS[stage]}
+      {counted && counted.count > 1 && (
+        <span className="num text-small font-normal text-muted">{countText(counted)}</span>
+      )}
+    </h2>
+  );
+}
+
+interface StagesProps {
+  readonly stages: readonly BoardStageAnswer[];
+  /** What is looked at, as the address has it. */
+  readonly query: string;
+}
+
+/** Jobs by stage, the soonest promised first; a job is put to another stage by dragging it there. */
+export function Stages({ stages, query }: StagesProps) {
+  const canEdit = useCanEdit();
+  const move = useMoveStage();
+  const [dragged, setDragged] = useState<JobOnBoardAnswer | null>(null);
+  const [over, setOver] = useState<Stage | null>(null);
+  const letGo = (): void => {
+    setDragged(null);
+    setOver(null);
+  };
+  return STAGES.map((stage) => {
+    const told = stages.find((one) => one.stage === stage);
+    const here = told?.jobs ?? [];
+    const takes = dragged !== null && dragged.stage !== stage;
+    if (here.length === 0 && !takes) return null;
+    const hover = (e: DragEvent): void => {
+      if (!takes) return;
+      e.preventDefault();
+      setOver(stage);
+    };
+    const drop = (e: DragEvent): void => {
+      e.preventDefault();
+      if (dragged && takes) move({ job: dragged, stage });
+      letGo();
+    };
+    return (
+      // A place to drop on is no control: the stage is chosen by keys in the job's own header.
+      // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+      <section
+        key={stage}
+        aria-labelledby={`stage-${stage}`}
+        className={`mt-4 ${takes ? `outline-2 outline-offset-2 outline-accent ${over === stage ? "bg-accent-wash outline-solid" : "outline-dashed"}` : ""}`}
+        onDragOver={hover}
+        onDragLeave={() => setOver(null)}
+        onDrop={drop}
+      >
+        <Heading stage={stage} counted={told} />
+        <ul>
+          {here.map((job) => (
+            <JobLine
+              key={job.id}
+              job={job}
+              onDrag={canEdit ? (picked) => (picked ? setDragged(picked) : letGo()) : undefined}
+            />
+          ))}
+        </ul>
+        {told && told.count > here.length && (
+          <Link to={`/?${query === "" ? "" : `${query}&`}stage=${stage}`} className={PLAIN_LINK}>
+            {told.uncounted ? "All of them" : `All ${told.count}`} at {STAGE_WORDS[stage]}
+          </Link>
+        )}
+      </section>
+    );
+  });
+}
+
+interface OneStageProps {
+  readonly stage: Stage;
+  readonly count: Counted | undefined;
+  /** What the server is asked for. */
+  readonly asked: string;
+}
+
+/** Every job of one stage, some at a time: the page holds no more than it shows. */
+export function OneStage({ stage, count, asked }: OneStageProps) {
+  const [params] = useSearchParams();
+  const after = params.get("after") ?? "";
+  const place = new URLSearchParams({ size: String(A_PAGE), ...(after === "" ? {} : { after }) });
+  const { data, error, isPending, refetch } = useJobsPage(`${asked}&${place.toString()}`);
+  if (isPending) return <Loading what="jobs" />;
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  const at = (to: string): string => {
+    const next = new URLSearchParams(params);
+    if (to === "") next.delete("after");
+    else next.set("after", to);
+    return `/?${next.toString()}`;
+  };
+  const turn = (to: string, words: ReactNode) => (
+    <Link to={at(to)} className={PLAIN_LINK}>
+      {words}
+    </Link>
+  );
+  return (
+    <section aria-labelledby={`stage-${stage}`} className="mt-4">
+      <Heading stage={stage} counted={count} />
+      <ul>
+        {data.jobs.map((job) => (
+          <JobLine key={job.id} job={job} />
+        ))}
+      </ul>
+      {(after !== "" || data.next !== "") && (
+        <nav aria-label="More jobs" className="mt-2 flex gap-6">
+          {after !== "" && turn("", "From the first")}
+          {data.next !== "" && turn(data.next, "Next ones")}
+        </nav>
+      )}
+    </section>
+  );
+}
