@@ -43,5 +43,6 @@ export const fillParts = (more) => `
   insert into part (id, value, shape)
   select 'fill-' || i, value || jsonb_build_object(
     'id', 'fill-' || i, 'name', (value->>'name') || ' ' || substr(md5(i::text), 1, 5)), shape
-  from generate_series(1, ${more}) as i join likes on likes.nth = i % likes.of
+  from (select count(*) as n from part) as had, generate_series(had.n + 1, had.n + ${more}) as i
+  join likes on likes.nth = i % likes.of
   on conflict (id) do nothing`;

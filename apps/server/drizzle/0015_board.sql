@@ -20,6 +20,13 @@ CREATE FUNCTION job_board_order(summary jsonb, changed timestamptz) RETURNS text
     END
 $$;
 --> statement-breakpoint
+-- Whether a job has every word that is asked for: looked up job by job, for words that many jobs have.
+CREATE FUNCTION job_has_words(job_id uuid, wanted tsquery) RETURNS boolean LANGUAGE plpgsql STABLE PARALLEL SAFE COST 100 AS $$
+BEGIN
+  RETURN EXISTS (SELECT 1 FROM search_entry WHERE kind = 'job' AND id = job_id::text AND stems @@ wanted);
+END
+$$;
+--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "stage_rank" smallint GENERATED ALWAYS AS (job_stage_rank(summary)) STORED NOT NULL;--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "is_open" boolean GENERATED ALWAYS AS (job_is_open(summary)) STORED NOT NULL;--> statement-breakpoint
 ALTER TABLE "job" ADD COLUMN "board_order" text collate "C" GENERATED ALWAYS AS (job_board_order(summary, updated_at)) STORED NOT NULL;--> statement-breakpoint

@@ -15,6 +15,8 @@ import { printPlace, type BoardQuery, type Place } from "./boardQuery.ts";
 /** Jobs of each stage that the board tells, and up to which it counts them. */
 const OF_EACH_STAGE = 25;
 const MOST_COUNTED = 1000;
+/** Jobs with the words of a question up to which they are listed one by one. */
+const MOST_LISTED = 2000;
 const MOST_ON_BENCHES = 60;
 /** Jobs with work left that are told at once: benches are planned with them. */
 const MOST_OPEN = 1000;
@@ -46,9 +48,16 @@ const OPEN = sql`removed_at is null and is_open`;
 const ORDER = [asc(job.stageRank), asc(job.boardOrder), asc(job.id)];
 const rankOf = (stage: (typeof STAGES)[number]): number => STAGES.indexOf(stage) + 1;
 
+/** Jobs that have every word that is asked for. */
+type Having =
+  | { readonly kind: "any" }
+  /** Few: these. */
+  | { readonly kind: "few"; readonly ids: readonly string[] }
+  /** So many that they are met soon wherever a list begins: each is looked at when it is come to. */
+  | { readonly kind: "many"; readonly wanted: string };
+
 /** What of the jobs is looked at. */
-function seen({ words, waits, bench, stage, model, before }: BoardQuery): SQL {
-  const wanted = wordsOf(words);
+function seen({ waits, bench, stage, model, before }: BoardQuery, having: Having): SQL {
   const all = [HERE];
   if (stage) all.push(eq(job.stageRank, rankOf(stage)));
   // "bench <> ''" as the index of benches has it.
@@ -61,12 +70,28 @@ function seen({ words, waits, bench, stage, model, before }: BoardQuery): SQL {
   if (before !== "") {
     all.push(sql`is_open`, sql`board_order < ${before}`, sql`stage_rank < ${rankOf("handOver")}`);
   }
-  if (wanted.length > 0) {
-    const query = wanted.map((word) => `${word}:*`).join(" & ");
-    all.push(sql`${job.id}::text in (
-      select id from search_entry where kind = 'job' and stems @@ to_tsquery('simple', ${query}))`);
+  if (having.kind === "few") all.push(sql`id = any(${sql.param(having.ids)}::uuid[])`);
+  if (having.kind === "many") {
+    all.push(sql`job_has_words(id, to_tsquery('simple', ${having.wanted}))`);
   }
   return and(...all)!;
+}
+
+const MOST_NAMES = 300;
+
+/**
+ * Each value of a column once, from one to the next by its index: what stands at each is not read. A
+ * common table "named" with a column "name", which ends in null.
+ */
+function namesOf(column: "bench" | "model", more: SQL): SQL {
+  const name = sql.identifier(column);
+  return sql`named(name, nth) as (
+    (select ${name}, 1 from job where removed_at is null ${more} order by ${name} limit 1)
+    union all
+    select (select job.${name} from job where removed_at is null ${more} and job.${name} > named.name
+      order by job.${name} limit 1), nth + 1
+    from named where named.name is not null and nth < ${MOST_NAMES}
+  )`;
 }
 
 /** Lists of jobs: each looks at few rows, however many there are. */
@@ -76,13 +101,29 @@ export class BoardService {
 
   /** Some jobs after a place, by stage, promise, and the latest first of those with nothing left. */
   async page(query: BoardQuery, size: number, after: Place | null): Promise<JobsPageAnswer> {
+    return this.after(query, await this.having(query.words), size, after);
+  }
+
+  /** Which jobs have every word of a question. */
+  private async having(words: string): Promise<Having> {
+    const asked = wordsOf(words);
+    if (asked.length === 0) return { kind: "any" };
+    const wanted = asked.map((word) => `${word}:*`).join(" & ");
+    const { rows } = await this.db.execute(sql`
+      select id from search_entry where kind = 'job' and stems @@ to_tsquery('simple', ${wanted})
+      limit ${MOST_LISTED + 1}`);
+    if (rows.length > MOST_LISTED) return { kind: "many", wanted };
+    return { kind: "few", ids: rows.map(({ id }) => id as string) };
+  }
+
+  private async after(query: BoardQuery, having: Having, size: number, after: Place | null) {
     const place = after
       ? sql`(stage_rank, board_order, id) > (${after.stageRank}, ${after.boardOrder} collate "C", ${after.id}::uuid)`
       : sql`true`;
     const rows = await this.db
       .select(COLUMNS)
       .from(job)
-      .where(and(seen(query), place))
+      .where(and(seen(query, having), place))
       .orderBy(...ORDER)
       .limit(size + 1);
     const told = rows.slice(0, size);
@@ -92,16 +133,18 @@ export class BoardService {
 
   /** The first jobs of every stage. */
   async board(query: BoardQuery): Promise<BoardAnswer> {
+    const having = await this.having(query.words);
     const stages = STAGES.filter((stage) => query.stage === null || stage === query.stage);
     const [lists, onBenches, benches, [any]] = await Promise.all([
       Promise.all(
         stages.map(async (stage) => {
-          const [page, counted] = await Promise.all([
-            this.page({ ...query, stage }, OF_EACH_STAGE, null),
-            this.count({ ...query, stage }),
-          ]);
-          const { jobs } = page;
-          return { stage, jobs, count: counted.count, uncounted: counted.uncounted };
+          const own = { ...query, stage };
+          const { jobs, next } = await this.after(own, having, OF_EACH_STAGE, null);
+          const counted =
+            next === "" || having.kind === "many"
+              ? { count: jobs.length, uncounted: next !== "" }
+              : await this.count(own, having);
+          return { stage, jobs, ...counted };
         }),
       ),
       this.db
@@ -120,11 +163,11 @@ export class BoardService {
     };
   }
 
-  private async count(query: BoardQuery) {
+  private async count(query: BoardQuery, having: Having) {
     const some = this.db
       .select({ one: sql<number>`1`.as("one") })
       .from(job)
-      .where(seen(query))
+      .where(seen(query, having))
       .limit(MOST_COUNTED + 1)
       .as("some");
     const [row] = await this.db.select({ count: sql<number>`count(*)::int` }).from(some);
@@ -132,18 +175,10 @@ export class BoardService {
     return { count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED };
   }
 
-  /** Benches that jobs stand at: from one to the next, without reading what stands at each. */
   private async benches(): Promise<string[]> {
     const { rows } = await this.db.execute(sql`
-      with recursive named(bench) as (
-        (select bench from job where removed_at is null and bench <> '' order by bench limit 1)
-        union all
-        select (select job.bench from job where removed_at is null and job.bench <> ''
-          and job.bench > named.bench order by job.bench limit 1)
-        from named where named.bench is not null
-      )
-      select bench from named where bench is not null limit 200`);
-    return rows.map(({ bench }) => bench as string);
+      with recursive ${namesOf("bench", sql`and bench <> ''`)} select name from named where name is not null`);
+    return rows.map(({ name }) => name as string);
   }
 
   /** Jobs with work left, the first promised first. */
@@ -184,14 +219,19 @@ export class BoardService {
     return shopFigures(jobs.sort((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1)));
   }
 
-  /** Models that the shop has had jobs on, and how many. */
-  models(): Promise<JobsOfModelAnswer[]> {
-    return this.db
-      .select({ model: job.model, count: sql<number>`count(*)::int` })
-      .from(job)
-      .where(HERE)
-      .groupBy(job.model)
-      .orderBy(asc(job.model));
+  /** Models that the shop has had jobs on, and how many; more than so many are not counted. */
+  async models(): Promise<JobsOfModelAnswer[]> {
+    const { rows } = await this.db.execute(sql`
+      with recursive ${namesOf("model", sql``)}
+      select name as model, count from named, lateral (
+        select count(*)::int as count from (
+          select 1 from job where removed_at is null and model = name limit ${MOST_COUNTED + 1}
+        ) as told
+      ) as counted where name is not null`);
+    return (rows as unknown as { model: string; count: number }[]).map(({ model, count }) => ({
+      model,
+      ...{ count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED },
+    }));
   }
 
   /** Customers of the latest jobs, each once. */

@@ -35,6 +35,9 @@ const inBin = (by: string | null) =>
 /** Revisions of history told at once; older ones are asked for by the last that was told. */
 const MOST_HISTORY = 100;
 
+/** Jobs of the bin that are told, the latest: older ones are found when these are gone. */
+const MOST_BINNED = 200;
+
 @Injectable()
 export class JobsService {
   constructor(
@@ -149,7 +152,8 @@ export class JobsService {
       .select()
       .from(job)
       .where(isNotNull(job.removedAt))
-      .orderBy(desc(job.removedAt));
+      .orderBy(desc(job.removedAt))
+      .limit(MOST_BINNED);
     return rows.map(({ id, summary, removedAt, removedBy }) => ({
       id,
       title: summary.title,

@@ -82,7 +82,7 @@ export function Stages({ stages, query }: StagesProps) {
             />
           ))}
         </ul>
-        {told && told.count > here.length && (
+        {told && (told.uncounted || told.count > here.length) && (
           <Link to={`/?${query === "" ? "" : `${query}&`}stage=${stage}`} className={PLAIN_LINK}>
             {told.uncounted ? "All of them" : `All ${told.count}`} at {STAGE_WORDS[stage]}
           </Link>

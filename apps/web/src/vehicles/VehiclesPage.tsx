@@ -3,7 +3,7 @@ import { Plus } from "lucide-react";
 import { Link, useNavigate } from "react-router";
 import { toast } from "sonner";
 import type { Vehicle } from "@dragonet/core";
-import type { ImportedAnswer } from "@dragonet/contract";
+import type { ImportedAnswer, JobsOfModelAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
 import { useModels } from "../board/jobs.ts";
@@ -25,6 +25,10 @@ function systemText({ system }: Vehicle): string {
       return `${system.pack.nominalV} V pack and 12 V battery`;
   }
 }
+
+/** How many jobs a model has had. */
+const countText = (had: JobsOfModelAnswer | undefined): string =>
+  `${had?.uncounted ? "over " : ""}${had?.count ?? 0}`;
 
 /** Vehicle profiles: what is known of a model, so that the second job takes half the time. */
 export function VehiclesPage() {
@@ -105,7 +109,7 @@ export function VehiclesPage() {
                       <span className="num">{proved}</span>
                     </td>
                     <td className="num pr-4">
-                      {models?.find(({ model }) => model === value.model)?.count ?? 0}
+                      {countText(models?.find(({ model }) => model === value.model))}
                     </td>
                     <td className="text-small text-muted">{value.note}</td>
                   </tr>

@@ -173,7 +173,7 @@ export class Shop {
       case "models":
         return ok(
           [...new Set(jobs.map(({ model }) => model))].map((model) => ({
-            model,
+            ...{ model, uncounted: false },
             count: jobs.filter((job) => job.model === model).length,
           })),
         );

@@ -57,6 +57,10 @@ export class JobsOfModelAnswer {
   @IsInt()
   @Min(1)
   readonly count!: number;
+
+  /** There are more than were counted. */
+  @IsBoolean()
+  readonly uncounted!: boolean;
 }
 
 /** Hours of one kind of work over all jobs that were timed. */

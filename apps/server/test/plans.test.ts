@@ -1,0 +1,151 @@
+/**
+ * How the database answers what lists ask, read from its own plans: by an index that begins where the list
+ * begins, never by reading all jobs. Plans as auto_explain (PostgreSQL's own) tells them to the client.
+ */
+import { drizzle } from "drizzle-orm/node-postgres";
+import pg from "pg";
+import { STAGES } from "@dragonet/core";
+import { Audit } from "../src/audit/audit.ts";
+import * as schema from "../src/database/schema.ts";
+import { BoardService } from "../src/jobs/board.service.ts";
+import { readBoardQuery } from "../src/jobs/boardQuery.ts";
+import { historyOf } from "../src/jobs/jobRows.ts";
+import { JobsService } from "../src/jobs/jobs.service.ts";
+import { SearchService } from "../src/search/search.service.ts";
+import { fillJobs } from "../../../scripts/lib/fillShop.mjs";
+import { Shop } from "./shop.ts";
+
+interface Node {
+  readonly "Node Type": string;
+  readonly "Relation Name"?: string;
+  readonly "Index Name"?: string;
+  readonly "Index Cond"?: string;
+  readonly Plans?: readonly Node[];
+}
+
+const LARGE = new Set(["job", "job_change", "search_entry", "search_word", "audit", "photo"]);
+
+/** Nodes of a plan, each with whether what is above it stops it early. */
+function nodesOf(node: Node, stopped = false): { node: Node; stopped: boolean }[] {
+  const below = node["Node Type"] === "Sort" ? false : stopped || node["Node Type"] === "Limit";
+  return [{ node, stopped }, ...(node.Plans ?? []).flatMap((one) => nodesOf(one, below))];
+}
+
+/** A bitmap of an index names no table: indexes are named after theirs. */
+const tableOf = (index = ""): string => [...LARGE].find((table) => index.startsWith(table)) ?? "";
+
+/** What of a plan reads a whole large table, in words. */
+const readsAll = (plan: Node): string[] =>
+  nodesOf(plan).flatMap(({ node, stopped }) => {
+    const table = node["Relation Name"] ?? tableOf(node["Index Name"]);
+    if (!LARGE.has(table)) return [];
+    if (node["Node Type"] === "Seq Scan") return [`all of ${table}`];
+    const kind = node["Node Type"];
+    const byIndex = /^(Bitmap )?Index/.test(kind) && node["Index Cond"] === undefined;
+    return byIndex && !stopped ? [`all of ${table} by ${node["Index Name"]}`] : [];
+  });
+
+describe("what lists ask of the database", () => {
+  let shop: Shop;
+  let pool: pg.Pool;
+  let plans: Node[] = [];
+  let board: BoardService;
+  let jobs: JobsService;
+  let search: SearchService;
+  let audit: Audit;
+
+  beforeAll(async () => {
+    shop = await Shop.open({ demo: true });
+    // Many jobs, and many words, though not theirs.
+    await shop.query(`set session_replication_role = replica; ${fillJobs(4000)};
+      insert into search_word select md5(i::text) from generate_series(1, 30000) as i; analyze`);
+    const options = [
+      ...["session_preload_libraries=auto_explain", "auto_explain.log_min_duration=0"],
+      ...["auto_explain.log_level=notice", "auto_explain.log_format=json"],
+      // Of few rows reading all is quickest: what is asked is whether an index would do.
+      ...["auto_explain.log_nested_statements=on", "client_min_messages=notice"],
+      "enable_seqscan=off",
+    ];
+    pool = new pg.Pool({
+      ...{ connectionString: shop.databaseUrl, max: 1 },
+      options: options.map((one) => `-c ${one}`).join(" "),
+    });
+    pool.on("connect", (client) =>
+      client.on("notice", ({ message = "" }) => {
+        const json = message.slice(message.indexOf("{"));
+        if (json.startsWith("{")) plans.push((JSON.parse(json) as { Plan: Node }).Plan);
+      }),
+    );
+    const db = drizzle(pool, { schema });
+    board = new BoardService(db);
+    jobs = new JobsService(db, pool, null as never);
+    search = new SearchService(db);
+    audit = new Audit(db);
+  });
+  afterAll(async () => {
+    await pool.end();
+    await shop.close();
+  });
+
+  /** What a question reads that it should not; fails where no plan was told at all. */
+  async function asked(question: () => Promise<unknown>): Promise<string[]> {
+    plans = [];
+    await question();
+    expect(plans.length).toBeGreaterThan(0);
+    return plans.flatMap(readsAll);
+  }
+  const by = (query: object) => readBoardQuery(query as Record<string, unknown>);
+
+  it("is told, and a question that reads all jobs is seen to", async () => {
+    const all = () => pool.query("select count(*) from job where document->>'none' = 'x'");
+    expect((await asked(all)).join()).toContain("all of job");
+  });
+
+  it("is answered by an index: the board, and each stage from any place", async () => {
+    expect(await asked(() => board.board(by({})))).toEqual([]);
+    const { next } = await board.page(by({}), 5, null);
+    expect(next).not.toBe("");
+    for (const stage of STAGES) {
+      const place = { stageRank: 3, boardOrder: "2026-01-01", id: crypto.randomUUID() };
+      expect(await asked(() => board.page(by({ stage }), 50, place))).toEqual([]);
+    }
+    expect(await asked(() => board.page(by({}), 50, null))).toEqual([]);
+  });
+
+  it("is answered by an index for every way to look at the board", async () => {
+    for (const query of [
+      ...[{ q: "pods" }, { q: "a b" }, { waits: "part" }, { waits: "nothing" }],
+      ...[{ bench: "Bench 1" }, { model: "x" }, { before: "2026-12-01" }],
+      ...[
+        { q: "pods", waits: "stop", stage: "fit" },
+        { bench: "Bench 1", before: "2026-12-01" },
+      ],
+    ]) {
+      expect([query, await asked(() => board.page(by(query), 50, null))]).toEqual([query, []]);
+    }
+  });
+
+  it("is answered by an index for what other pages list", async () => {
+    expect(await asked(() => board.open())).toEqual([]);
+    expect(await asked(() => board.times())).toEqual([]);
+    expect(await asked(() => board.figures())).toEqual([]);
+    expect(await asked(() => board.customers())).toEqual([]);
+    expect(await asked(() => board.models())).toEqual([]);
+    expect(await asked(() => jobs.bin())).toEqual([]);
+    expect(await asked(() => jobs.ledgerBefore("fellrunner-420", null))).toEqual([]);
+    const { jobs: some } = await board.page(by({}), 1, null);
+    const { id } = some[0]!;
+    expect(await asked(() => jobs.readText(id))).toEqual([]);
+    expect(await asked(() => historyOf(pool && drizzle(pool, { schema }), id, 99, 100))).toEqual(
+      [],
+    );
+  });
+
+  it("is answered by an index for searches and for the record", async () => {
+    for (const words of ["pods", "pods quad", "podz"]) {
+      expect([words, await asked(() => search.find(words))]).toEqual([words, []]);
+    }
+    expect(await asked(() => audit.list(null, ""))).toEqual([]);
+    expect(await asked(() => audit.list(50, "changed shelf"))).toEqual([]);
+  });
+});

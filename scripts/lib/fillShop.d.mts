@@ -1,0 +1,3 @@
+/** Statements of the database's own language. */
+export function fillJobs(more: number): string;
+export function fillParts(more: number): string;
