@@ -136,9 +136,7 @@ describe("what lists ask of the database", () => {
     const { jobs: some } = await board.page(by({}), 1, null);
     const { id } = some[0]!;
     expect(await asked(() => jobs.readText(id))).toEqual([]);
-    expect(await asked(() => historyOf(pool && drizzle(pool, { schema }), id, 99, 100))).toEqual(
-      [],
-    );
+    expect(await asked(() => historyOf(drizzle(pool, { schema }), id, 99, 100))).toEqual([]);
   });
 
   it("is answered by an index for searches and for the record", async () => {
