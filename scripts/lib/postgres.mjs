@@ -21,7 +21,7 @@ const USER = "dragonet";
 const DATABASE = "dragonet";
 
 /** PostgreSQL refuses to run as root: as root it runs as the user that Debian made for it. */
-function serverUser() {
+export function serverUser() {
   if (!isRoot()) return {};
   const line = readFileSync("/etc/passwd", "utf8")
     .split("\n")
@@ -44,14 +44,14 @@ function reachable(folder) {
  * The data folder: in the project, or below /var/lib when the project lies below a closed
  * home that the postgres user cannot enter.
  */
-function dataFolder(name) {
+export function dataFolder(name) {
   const own = join(ROOT, name, "postgres");
   if (!isRoot() || reachable(ROOT)) return own;
   const tag = createHash("sha256").update(own).digest("hex").slice(0, 12);
   return join("/var/lib", `dragonet-${tag}`);
 }
 
-function makeFolder(folder, user) {
+export function makeFolder(folder, user) {
   // The parent must let the postgres user through; the folder itself is closed to all others.
   mkdirSync(dirname(folder), { recursive: true, mode: 0o755 });
   mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -147,9 +147,12 @@ function ensureDatabase(bin, port, user) {
 /**
  * Starts PostgreSQL on loopback in a data folder of the project. `fast` gives up safety on
  * power loss for speed: for tests. `port` is for one that is started again, where its clients
- * look for it. Answers its URL and how to stop it.
+ * look for it, `settings` are of PostgreSQL's own kind (`name=value`). Answers its URL and how to stop it.
  */
-export async function startPostgres(name, { reset = false, fast = false, port: wanted } = {}) {
+export async function startPostgres(
+  name,
+  { reset = false, fast = false, port: wanted, settings = [] } = {},
+) {
   let bin = postgresFolder();
   if (!bin) {
     await installPackages(["postgresql"]);
@@ -169,6 +172,7 @@ export async function startPostgres(name, { reset = false, fast = false, port: w
   const options = ["-D", data, "-p", String(port), "-k", "", "-h", "127.0.0.1"];
   if (fast)
     options.push("-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off");
+  options.push(...settings.flatMap((one) => ["-c", one]));
   let output = "";
   const child = spawn(join(bin, "postgres"), options, {
     ...user,
@@ -183,7 +187,8 @@ export async function startPostgres(name, { reset = false, fast = false, port: w
   child.stdout.on("data", keep);
   child.stderr.on("data", keep);
   await waitReady(bin, port, child, () => output);
-  ensureDatabase(bin, port, user);
+  // A standby has what its primary has, and takes nothing of its own.
+  if (!existsSync(join(data, "standby.signal"))) ensureDatabase(bin, port, user);
   return {
     url: `postgresql://${USER}@127.0.0.1:${port}/${DATABASE}`,
     port,

@@ -15,6 +15,7 @@ import {
   type NewJobRequest,
   type RevisionAnswer,
 } from "@dragonet/contract";
+import { databaseUrl, directUrl } from "../database/addresses.ts";
 import { CONNECTION, DATABASE, type Database } from "../database/database.ts";
 import { job, shop, vehicleProfile } from "../database/schema.ts";
 import { gone, notFound, notValid } from "../http/refusal.ts";
@@ -59,7 +60,8 @@ export class JobsService {
    */
   async readText(id: string): Promise<string> {
     const { rows } = await this.connection.query<TextRow>({
-      name: "read-job",
+      // Named where one connection is one server's: a pooler between hands it to anybody.
+      ...(directUrl() === databaseUrl() && { name: "read-job" }),
       text: "select revision, document::text as document, removed_at, removed_by from job where id = $1",
       values: [id],
     });
