@@ -1,11 +1,32 @@
 /** A worker thread's side: does what it is handed, on the same core, away from the requests. */
 import "reflect-metadata";
+import { setPriority } from "node:os";
 import { readJobFile } from "@dragonet/contract";
 import { offerOf, paceOf, planCalendar, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import type { Answers, Task } from "./tasks.ts";
 
+/** Paper waits for requests where there are too few processors for both: on Linux a thread has its own. */
+const PAPER_PRIORITY = 10;
+
+let yielding = false;
+
+/** From the first sheet on this thread stands behind those that answer. */
+function yieldToRequests(): void {
+  if (yielding) return;
+  yielding = true;
+  try {
+    setPriority(0, PAPER_PRIORITY);
+  } catch {
+    // Where that may not be done it goes on beside them.
+  }
+}
+
+const IN_A_SAVE: ReadonlySet<Task["kind"]> = new Set(["warm", "edits"]);
+
 export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
+  // Saves have a thread of their own.
+  if (!IN_A_SAVE.has(task.kind)) yieldToRequests();
   switch (task.kind) {
     case "warm":
       return null;
