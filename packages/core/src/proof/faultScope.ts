@@ -8,7 +8,7 @@ import {
   type RunCircuit,
 } from "../circuit/index.ts";
 import { routeOf, type RoutePlan } from "../fit/index.ts";
-import { asId, type ElementId, type Job } from "../job/index.ts";
+import { asId, type ElementId, type Job, type RunId } from "../job/index.ts";
 import {
   everythingOn,
   refusedBy,
@@ -62,6 +62,8 @@ export const levelOf = (load: LoadElement, { volts, amps }: SolvedNetwork): numb
 export interface ScopeLoad {
   readonly load: LoadElement;
   readonly run: RunCircuit;
+  /** Everything that its run is made of and hangs on. */
+  readonly on: ReadonlySet<ElementId>;
 }
 
 /** A position that faults are tried in, and the loads that work in it without one. */
@@ -118,11 +120,24 @@ function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stag
   return stages;
 }
 
-const loadsIn = (circuit: Circuit, run: RunCircuit): ScopeLoad[] =>
-  run.branches.flatMap((branch): ScopeLoad[] => {
+/** What each run hangs on, worked out once a circuit: hundreds of faults ask for it. */
+const HANGS_ON = new WeakMap<Circuit, ReadonlyMap<RunId, ReadonlySet<ElementId>>>();
+
+function hangsOn(circuit: Circuit): ReadonlyMap<RunId, ReadonlySet<ElementId>> {
+  const known = HANGS_ON.get(circuit);
+  if (known) return known;
+  const made = new Map(circuit.runs.map((r) => [r.runId, new Set(everythingOf(circuit, r))]));
+  HANGS_ON.set(circuit, made);
+  return made;
+}
+
+function loadsIn(circuit: Circuit, run: RunCircuit): ScopeLoad[] {
+  const on = hangsOn(circuit).get(run.runId) ?? new Set<ElementId>();
+  return run.branches.flatMap((branch): ScopeLoad[] => {
     const load = elementOf(circuit, branch.load);
-    return load.kind === "load" ? [{ load, run }] : [];
+    return load.kind === "load" ? [{ load, run, on }] : [];
   });
+}
 
 function othersBehind(
   circuit: Circuit,
@@ -130,13 +145,14 @@ function othersBehind(
   { fuse, pin }: Opening,
 ): LoadElement[] {
   const inside = new Set(runs.map((run) => run.runId));
-  const hangsOnIt = (id: ElementId): boolean => {
-    if (fuse) return id === fuse.id;
-    const element = elementOf(circuit, id);
-    return element.kind === "tap" && element.pin.id === pin?.id;
-  };
+  const on = hangsOn(circuit);
+  const opened = fuse
+    ? [fuse.id]
+    : [...circuit.elements.values()].flatMap((e) =>
+        e.kind === "tap" && e.pin.id === pin?.id ? [e.id] : [],
+      );
   return circuit.runs
-    .filter((run) => !inside.has(run.runId) && everythingOf(circuit, run).some(hangsOnIt))
+    .filter((run) => !inside.has(run.runId) && opened.some((id) => on.get(run.runId)?.has(id)))
     .flatMap((run) => loadsIn(circuit, run).map(({ load }) => load));
 }
 
@@ -149,7 +165,7 @@ export function scopeOf(
   own: ReadonlySet<ElementId>,
 ): Scope {
   const part = partOf(circuit, runs);
-  const loads = runs.flatMap((run) => loadsIn(part, run));
+  const loads = runs.flatMap((run) => loadsIn(circuit, run));
   let stages: readonly Stage[] | null = null;
   return {
     ...{ name, circuit: part, loads, own, route: routeOf(job, circuit) },

@@ -92,12 +92,12 @@ function tryAt(
   const { result } = solved;
   const opening = openingIn(circuit, result.amps);
   const opens = opening?.opens ?? null;
-  const works = ({ load, run }: ScopeLoad): boolean => {
+  const works = ({ load, on }: ScopeLoad): boolean => {
     if (levelOf(load, result) < LIT_LEVEL) return false;
     // A fuse that may hold for ever cannot be counted on to open.
     if (!opening || opening.opens.time.mostS === Infinity) return true;
     // A fuse that opens takes what lies behind it: the loads it feeds, and the coils.
-    return opening.fuse !== null && !everythingOf(circuit, run).includes(opening.fuse.id);
+    return opening.fuse !== null && !on.has(opening.fuse.id);
   };
   // A breaker that resets lets the wire heat for part of the time for as long as the fault lasts.
   const cycles = opening?.fuse?.resets ?? false;
