@@ -6,14 +6,14 @@
  * `npm run bench -- diagnosis`: probes until a fault is found, beside two other ways to probe.
  */
 import { spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { Agent, get } from "node:http";
 import { setTimeout as sleep } from "node:timers/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { gzipSync } from "node:zlib";
 import { CHROMIUM } from "./lib/chromium.mjs";
 import { Failure, main } from "./lib/fail.mjs";
+import { firstPageKb } from "./lib/firstPage.mjs";
 import { checkNode, findProgram, freePort } from "./lib/machine.mjs";
 import { fromRoot } from "./lib/paths.mjs";
 import { fillSearch, searchTimes } from "./lib/searchBench.mjs";
@@ -52,29 +52,6 @@ function tell(what, measured, unit, limit) {
   process.stdout.write(
     `${ok ? "met   " : "MISSED"} ${what}: ${number} ${unit} (at most ${limit} ${unit})\n`,
   );
-}
-
-/** Compressed script and style that the first page asks for, fonts apart, in kB. */
-function firstPageKb() {
-  const dist = fromRoot("apps/web/dist");
-  const manifest = JSON.parse(readFileSync(`${dist}/.vite/manifest.json`, "utf8"));
-  const files = new Set();
-  const seen = new Set();
-  const take = (key) => {
-    if (seen.has(key)) return;
-    seen.add(key);
-    const entry = manifest[key];
-    files.add(entry.file);
-    for (const css of entry.css ?? []) files.add(css);
-    for (const next of entry.imports ?? []) take(next);
-  };
-  take("index.html");
-  take("src/board/BoardPage.tsx");
-  const bytes = [...files].reduce(
-    (sum, f) => sum + gzipSync(readFileSync(`${dist}/${f}`)).length,
-    0,
-  );
-  return bytes / 1000;
 }
 
 function computation(...only) {

@@ -1,6 +1,7 @@
 /** What holds of the whole house: sizes of files, components and folders. */
 import { readFileSync, readdirSync } from "node:fs";
 import { dirname, join } from "node:path";
+import { firstPageKb } from "../lib/firstPage.mjs";
 
 const ROOT = join(__dirname, "../..");
 
@@ -56,5 +57,11 @@ describe("the house", () => {
       files.reduce((sum, file) => sum + textOf(file).split("\n").length - 1, 0);
     const tests = code.filter((file) => /\/test\/|^e2e\//.test(file));
     expect(lines(tests) / lines(code)).toBeGreaterThan(0.27);
+  });
+
+  it("asks for at most 160 kB of script and style before the board stands", () => {
+    // More comes when it is wanted; a static import of a dialog or a form brings it all.
+    expect(firstPageKb()).toBeLessThanOrEqual(160);
+    expect(firstPageKb()).toBeGreaterThan(50);
   });
 });

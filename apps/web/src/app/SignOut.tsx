@@ -1,13 +1,15 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { LogOut } from "lucide-react";
-import { useState } from "react";
+import { Suspense, lazy, useState } from "react";
 import { useJobStore } from "../job/store/jobStore.ts";
 import { forgetJobs } from "../job/store/keptJobs.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
-import { changesWord, waitingActs } from "../sync/words.ts";
-import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/page/Modal.tsx";
+import { waitingActs } from "../sync/words.ts";
 import { ask } from "../base/api.ts";
+
+const StayOrLeave = lazy(async () => ({
+  default: (await import("./StayOrLeave.tsx")).StayOrLeave,
+}));
 
 /** What the kept application answers with when there is no network: see vite.config.ts. */
 const LAST_ANSWERS = "last-answers";
@@ -53,24 +55,16 @@ export function SignOut({ personId }: { personId: string }) {
       >
         <LogOut size={17} aria-hidden />
       </button>
-      <Modal
-        open={asking}
-        onClose={() => setAsking(false)}
-        title={waits > 0 ? `${changesWord(waits)} not saved yet` : "Something is not saved yet"}
-        about="They stay in this browser, and are sent when you sign in here again. Nobody else who signs in here sees or sends them."
-      >
-        {failed !== "" && (
-          <p role="alert" className="mb-3 font-bold">
-            {failed}
-          </p>
-        )}
-        <div className="flex flex-wrap gap-3">
-          <Button look="main" onClick={() => setAsking(false)}>
-            Stay signed in
-          </Button>
-          <Button onClick={() => void leave()}>Sign out, keep them here</Button>
-        </div>
-      </Modal>
+      {asking && (
+        <Suspense fallback={null}>
+          <StayOrLeave
+            waits={waits}
+            failed={failed}
+            onStay={() => setAsking(false)}
+            onLeave={() => void leave()}
+          />
+        </Suspense>
+      )}
     </>
   );
 }

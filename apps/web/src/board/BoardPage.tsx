@@ -8,7 +8,6 @@ import { useSettled } from "../ui/useSettled.ts";
 import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { Benches } from "./Benches.tsx";
-import { BoardFilters } from "./BoardFilters.tsx";
 import { askedOf, printView, useBoardView } from "./boardView.ts";
 import { ImportJob } from "./newJob/ImportJob.tsx";
 import { useBoard } from "./jobs.ts";
@@ -19,6 +18,11 @@ import { Views } from "./Views.tsx";
 
 /** Letters that are typed within this time are one question, ms. */
 const TYPING_MS = 150;
+
+/** Its lists of choices come behind the jobs themselves. */
+const BoardFilters = lazy(async () => ({
+  default: (await import("./BoardFilters.tsx")).BoardFilters,
+}));
 
 /** Its form and lists come when they are asked for: the board is the first page. */
 const NewJob = lazy(async () => ({ default: (await import("./newJob/NewJob.tsx")).NewJob }));
@@ -54,7 +58,12 @@ export function BoardPage() {
           <NewJob open onClose={() => setOpening(false)} />
         </Suspense>
       )}
-      {data.any && <BoardFilters view={view} onChange={look} benches={data.benches} />}
+      {data.any && (
+        // As high as what comes: nothing moves under a press.
+        <Suspense fallback={<div className="mb-2 h-10 max-md:h-33" />}>
+          <BoardFilters view={view} onChange={look} benches={data.benches} />
+        </Suspense>
+      )}
       <Views query={query} />
       {!data.any ? (
         <Empty title="No jobs yet">Open one from a vehicle profile, or take a job file in.</Empty>

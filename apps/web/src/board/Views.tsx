@@ -1,13 +1,13 @@
 import { X } from "lucide-react";
-import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { Suspense, lazy, useState } from "react";
 import { Link } from "react-router";
 import type { PreferencesRequest } from "@dragonet/contract";
 import { useMe } from "../base/session.ts";
 import { useLikes } from "../settings/useLikes.ts";
 import { Button } from "../ui/Button.tsx";
-import { FormField } from "../ui/forms/FormField.tsx";
-import { Modal } from "../ui/page/Modal.tsx";
+
+/** Dialogs come when they are asked for: the board is the first page. */
+const NameView = lazy(async () => ({ default: (await import("./NameView.tsx")).NameView }));
 
 const MOST_VIEWS = 20;
 
@@ -17,15 +17,12 @@ export function Views({ query }: { query: string }) {
   const views = preferences.views ?? [];
   const save = useLikes();
   const [naming, setNaming] = useState(false);
-  const { register, handleSubmit, formState, reset } = useForm({ defaultValues: { name: "" } });
   const keep = (next: PreferencesRequest["views"]): void =>
     save.mutate({ ...preferences, views: next ?? [] });
-  const submit = handleSubmit((said) => {
-    const name = said.name.trim();
+  const keepThis = (name: string): void => {
     keep([...views.filter((view) => view.name !== name), { name, query }]);
     setNaming(false);
-    reset();
-  });
+  };
   const isKept = views.some((view) => view.query === query);
   if (views.length === 0 && query === "") return null;
   return (
@@ -63,21 +60,11 @@ export function Views({ query }: { query: string }) {
           Keep this view
         </Button>
       )}
-      <Modal open={naming} onClose={() => setNaming(false)} title="Keep this view">
-        <form noValidate onSubmit={(e) => void submit(e)} className="flex flex-col gap-3">
-          <FormField
-            label="Name"
-            maxLength={60}
-            wrong={formState.errors.name?.message}
-            {...register("name", {
-              validate: (text) => text.trim() !== "" || "A word or two, to find it by.",
-            })}
-          />
-          <Button look="main" type="submit">
-            Keep
-          </Button>
-        </form>
-      </Modal>
+      {naming && (
+        <Suspense fallback={null}>
+          <NameView onKeep={keepThis} onClose={() => setNaming(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

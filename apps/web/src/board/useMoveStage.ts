@@ -1,11 +1,13 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { toast } from "sonner";
 import type { Edit, Stage } from "@dragonet/core";
 import type { ChangesAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { mint } from "../base/mint.ts";
 import { STAGE_WORDS } from "../job/stages.ts";
+
+/** They come when there is something to say: the board is the first page. */
+const messages = () => import("sonner");
 
 interface Move {
   readonly job: JobOnBoardAnswer;
@@ -30,11 +32,15 @@ export function useMoveStage(): (move: Move) => void {
     onSuccess: async ({ revision }, { job, stage }) => {
       revisions.current.set(job.id, revision);
       await queries.invalidateQueries({ queryKey: ["jobs"] });
+      const { toast } = await messages();
       toast(`${job.title}: ${STAGE_WORDS[stage]}`, {
         action: { label: "Undo", onClick: () => mutate({ job, stage: job.stage }) },
       });
     },
-    onError: (error) => toast.error(`Not done: ${error.message}`, { duration: 10_000 }),
+    onError: async (error) => {
+      const { toast } = await messages();
+      toast.error(`Not done: ${error.message}`, { duration: 10_000 });
+    },
   });
   return mutate;
 }

@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Suspense, lazy } from "react";
 import { useNavigate } from "react-router";
 import type { JobAnswer } from "@dragonet/contract";
-import { ApiError, ask } from "../../base/api.ts";
+import { ask } from "../../base/api.ts";
 import { FileButton } from "../../ui/forms/FileButton.tsx";
-import { Modal } from "../../ui/page/Modal.tsx";
-import { FaultList } from "../../ui/page/states.tsx";
+
+const NotTaken = lazy(async () => ({ default: (await import("./NotTaken.tsx")).NotTaken }));
 
 /** Takes a job file in; a file that cannot be read is answered with every fault. */
 export function ImportJob() {
@@ -20,10 +21,11 @@ export function ImportJob() {
   return (
     <>
       <FileButton label="Job file in" accept=".json,application/json" onText={take.mutate} />
-      <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
-        <p className="font-bold">{take.error?.message}</p>
-        {take.error instanceof ApiError && <FaultList error={take.error} />}
-      </Modal>
+      {take.error && (
+        <Suspense fallback={null}>
+          <NotTaken error={take.error} onClose={take.reset} />
+        </Suspense>
+      )}
     </>
   );
 }

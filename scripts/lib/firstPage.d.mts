@@ -1,0 +1,2 @@
+/** kB of compressed script and style. */
+export function firstPageKb(): number;
