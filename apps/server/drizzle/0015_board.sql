@@ -13,9 +13,10 @@ CREATE FUNCTION job_is_open(summary jsonb) RETURNS boolean LANGUAGE sql IMMUTABL
     OR coalesce((summary->'work'->>'handOverMin')::float8, 0) > 0
 $$;
 --> statement-breakpoint
+-- Named with its schema: a restored backup makes rows while it knows none.
 -- A day comes before "9", which is no promise, and that before "z", which are those with nothing left, the latest first.
 CREATE FUNCTION job_board_order(summary jsonb, changed timestamptz) RETURNS text LANGUAGE sql IMMUTABLE PARALLEL SAFE AS $$
-  SELECT CASE WHEN job_is_open(summary) THEN coalesce(nullif(summary->>'promised', ''), '9')
+  SELECT CASE WHEN public.job_is_open(summary) THEN coalesce(nullif(summary->>'promised', ''), '9')
     ELSE 'z' || lpad((100000000000000 - floor(1000 * extract(epoch FROM changed - to_timestamp(0))))::bigint::text, 15, '0')
     END
 $$;
@@ -23,7 +24,7 @@ $$;
 -- Whether a job has every word that is asked for: looked up job by job, for words that many jobs have.
 CREATE FUNCTION job_has_words(job_id uuid, wanted tsquery) RETURNS boolean LANGUAGE plpgsql STABLE PARALLEL SAFE COST 100 AS $$
 BEGIN
-  RETURN EXISTS (SELECT 1 FROM search_entry WHERE kind = 'job' AND id = job_id::text AND stems @@ wanted);
+  RETURN EXISTS (SELECT 1 FROM public.search_entry WHERE kind = 'job' AND id = job_id::text AND stems @@ wanted);
 END
 $$;
 --> statement-breakpoint

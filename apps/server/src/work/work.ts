@@ -6,8 +6,11 @@ import { offerOf, paceOf, planCalendar, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import type { Answers, Task } from "./tasks.ts";
 
-/** Paper waits for requests where there are too few processors for both: on Linux a thread has its own. */
-const PAPER_PRIORITY = 10;
+/**
+ * Paper stands a little behind requests where there are too few processors for both (on Linux a thread has a
+ * priority of its own): half as much of one as they, so that beside much else it is still there in time.
+ */
+const PAPER_PRIORITY = 3;
 
 let yielding = false;
 
