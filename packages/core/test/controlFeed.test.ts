@@ -199,15 +199,14 @@ describe("the proof of circuits whose coils share a fuse", () => {
 });
 
 describe("a contact of the kit's own", () => {
-  const parked = (poles: number): Circuit => {
+  const job = (poles: number): Job => {
     const lit = { relay: "yes" as const };
-    return synthesise(
-      make("two on one contact", "", PETREL, "")
-        .control("stalk", "Stalk", ["park"], { poles })
-        .run("a", "A", "front", allOf("park"), [["pod-18", 1, "front"]], lit)
-        .run("b", "B", "rear", allOf("park"), [["pod-18", 1, "rear"]], lit).job,
-    );
+    return make("two on one contact", "", PETREL, "")
+      .control("stalk", "Stalk", ["park"], { poles })
+      .run("a", "A", "front", allOf("park"), [["pod-18", 1, "front"]], lit)
+      .run("b", "B", "rear", allOf("park"), [["pod-18", 1, "rear"]], lit).job;
   };
+  const parked = (poles: number): Circuit => synthesise(job(poles));
 
   it("works the coils of several circuits behind one fuse where they share it", () => {
     const circuit = parked(1);
@@ -219,5 +218,9 @@ describe("a contact of the kit's own", () => {
   it("has a fuse behind each pole where each circuit has one", () => {
     expect(coilFuses(parked(2))).toEqual([2, 2]);
     expect(trunkOf(parked(2))).toBeUndefined();
+  });
+
+  it("is open at times: what is behind it is proven together", () => {
+    expect(groupsOf(job(1), parked(1))).toHaveLength(1);
   });
 });

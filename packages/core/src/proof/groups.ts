@@ -42,13 +42,17 @@ function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
 }
 
 /**
- * Terminals of control feeds that only coils hang on. A few coils' current through a fuse and a piece
+ * Terminals of control feeds on factory wires that only coils hang on. A few coils' current through a fuse and a piece
  * of wire is a tenth of a volt, which no relay feels. Where something is wired otherwise at one
  * of them, what hangs on it is proven together.
  */
 function coilNodes({ deviations }: Job, circuit: Circuit): ReadonlySet<NodeId> {
   const nodes = new Set<NodeId>();
-  for (const trunk of circuit.trunks.filter(({ kind }) => kind === "controlFeed")) {
+  // A contact of the kit's own is open at times: what is behind it hangs together.
+  const feeds = circuit.trunks.filter(
+    ({ kind, source }) => kind === "controlFeed" && source.kind === "pin",
+  );
+  for (const trunk of feeds) {
     const own = new Set<NodeId>(
       trunk.path.flatMap((id) => {
         const { from, to } = elementOf(circuit, id);
