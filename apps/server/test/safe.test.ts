@@ -232,5 +232,9 @@ describe("a database that goes away", () => {
     await shop.stranger().get("/api/health").expect(200, { ok: true });
     const { text } = await shop.stranger().get("/api/metrics").expect(200);
     expect(text).toMatch(/dragonet_answer_seconds_count\{.*route="\/api\/jobs"/);
+    // A proxy on this machine speaks for somebody else, who is told nothing but as an owner.
+    const through = { "x-forwarded-for": "203.0.113.9" };
+    await shop.stranger().get("/api/metrics").set(through).expect(403);
+    await (await shop.person("ansa")).get("/api/metrics").set(through).expect(200);
   });
 });

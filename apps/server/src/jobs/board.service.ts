@@ -77,7 +77,8 @@ function seen({ waits, bench, stage, model, before }: BoardQuery, having: Having
   return and(...all)!;
 }
 
-const MOST_NAMES = 300;
+/** Names told at once; one costs a step down an index. */
+const MOST_NAMES = 5000;
 
 /**
  * Each value of a column once, from one to the next by its index: what stands at each is not read. A
