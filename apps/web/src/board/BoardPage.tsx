@@ -35,7 +35,7 @@ export function BoardPage() {
   const [opening, setOpening] = useState(false);
   const today = isoDay(new Date(useNow()));
   const query = printView(view);
-  const asked = useSettled(askedOf(view, today), TYPING_MS);
+  const asked = askedOf({ ...view, words: useSettled(view.words, TYPING_MS) }, today);
   const { data, error, isPending, refetch } = useBoard(asked);
 
   if (isPending) return <Loading what="jobs" />;
@@ -77,7 +77,11 @@ export function BoardPage() {
           {view.stage === "" ? (
             <Stages stages={data.stages} query={query} />
           ) : (
-            <OneStage stage={view.stage} count={data.stages[0]} asked={asked} />
+            <OneStage
+              stage={view.stage}
+              count={data.stages.find((told) => told.stage === view.stage)}
+              asked={asked}
+            />
           )}
         </>
       )}

@@ -84,7 +84,10 @@ export function FiguresPage() {
   const waits = waited.map(({ what, count }) => ({ what: WAITS.get(what) ?? what, count }));
   return (
     <div className="mx-auto w-full max-w-4xl p-4">
-      <h1 className="mb-2 text-lead">Figures</h1>
+      <h1 className="text-lead">Figures</h1>
+      <p className="mb-2 text-muted">
+        Of all jobs with work left, and of the latest thousand that are handed over.
+      </p>
       <Suspense fallback={<Loading what="the charts" />}>
         <Section title="Hours planned and taken">
           <Estimates figures={figures} />

@@ -21,7 +21,10 @@ export function Bin() {
     },
   });
   return (
-    <Section title="Bin" about="Jobs that were taken off the board. Nothing of them is lost.">
+    <Section
+      title="Bin"
+      about="Jobs that were taken off the board, the latest two hundred. Nothing of them is lost."
+    >
       {error && <Trouble error={error} />}
       {takeOut.error && <Trouble error={takeOut.error} />}
       {data?.length === 0 && <p className="text-muted">The bin is empty.</p>}
