@@ -2,33 +2,20 @@
  * `npm run chaos`: kills the server, the database and its connections, cuts the network and
  * fills the disk while eight clients save, and counts what became of every acknowledged save.
  */
-import { spawn, spawnSync } from "node:child_process";
+import { spawnSync } from "node:child_process";
 import { closeSync, mkdirSync, openSync, rmSync, writeSync } from "node:fs";
 import { connect, createServer } from "node:net";
 import { setTimeout as sleep } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
+import { startOwnShop } from "./lib/ownShop.mjs";
 import { freePort } from "./lib/machine.mjs";
-import { ROOT, fromRoot } from "./lib/paths.mjs";
+import { fromRoot } from "./lib/paths.mjs";
 import { processesOf } from "./lib/processes.mjs";
 
 const DATA = ".data-test-chaos";
 const CLIENTS = 8;
 const HEADERS = { "content-type": "application/json" };
-
-function startShop(port) {
-  const rest = { ...process.env };
-  delete rest.DATABASE_URL;
-  const child = spawn(
-    process.execPath,
-    [fromRoot("scripts/start.mjs"), "--port", String(port), "--reset"],
-    { cwd: ROOT, env: { ...rest, DRAGONET_DATA: DATA }, stdio: ["ignore", "pipe", "ignore"] },
-  );
-  return new Promise((done, fail) => {
-    child.stdout.on("data", (said) => String(said).includes("Ctrl-C") && done(child));
-    child.once("exit", () => fail(new Failure("the shop did not start")));
-  });
-}
 
 /** How often the shop answered "later", by its status. */
 const later = new Map();
@@ -201,7 +188,7 @@ await main(async () => {
   const network = new Network(port);
   let shop = null;
   try {
-    shop = await startShop(port);
+    shop = await startOwnShop(port, DATA);
     const base = `http://127.0.0.1:${await network.open()}`;
     await run({ shop, network, disk }, base, kills, saves);
   } finally {

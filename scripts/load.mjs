@@ -1,12 +1,12 @@
 /** `npm run load`: 200 people at work on one shop, what they wait for, and what the server holds meanwhile. */
-import { spawn } from "node:child_process";
 import { rmSync } from "node:fs";
 import { setTimeout as sleep } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
+import { startOwnShop } from "./lib/ownShop.mjs";
 import { Load, heldMb, printFigures } from "./lib/load.mjs";
 import { freePort } from "./lib/machine.mjs";
-import { ROOT, fromRoot } from "./lib/paths.mjs";
+import { fromRoot } from "./lib/paths.mjs";
 
 const DATA = ".data-test-load";
 const USAGE = `npm run load -- [--people 200] [--minutes 10] [--url http://127.0.0.1:4170]
@@ -14,20 +14,6 @@ const USAGE = `npm run load -- [--people 200] [--minutes 10] [--url http://127.0
 So many people, each with one request every five seconds: a quarter saves, the others look at
 the board, jobs, searches, the shelf and histories. A sheet is printed now and then and timed
 apart. Without --url on a demo shop of its own, which is forgotten afterwards.`;
-
-function startShop(port) {
-  const rest = { ...process.env };
-  delete rest.DATABASE_URL;
-  const child = spawn(
-    process.execPath,
-    [fromRoot("scripts/start.mjs"), "--port", String(port), "--reset"],
-    { cwd: ROOT, env: { ...rest, DRAGONET_DATA: DATA }, stdio: ["ignore", "pipe", "ignore"] },
-  );
-  return new Promise((done, fail) => {
-    child.stdout.on("data", (said) => String(said).includes("Ctrl-C") && done(child));
-    child.once("exit", () => fail(new Failure("the shop did not start")));
-  });
-}
 
 /** Somebody who prints a sheet every half a minute. */
 async function print(load) {
@@ -59,7 +45,7 @@ await main(async () => {
     throw new Failure(`invalid --minutes: ${values.minutes} (more than 0, up to 600)`);
   }
   const port = values.url ? null : await freePort();
-  const shop = port === null ? null : await startShop(port);
+  const shop = port === null ? null : await startOwnShop(port, DATA);
   const url = values.url ?? `http://127.0.0.1:${port}`;
   try {
     const load = new Load(url, { people });

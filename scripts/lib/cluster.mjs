@@ -91,7 +91,6 @@ export class Cluster {
     );
     if (copied.status !== 0) throw new Failure(`The standby could not be made: ${copied.stderr}`);
     const conninfo = `host=127.0.0.1 port=${this.primary.port} user=dragonet application_name=${STANDBY}`;
-    // "hot_standby_feedback" keeps what the standby still reads.
     this.standby = await startPostgres(this.standbyName, {
       settings: [`primary_conninfo=${conninfo}`, "hot_standby_feedback=on"],
     });
@@ -164,22 +163,24 @@ ${upstream.join("\n")}
     listen 127.0.0.1:${asked};
     # What may be sent is decided by the shop itself.
     client_max_body_size 0;
+    proxy_http_version 1.1;
+    proxy_set_header Connection "";
+    proxy_set_header Host $http_host;
+    proxy_set_header X-Forwarded-For $remote_addr;
+    proxy_set_header X-Forwarded-Proto $scheme;
+    proxy_next_upstream_tries 3;
     location / {
       proxy_pass http://shop;
-      proxy_http_version 1.1;
-      proxy_set_header Connection "";
-      proxy_set_header Host $http_host;
-      proxy_set_header X-Forwarded-For $remote_addr;
-      proxy_set_header X-Forwarded-Proto $scheme;
-      # A save that was not answered is sent again: the same batch is taken once, whichever server has it.
+      # What was asked and not answered is asked of another server; what changes something is not.
+      proxy_next_upstream error timeout http_502 http_503;
+    }
+    # But a save: the same batch is taken once, whichever server has it.
+    location ~ ^/api/jobs/[^/]+/edits$ {
+      proxy_pass http://shop;
       proxy_next_upstream error timeout http_502 http_503 non_idempotent;
-      proxy_next_upstream_tries 3;
     }
     location /api/events {
       proxy_pass http://shop;
-      proxy_http_version 1.1;
-      proxy_set_header Connection "";
-      proxy_set_header Host $http_host;
       proxy_buffering off;
       proxy_read_timeout 1h;
     }
@@ -305,7 +306,7 @@ ${upstream.join("\n")}
     await this.front?.stop("SIGQUIT");
     await Promise.all(this.servers.map((server) => this.stopServer(server)));
     await this.pool?.stop("SIGINT");
-    // A primary that is stopped first would wait for nobody; a standby first keeps nothing waiting.
+    // The standby goes first: its primary must not wait for it at what is still saved.
     if (this.primary && this.standby) this.namesStandby("''");
     await this.standby?.stop();
     await this.primary?.stop();

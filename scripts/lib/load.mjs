@@ -33,7 +33,9 @@ export class Load {
   }
 
   note(kind, ms) {
-    this.times.set(kind, [...(this.times.get(kind) ?? []), ms]);
+    const times = this.times.get(kind);
+    if (times) times.push(ms);
+    else this.times.set(kind, [ms]);
   }
 
   /** Asks until there is an answer that says something; `kind` is what its time is noted as. */
