@@ -55,14 +55,16 @@ const nearby = near
   ? { testMatch: near.map((name) => `<rootDir>/test/${name}.test.{ts,tsx}`) }
   : {};
 
+/** Many files of tests in a few where nothing is asked for by name: scripts/test/together.ts says why. */
+const together = (ending) => [
+  process.env.DRAGONET_TOGETHER === undefined
+    ? `<rootDir>/test/*${ending}`
+    : `<rootDir>/test/together/*${ending}`,
+];
+
 /** Pages in a document without a browser: the worker's functions run in the page itself. */
 const PAGE = {
-  // All of them together where nothing is asked for by name: see the folder.
-  testMatch: [
-    process.env.DRAGONET_TOGETHER === undefined
-      ? "<rootDir>/test/*.test.tsx"
-      : "<rootDir>/test/together/*.test.tsx",
-  ],
+  testMatch: together(".test.tsx"),
   testEnvironment: `${__dirname}/apps/web/test/page/environment.cjs`,
   // Packages as Node takes them: their modules for browsers are not transformed.
   testEnvironmentOptions: { customExportConditions: ["node", "require", "default"] },
@@ -76,7 +78,7 @@ const PAGE = {
 };
 
 const projects = [
-  project("core", "packages/core", brief),
+  project("core", "packages/core", { testMatch: together(".test.ts"), ...brief }),
   project("contract", "packages/contract"),
   project("loom", "packages/loom"),
   project("template", "packages/template"),

@@ -1,6 +1,7 @@
 import "reflect-metadata";
 import { randomBytes } from "node:crypto";
 import { existsSync, readFileSync } from "node:fs";
+import type { Server } from "node:http";
 import { join } from "node:path";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
@@ -128,6 +129,9 @@ export interface AppOptions {
   readonly demo: boolean;
 }
 
+/** How long a quiet connection stays open: nginx and browsers keep theirs for a minute. */
+const KEPT_MS = 75_000;
+
 /** Puts the application together: tables, sessions, guards, page. Does not listen yet. */
 export async function createApp(options: AppOptions): Promise<NestExpressApplication> {
   const tls = readTls();
@@ -140,6 +144,10 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
     // Pages that listen would keep a server that is to stop from stopping.
     forceCloseConnections: true,
   });
+  // Longer than pages and proxies keep a quiet connection, so that the side that asks next has closed
+  // it: a request is not lost on one that the server closed at that very moment.
+  const server: Server = app.getHttpServer();
+  server.keepAliveTimeout = KEPT_MS;
   const db = app.get<Database>(DATABASE);
   const pool = app.get<pg.Pool>(CONNECTION);
   // Whose word on the real address and on https is taken: a proxy of the shop's own, or nobody.

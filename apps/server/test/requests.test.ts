@@ -37,6 +37,15 @@ describe("behind a proxy", () => {
     await shop.close();
   });
 
+  it("quiet connections are kept longer than a proxy's minute, so that the proxy is who closes them", async () => {
+    const shop = await Shop.open({ demo: false });
+    const answer = await fetch(`${shop.url}/api/health`);
+    const [, seconds] = /timeout=(\d+)/.exec(answer.headers.get("keep-alive") ?? "") ?? [];
+    expect(Number(seconds)).toBeGreaterThan(60);
+    await answer.text();
+    await shop.close();
+  });
+
   it("named wrongly, the start says so", async () => {
     await expect(Shop.open({ demo: false, trustProxy: "not an address" })).rejects.toThrow();
   });

@@ -1,3 +1,4 @@
-import { runPart } from "./parts.ts";
+import { join } from "node:path";
+import { runPart } from "../../../../scripts/test/together.ts";
 
-runPart(2);
+runPart(join(__dirname, ".."), ".test.tsx", 2);

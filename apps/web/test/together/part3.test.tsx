@@ -1,3 +1,4 @@
-import { runPart } from "./parts.ts";
+import { join } from "node:path";
+import { runPart } from "../../../../scripts/test/together.ts";
 
-runPart(3);
+runPart(join(__dirname, ".."), ".test.tsx", 3);
