@@ -13,7 +13,9 @@ describe("the shelf and the vehicles", () => {
   afterAll(() => shop.close());
 
   it("are seeded", async () => {
-    expect((await pim.get("/api/parts").expect(200)).body).toHaveLength(demoShelf().length);
+    expect((await pim.get("/api/parts?size=1000").expect(200)).body).toHaveLength(
+      demoShelf().length,
+    );
     expect((await pim.get("/api/vehicles").expect(200)).body).toHaveLength(DEMO_VEHICLES.length);
   });
 

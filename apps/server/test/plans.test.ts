@@ -4,15 +4,18 @@
  */
 import { drizzle } from "drizzle-orm/node-postgres";
 import pg from "pg";
-import { STAGES } from "@dragonet/core";
+import { sql } from "drizzle-orm";
+import { STAGES, type Vehicle } from "@dragonet/core";
 import { Audit } from "../src/audit/audit.ts";
 import * as schema from "../src/database/schema.ts";
 import { BoardService } from "../src/jobs/board.service.ts";
 import { readBoardQuery } from "../src/jobs/boardQuery.ts";
 import { historyOf } from "../src/jobs/jobRows.ts";
 import { JobsService } from "../src/jobs/jobs.service.ts";
+import { CatalogueLists, readCataloguePlace } from "../src/http/catalogueLists.ts";
+import { ShelfService } from "../src/shelf/shelf.service.ts";
 import { SearchService } from "../src/search/search.service.ts";
-import { fillJobs } from "../../../scripts/lib/fillShop.mjs";
+import { fillJobs, fillParts } from "../../../scripts/lib/fillShop.mjs";
 import { Shop } from "./shop.ts";
 
 interface Node {
@@ -23,7 +26,10 @@ interface Node {
   readonly Plans?: readonly Node[];
 }
 
-const LARGE = new Set(["job", "job_change", "search_entry", "audit", "photo"]);
+const LARGE = new Set([
+  ...["job", "job_change", "search_entry", "audit", "photo"],
+  ...["part", "vehicle_profile"],
+]);
 
 /** Nodes of a plan, each with whether what is above it stops it early. */
 function nodesOf(node: Node, stopped = false): { node: Node; stopped: boolean }[] {
@@ -51,13 +57,16 @@ describe("what lists ask of the database", () => {
   let plans: Node[] = [];
   let board: BoardService;
   let jobs: JobsService;
+  let shelf: ShelfService;
   let search: SearchService;
   let audit: Audit;
 
   beforeAll(async () => {
     shop = await Shop.open({ demo: true });
     // Many jobs, without the words that a search would find them by.
-    await shop.query(`set session_replication_role = replica; ${fillJobs(2000)}; analyze`);
+    await shop.query(
+      `set session_replication_role = replica; ${fillJobs(2000)}; ${fillParts(2000)}; analyze`,
+    );
     const options = [
       ...["session_preload_libraries=auto_explain", "auto_explain.log_min_duration=0"],
       ...["auto_explain.log_level=notice", "auto_explain.log_format=json"],
@@ -78,6 +87,7 @@ describe("what lists ask of the database", () => {
     const db = drizzle(pool, { schema });
     board = new BoardService(db);
     jobs = new JobsService(db, pool, null as never);
+    shelf = new ShelfService(db, board);
     search = new SearchService(db);
     audit = new Audit(db);
   });
@@ -136,6 +146,28 @@ describe("what lists ask of the database", () => {
     const { id } = some[0]!;
     expect(await asked(() => jobs.readText(id))).toEqual([]);
     expect(await asked(() => historyOf(drizzle(pool, { schema }), id, 99, 100))).toEqual([]);
+  });
+
+  it("is answered by an index for the shelf and for the vehicles", async () => {
+    expect(await asked(() => shelf.shelf({}))).toEqual([]);
+    expect(await asked(() => shelf.shelf({ q: "pod" }))).toEqual([]);
+    const { next } = await shelf.page({ size: "5" });
+    for (const query of [{}, { kind: "relay" }, { after: next }, { kind: "load", after: next }]) {
+      expect([query, await asked(() => shelf.page(query))]).toEqual([query, []]);
+    }
+    expect(await asked(() => shelf.choices({ sorts: "lamp,relay" }))).toEqual([]);
+    expect(await asked(() => shelf.choices({ sorts: "lamp", q: "pod" }))).toEqual([]);
+    expect(await asked(() => shelf.near({ text: "two pods of 18 W" }))).toEqual([]);
+    expect(await asked(() => shelf.named(["wire 16 awg"], ["pod-18"]))).toEqual([]);
+    expect(await asked(() => shelf.needs())).toEqual([]);
+    const profiles = new CatalogueLists<Vehicle>(
+      drizzle(pool, { schema }),
+      schema.vehicleProfile,
+      "vehicle",
+    );
+    const { next: place } = await profiles.page({ kind: "any" }, sql`true`, 2, null);
+    const after = readCataloguePlace({ after: place });
+    expect(await asked(() => profiles.page({ kind: "any" }, sql`true`, 2, after))).toEqual([]);
   });
 
   it("is answered by an index for searches and for the record", async () => {

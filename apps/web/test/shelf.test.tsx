@@ -216,12 +216,33 @@ describe("a part that is there", () => {
 
   it("says what jobs have reserved, and what is short", async () => {
     const shop = new Shop().withParts({ ...pod, stock: 1 });
-    shop.answers("GET board/open", () => ({
+    shop.answers("GET shelf/needs", () => ({
       status: 200,
-      body: [{ needs: [{ name: pod.name, amount: 3, count: 3 }], waiting: [], curing: [] }],
+      body: { orders: [], taken: [{ name: pod.name.toLowerCase(), count: 3 }] },
     }));
     await open(shop, "/shelf");
     expect(await screen.findByText(/^2 short$/)).toBeVisible();
+  });
+
+  it("is ordered when fewer are there than the shop keeps, and what arrives is added", async () => {
+    const shop = new Shop().withParts({ ...pod, stock: 2, price: 30 });
+    const { user } = await open(shop, "/shelf");
+    await user.click(await screen.findByRole("button", { name: pod.name }));
+    expect(screen.queryByRole("list", { name: "To order" })).toBeNull();
+    await rewrite(user, dialog().getByLabelText("Order when fewer than"), "6");
+    await user.click(dialog().getByRole("button", { name: "Save part" }));
+    const orders = within(await screen.findByRole("list", { name: "To order" }));
+    expect(orders.getByText(/0 wanted, 2 on the shelf, 6 to keep/)).toBeVisible();
+    expect(orders.getByText("120.00")).toBeVisible();
+    await user.click(orders.getByRole("button", { name: `Arrived: ${pod.name}` }));
+    await waitFor(() => expect(screen.queryByRole("list", { name: "To order" })).toBeNull());
+    expect(shop.sent("POST", `shelf/${pod.id}/arrived`)).toEqual([{ count: 4 }]);
+    expect(shop.parts.get(pod.id)?.value).toMatchObject({ stock: 6, least: 6 });
+    // Nothing to keep is said by none.
+    await user.click(screen.getByRole("button", { name: pod.name }));
+    await rewrite(user, dialog().getByLabelText("Order when fewer than"), "0");
+    await user.click(dialog().getByRole("button", { name: "Save part" }));
+    await waitFor(() => expect(shop.parts.get(pod.id)?.value).not.toHaveProperty("least"));
   });
 });
 

@@ -78,9 +78,9 @@ describe("a question", () => {
     let open_: () => void = () => {};
     const gate = new Promise<void>((done) => (open_ = done));
     const parts = [...shop.parts.values()];
-    shop.answers("GET parts", async () => {
+    shop.answers("GET shelf/choices", async () => {
       await gate;
-      return { status: 200, body: parts };
+      return { status: 200, body: { parts, more: false } };
     });
     const { user } = await open(shop, "/training");
     await user.click(await screen.findByRole("button", { name: "Ask me" }));
@@ -110,8 +110,10 @@ describe("a question", () => {
     let away = true;
     const shop = school();
     const all = [...shop.vehicles.values()];
-    shop.answers("GET vehicles", () =>
-      away ? { status: 503, body: { message: "The store is away." } } : { status: 200, body: all },
+    shop.answers("GET profiles", () =>
+      away
+        ? { status: 503, body: { message: "The store is away." } }
+        : { status: 200, body: { vehicles: all, next: "" } },
     );
     const { user } = await open(shop, "/training");
     await user.click(await screen.findByRole("button", { name: "Ask me" }));

@@ -50,6 +50,21 @@ describe("the order list", () => {
     expect(lines[1]).toMatchObject({ partId: null, onShelf: 0, short: 1 });
   });
 
+  it("has again what the shop keeps, whether or not jobs want it", () => {
+    const kept = (stock: number, least: number): Part[] => [{ ...POD, stock, least, price: 30 }];
+    // 2 + 6 - 5 = 3.
+    const [wanted] = orderList(kept(5, 6), [wants(2, "2026-12-02")]);
+    expect(wanted).toMatchObject({ wanted: 2, least: 6, short: 3, cost: 90 });
+    // The job has what it wants: no promise hangs on it.
+    expect(wanted!.by).toBe("");
+    const [alone] = orderList(kept(5, 6), []);
+    expect(alone).toMatchObject({ name: POD.name, wanted: 0, short: 1, jobs: [], by: "" });
+    expect(orderList(kept(6, 6), [])).toEqual([]);
+    expect(orderList(shelf(0), [])).toEqual([]);
+    const wire = { ...POD, id: "w" as Part["id"], name: "Wire 18 AWG, metre", stock: 4, least: 20 };
+    expect(orderList([wire], [])[0]).toMatchObject({ unit: "m", short: 16, partId: "w" });
+  });
+
   it("finds a part by its name whatever its letters, and wire by the metre", () => {
     const wire = { ...POD, id: "w" as Part["id"], name: "Wire 18 AWG, metre", stock: 4, price: 2 };
     const job = {

@@ -12,7 +12,8 @@ import {
   shimMm,
   slowedBy,
   synthesise,
-  takenOf,
+  shelfName,
+  takenOfShelf,
   turnDeg,
   wrongHanded,
   measured,
@@ -132,10 +133,12 @@ describe("what a job takes from the shelf", () => {
   it("is its lamps, its wire as cut and the terminals on its ends, until it is handed over", () => {
     const job = tourer();
     const needs = needsOf(job, synthesise(job));
-    expect(takenOf("12 W amber fog pod", needs)).toBe(2);
-    expect(takenOf("Spade terminal 6.3 mm", needs)).toBeGreaterThan(10);
+    const taken = takenOfShelf([{ needs }]);
+    const takenOf = (name: string): number => taken.get(shelfName(name)) ?? 0;
+    expect(takenOf("12 W amber fog pod")).toBe(2);
+    expect(takenOf("Spade terminal 6.3 mm")).toBeGreaterThan(10);
     const wire = needs.filter((n) => n.unit === "m");
-    expect(takenOf("Wire 16 AWG, metre", needs)).toBe(
+    expect(takenOf("Wire 16 AWG, metre")).toBe(
       wire.find((n) => n.name === "wire 16 AWG")?.count ?? 0,
     );
     const over = edited(job, {

@@ -1,5 +1,5 @@
 import { SHAPE_VERSION } from "@dragonet/core";
-import { integer, timestamp } from "drizzle-orm/pg-core";
+import { customType, integer, timestamp } from "drizzle-orm/pg-core";
 
 /** Version of the document beside it; a row of before there were versions is of the first. */
 export const shape = () =>
@@ -10,3 +10,6 @@ export const shape = () =>
 
 export const moment = (name: string) =>
   timestamp(name, { withTimezone: true }).notNull().defaultNow();
+
+/** Text that is ordered letter by letter, whatever the language. */
+export const orderText = customType<{ data: string }>({ dataType: () => `text collate "C"` });

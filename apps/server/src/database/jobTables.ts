@@ -15,10 +15,7 @@ import {
   varchar,
 } from "drizzle-orm/pg-core";
 import type { Job, JobSummary } from "@dragonet/core";
-import { moment, shape } from "./columns.ts";
-
-/** Text that is ordered letter by letter, whatever the language. */
-const orderText = customType<{ data: string }>({ dataType: () => `text collate "C"` });
+import { moment, orderText, shape } from "./columns.ts";
 
 export const job = pgTable(
   "job",

@@ -18,7 +18,7 @@ import {
 } from "drizzle-orm/pg-core";
 import type { Edit, Offer, Part, Practices, ShopCalendar, Vehicle } from "@dragonet/core";
 import type { PreferencesRequest, Role, SearchKind } from "@dragonet/contract";
-import { moment, shape } from "./columns.ts";
+import { moment, orderText, shape } from "./columns.ts";
 import { job } from "./jobTables.ts";
 
 export * from "./jobTables.ts";
@@ -135,8 +135,35 @@ export const part = pgTable(
     value: jsonb("value").$type<Part>().notNull(),
     shape: shape(),
     revision: integer("revision").notNull().default(1),
+    // What lists go by, out of the document: kept by the database itself, so that nothing can forget to.
+    kind: text("kind")
+      .notNull()
+      .generatedAlwaysAs(sql`coalesce(value->>'kind', '')`),
+    /** Of a load its family, of others their kind. */
+    sort: text("sort")
+      .notNull()
+      .generatedAlwaysAs(sql`coalesce(value->>'family', value->>'kind', '')`),
+    /** The name by which parts are ordered, and found by what jobs need. */
+    orderName: orderText("order_name")
+      .notNull()
+      .generatedAlwaysAs(sql`regexp_replace(lower(coalesce(value->>'name', '')), ', metre$', '')`),
+    /** None of it is there. */
+    away: boolean("away")
+      .notNull()
+      .generatedAlwaysAs(sql`coalesce((value->>'stock')::float8, 0) <= 0`),
+    belowLeast: boolean("below_least")
+      .notNull()
+      .generatedAlwaysAs(
+        sql`coalesce((value->>'stock')::float8 < (value->>'least')::float8, false)`,
+      ),
   },
   (t) => [
+    index("part_name").on(t.orderName, t.id),
+    index("part_kind").on(t.kind, t.orderName, t.id),
+    index("part_sort").on(t.sort, t.away, t.orderName, t.id),
+    index("part_below_least")
+      .on(t.orderName, t.id)
+      .where(sql`below_least`),
     check("part_revision", sql`${t.revision} >= 1`),
     check("part_own_id", sql`${t.value}->>'id' = ${t.id}`),
   ],
@@ -149,8 +176,13 @@ export const vehicleProfile = pgTable(
     value: jsonb("value").$type<Vehicle>().notNull(),
     shape: shape(),
     revision: integer("revision").notNull().default(1),
+    /** The model, as lists are ordered by it. */
+    orderName: orderText("order_name")
+      .notNull()
+      .generatedAlwaysAs(sql`lower(coalesce(value->>'model', ''))`),
   },
   (t) => [
+    index("vehicle_profile_name").on(t.orderName, t.id),
     check("vehicle_profile_revision", sql`${t.revision} >= 1`),
     check("vehicle_profile_own_id", sql`${t.value}->>'profileId' = ${t.id}`),
   ],

@@ -1,11 +1,14 @@
-import { Body, Delete, Get, Param, Post, Put, Res, type Type } from "@nestjs/common";
+import { Body, Delete, Get, Param, Post, Put, Query, Res, type Type } from "@nestjs/common";
+import { sql } from "drizzle-orm";
 import type { Response } from "express";
 import { CsvRequest, DocumentRequest, ImportedAnswer } from "@dragonet/contract";
 import type { Action, Audit } from "../audit/audit.ts";
 import { Answers, AnswersFile, AnswersNothing } from "../docs/answers.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import type { Catalogue, Kept } from "./catalogue.ts";
+import { readCataloguePlace, type CatalogueLists } from "./catalogueLists.ts";
 import { sendFile } from "./download.ts";
+import { AsksFor, AsksForPages, linkNext, readSize, readText, type Asked } from "./listQuery.ts";
 
 interface CsvFile<T> {
   readonly name: string;
@@ -20,15 +23,27 @@ export function catalogueController<T extends object>(shape: Type<Kept<T>>) {
   abstract class CatalogueController {
     protected constructor(
       readonly catalogue: Catalogue<T>,
+      readonly lists: CatalogueLists<T>,
       readonly audit: Audit,
       readonly action: Action,
       readonly csv: CsvFile<T>,
+      /** Where it is asked for. */
+      readonly path: string,
     ) {}
 
     @Get()
-    @Answers("Everything of it", [shape])
-    list(): Promise<Kept<T>[]> {
-      return this.catalogue.list();
+    @AsksFor("q")
+    @AsksForPages()
+    @Answers("By name; a Link header (RFC 8288) says where those after them are", [shape])
+    async list(
+      @Query() asked: Asked,
+      @Res({ passthrough: true }) res: Response,
+    ): Promise<readonly Kept<T>[]> {
+      const had = await this.lists.having(readText(asked, "q"));
+      const place = readCataloguePlace(asked);
+      const { entries, next } = await this.lists.page(had, sql`true`, readSize(asked), place);
+      linkNext(res, this.path, asked, next);
+      return entries;
     }
 
     @Get("file")

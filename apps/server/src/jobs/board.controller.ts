@@ -1,5 +1,4 @@
 import { Controller, Get, Inject, Query } from "@nestjs/common";
-import { ApiQuery } from "@nestjs/swagger";
 import {
   BoardAnswer,
   JobOnBoardAnswer,
@@ -10,14 +9,12 @@ import {
 } from "@dragonet/contract";
 import { Answers } from "../docs/answers.ts";
 import { BoardService } from "./board.service.ts";
-import { readBoardQuery, readPlace, readSize } from "./boardQuery.ts";
+import { AsksFor, AsksForPages, readSize } from "../http/listQuery.ts";
+import { readBoardQuery, readJobPlace } from "./boardQuery.ts";
 
 /** What of the jobs may be asked for in an address. */
-export const AsksForJobs = (): MethodDecorator => (target, key, descriptor) => {
-  for (const name of ["q", "waits", "bench", "stage", "model", "before"]) {
-    ApiQuery({ name, type: String, required: false })(target, key, descriptor);
-  }
-};
+export const AsksForJobs = (): MethodDecorator =>
+  AsksFor("q", "waits", "bench", "stage", "model", "before");
 
 @Controller("api/board")
 export class BoardController {
@@ -32,11 +29,10 @@ export class BoardController {
 
   @Get("page")
   @AsksForJobs()
-  @ApiQuery({ name: "after", type: String, required: false })
-  @ApiQuery({ name: "size", type: Number, required: false })
+  @AsksForPages()
   @Answers("Some jobs, and what is asked for to see those after them", JobsPageAnswer)
   page(@Query() asked: Record<string, unknown>): Promise<JobsPageAnswer> {
-    return this.board.page(readBoardQuery(asked), readSize(asked), readPlace(asked));
+    return this.board.page(readBoardQuery(asked), readSize(asked), readJobPlace(asked));
   }
 
   @Get("open")

@@ -9,14 +9,12 @@ import type {
 } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job } from "../database/schema.ts";
-import { wordsOf } from "../search/search.service.ts";
-import { printPlace, type BoardQuery, type Place } from "./boardQuery.ts";
+import { hasWords, having, type Having } from "../search/having.ts";
+import { printJobPlace, type BoardQuery, type Place } from "./boardQuery.ts";
 
 /** Jobs of each stage that the board tells, and up to which it counts them. */
 const OF_EACH_STAGE = 25;
 const MOST_COUNTED = 1000;
-/** Jobs with the words of a question up to which they are listed one by one. */
-const MOST_LISTED = 2000;
 const MOST_ON_BENCHES = 60;
 /** Jobs with work left that are told at once: benches are planned with them. */
 const MOST_OPEN = 1000;
@@ -48,16 +46,8 @@ const OPEN = sql`removed_at is null and is_open`;
 const ORDER = [asc(job.stageRank), asc(job.boardOrder), asc(job.id)];
 const rankOf = (stage: (typeof STAGES)[number]): number => STAGES.indexOf(stage) + 1;
 
-/** Jobs that have every word that is asked for. */
-type Having =
-  | { readonly kind: "any" }
-  /** Few: these. */
-  | { readonly kind: "few"; readonly ids: readonly string[] }
-  /** So many that they are met soon wherever a list begins: each is looked at when it is come to. */
-  | { readonly kind: "many"; readonly wanted: string };
-
 /** What of the jobs is looked at. */
-function seen({ waits, bench, stage, model, before }: BoardQuery, having: Having): SQL {
+function seen({ waits, bench, stage, model, before }: BoardQuery, had: Having): SQL {
   const all = [HERE];
   if (stage) all.push(eq(job.stageRank, rankOf(stage)));
   // "bench <> ''" as the index of benches has it.
@@ -70,10 +60,7 @@ function seen({ waits, bench, stage, model, before }: BoardQuery, having: Having
   if (before !== "") {
     all.push(sql`is_open`, sql`board_order < ${before}`, sql`stage_rank < ${rankOf("handOver")}`);
   }
-  if (having.kind === "few") all.push(sql`id = any(${sql.param(having.ids)}::uuid[])`);
-  if (having.kind === "many") {
-    all.push(sql`job_has_words(id, to_tsquery('simple', ${having.wanted}))`);
-  }
+  all.push(...hasWords(had, job.id, "uuid"));
   return and(...all)!;
 }
 
@@ -102,49 +89,37 @@ export class BoardService {
 
   /** Some jobs after a place, by stage, promise, and the latest first of those with nothing left. */
   async page(query: BoardQuery, size: number, after: Place | null): Promise<JobsPageAnswer> {
-    return this.after(query, await this.having(query.words), size, after);
+    return this.after(query, await having(this.db, "job", query.words), size, after);
   }
 
-  /** Which jobs have every word of a question. */
-  private async having(words: string): Promise<Having> {
-    const asked = wordsOf(words);
-    if (asked.length === 0) return { kind: "any" };
-    const wanted = asked.map((word) => `${word}:*`).join(" & ");
-    const { rows } = await this.db.execute(sql`
-      select id from search_entry where kind = 'job' and stems @@ to_tsquery('simple', ${wanted})
-      limit ${MOST_LISTED + 1}`);
-    if (rows.length > MOST_LISTED) return { kind: "many", wanted };
-    return { kind: "few", ids: rows.map(({ id }) => id as string) };
-  }
-
-  private async after(query: BoardQuery, having: Having, size: number, after: Place | null) {
+  private async after(query: BoardQuery, had: Having, size: number, after: Place | null) {
     const place = after
       ? sql`(stage_rank, board_order, id) > (${after.stageRank}, ${after.boardOrder} collate "C", ${after.id}::uuid)`
       : sql`true`;
     const rows = await this.db
       .select(COLUMNS)
       .from(job)
-      .where(and(seen(query, having), place))
+      .where(and(seen(query, had), place))
       .orderBy(...ORDER)
       .limit(size + 1);
     const told = rows.slice(0, size);
     const last = told[told.length - 1];
-    return { jobs: told.map(onBoard), next: rows.length > size && last ? printPlace(last) : "" };
+    return { jobs: told.map(onBoard), next: rows.length > size && last ? printJobPlace(last) : "" };
   }
 
   /** The first jobs of every stage. */
   async board(query: BoardQuery): Promise<BoardAnswer> {
-    const having = await this.having(query.words);
+    const had = await having(this.db, "job", query.words);
     const stages = STAGES.filter((stage) => query.stage === null || stage === query.stage);
     const [lists, onBenches, benches, [any]] = await Promise.all([
       Promise.all(
         stages.map(async (stage) => {
           const own = { ...query, stage };
-          const { jobs, next } = await this.after(own, having, OF_EACH_STAGE, null);
+          const { jobs, next } = await this.after(own, had, OF_EACH_STAGE, null);
           const counted =
-            next === "" || having.kind === "many"
+            next === "" || had.kind === "many"
               ? { count: jobs.length, uncounted: next !== "" }
-              : await this.count(own, having);
+              : await this.count(own, had);
           return { stage, jobs, ...counted };
         }),
       ),
@@ -164,11 +139,11 @@ export class BoardService {
     };
   }
 
-  private async count(query: BoardQuery, having: Having) {
+  private async count(query: BoardQuery, had: Having) {
     const some = this.db
       .select({ one: sql<number>`1`.as("one") })
       .from(job)
-      .where(seen(query, having))
+      .where(seen(query, had))
       .limit(MOST_COUNTED + 1)
       .as("some");
     const [row] = await this.db.select({ count: sql<number>`count(*)::int` }).from(some);

@@ -29,10 +29,11 @@ import {
 import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answers.ts";
 import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
+import { AsksForPages, linkNext, readSize } from "../http/listQuery.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import { AsksForJobs } from "./board.controller.ts";
 import { BoardService } from "./board.service.ts";
-import { readBoardQuery, readPlace, readSize } from "./boardQuery.ts";
+import { readBoardQuery, readJobPlace } from "./boardQuery.ts";
 import { JobsService } from "./jobs.service.ts";
 import { namedActs } from "./namedActs.ts";
 import { JobSaves } from "./jobSaves.ts";
@@ -48,8 +49,7 @@ export class JobsController {
 
   @Get()
   @AsksForJobs()
-  @ApiQuery({ name: "after", type: String, required: false })
-  @ApiQuery({ name: "size", type: Number, required: false })
+  @AsksForPages()
   @Answers(
     "Jobs as the board lists them; a Link header (RFC 8288) says where those after them are",
     [JobOnBoardAnswer],
@@ -59,12 +59,8 @@ export class JobsController {
     @Res({ passthrough: true }) res: Response,
   ): Promise<readonly JobOnBoardAnswer[]> {
     const size = readSize(asked);
-    const { jobs, next } = await this.board.page(readBoardQuery(asked), size, readPlace(asked));
-    if (next !== "") {
-      const more = new URLSearchParams(asked as Record<string, string>);
-      more.set("after", next);
-      res.setHeader("link", `</api/jobs?${more.toString()}>; rel="next"`);
-    }
+    const { jobs, next } = await this.board.page(readBoardQuery(asked), size, readJobPlace(asked));
+    linkNext(res, "/api/jobs", asked, next);
     return jobs;
   }
 

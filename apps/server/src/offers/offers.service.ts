@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { Inject, Injectable } from "@nestjs/common";
-import { and, asc, desc, eq, gte, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, gte, isNull, sql } from "drizzle-orm";
 import type {
   AcceptOfferRequest,
   CustomerOfferAnswer,
@@ -10,12 +10,13 @@ import type {
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
-import { job, offer, part } from "../database/schema.ts";
+import { job, offer } from "../database/schema.ts";
 import { conflict, gone, notFound, notValid, refusedLink } from "../http/refusal.ts";
 import { BoardService } from "../jobs/board.service.ts";
 import { JobsService } from "../jobs/jobs.service.ts";
 import type { SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
+import { ShelfService } from "../shelf/shelf.service.ts";
 import { WorkPool } from "../work/pool.ts";
 
 const hashOf = (token: string): string => createHash("sha256").update(token).digest("hex");
@@ -48,6 +49,7 @@ export class OffersService {
     @Inject(DATABASE) private readonly db: Database,
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(BoardService) private readonly board: BoardService,
+    @Inject(ShelfService) private readonly shelf: ShelfService,
     @Inject(PeopleService) private readonly people: PeopleService,
     @Inject(WorkPool) private readonly pool: WorkPool,
     @Inject(Audit) private readonly audit: Audit,
@@ -56,14 +58,19 @@ export class OffersService {
   /** Freezes a job's quote as it is now; the link's secret is told here and never again. */
   async make(jobId: string, me: SignedIn): Promise<NewOfferAnswer> {
     const { document, revision } = await this.jobs.read(jobId);
-    const shelf = (
-      await this.db.select({ value: part.value }).from(part).orderBy(asc(part.id))
-    ).map((row) => row.value);
     const records = await this.board.times();
-    const value = await this.pool.run<"offer">({
-      ...{ kind: "offer", document, shelf, records },
+    const asked = {
+      ...{ kind: "offer" as const, document, records },
       ...{ shop: await this.people.shopName(), today: new Date().toISOString() },
-    });
+    };
+    const atHand = await this.shelf.forQuote(document);
+    const made = await this.pool.run<"offer">({ ...asked, shelf: atHand });
+    // A price may lie on the shelf behind what is at hand.
+    const priced = (await this.shelf.named(made.unpriced)).map(({ value }) => value);
+    const { offer: value } =
+      priced.length === 0
+        ? made
+        : await this.pool.run<"offer">({ ...asked, shelf: [...atHand, ...priced] });
     const token = randomBytes(32).toString("base64url");
     const [row] = await this.db
       .insert(offer)

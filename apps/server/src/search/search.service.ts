@@ -32,12 +32,12 @@ const SETTINGS = sql`select set_config('pg_trgm.similarity_threshold', ${String(
   set_config('enable_seqscan', 'off', true)`;
 
 /** The words of a question, in small letters and without what stands between them. */
-export const wordsOf = (question: string): readonly string[] =>
+export const wordsOf = (question: string, most = MOST_WORDS): readonly string[] =>
   question
     .toLowerCase()
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => word !== "")
-    .slice(0, MOST_WORDS);
+    .slice(0, most);
 
 /** A word of a question, and what it may have been meant for where nothing begins with it. */
 interface Asked {

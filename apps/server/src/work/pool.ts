@@ -3,8 +3,15 @@ import { Piscina } from "piscina";
 import { busy, notValid } from "../http/refusal.ts";
 import type { Answers, Task } from "./tasks.ts";
 
-/** Longest that one task may take, in ms; the largest job's sheet takes a tenth of it. */
+/** Longest that a save, or a file that came from outside, may take, in ms: a tenth of it is much. */
 const LONGEST_MS = 20_000;
+/**
+ * Longest that may be drawn on paper, in ms: of documents that were checked before, so it is not what they
+ * hold that takes long but what else the machine does. Below the minute that proxies wait.
+ */
+const LONGEST_PAPER_MS = 50_000;
+/** What somebody sent, before it was looked at. */
+const FROM_OUTSIDE: ReadonlySet<Task["kind"]> = new Set(["warm", "edits", "jobFile"]);
 /** What each thread may hold, in MB. */
 const MOST_MB = 192;
 
@@ -50,16 +57,17 @@ export class WorkPool implements OnModuleDestroy {
   }
 
   async run<K extends Task["kind"]>(task: Extract<Task, { kind: K }>): Promise<Answers[K]> {
+    const longestMs = FROM_OUTSIDE.has(task.kind) ? LONGEST_MS : LONGEST_PAPER_MS;
     try {
       const lane = task.kind === "edits" || task.kind === "warm" ? this.saves : this.paper;
-      return (await lane.run(task, { signal: AbortSignal.timeout(LONGEST_MS) })) as Answers[K];
+      return (await lane.run(task, { signal: AbortSignal.timeout(longestMs) })) as Answers[K];
     } catch (error) {
       const { name, message, code } = error as Error & { code?: string };
       if (message.includes("Task queue is at limit")) {
         throw busy("too much is being worked on just now: try again in a moment");
       }
       if (name === "AbortError" || code === "ERR_WORKER_OUT_OF_MEMORY") {
-        throw notValid("this is too large or too tangled to be worked on in 20 s");
+        throw notValid(`this is too large or too tangled to be worked on in ${longestMs / 1000} s`);
       }
       throw error;
     }

@@ -46,7 +46,8 @@ export interface Answers {
   readonly edits: WorkedOut;
   readonly jobFile: Checked<Job>;
   readonly stripSheet: Uint8Array;
-  readonly offer: Offer;
+  /** And what of it and of its options has no price. */
+  readonly offer: { readonly offer: Offer; readonly unpriced: readonly string[] };
   readonly ownerSheet: Uint8Array;
   readonly wallSheet: Uint8Array;
   readonly schedule: PrintedSchedule;

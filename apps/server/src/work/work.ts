@@ -2,7 +2,7 @@
 import "reflect-metadata";
 import { setPriority } from "node:os";
 import { readJobFile } from "@dragonet/contract";
-import { offerOf, paceOf, planCalendar, workedQuote } from "@dragonet/core";
+import { offerOf, paceOf, planCalendar, unpricedIn, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import type { Answers, Task } from "./tasks.ts";
 
@@ -42,10 +42,11 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
       return (await import("../sheet/stripSheetPdf.ts")).stripSheetPdf(task.document, task.options);
     case "offer": {
       const { document, shelf, shop, today, records } = task;
-      return offerOf(document, workedQuote(document, shelf, paceOf(records)), {
-        shop,
-        today: new Date(today),
-      });
+      const worked = workedQuote(document, shelf, paceOf(records));
+      return {
+        offer: offerOf(document, worked, { shop, today: new Date(today) }),
+        unpriced: unpricedIn(worked),
+      };
     }
     case "ownerSheet":
       return (await import("../sheet/ownerSheetPdf.ts")).ownerSheetPdf(task.document, task.options);

@@ -1,7 +1,7 @@
-import { Search } from "lucide-react";
 import { STAGES, type Stage } from "@dragonet/core";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
+import { SearchField } from "../ui/forms/SearchField.tsx";
 import { Tick } from "../ui/forms/Tick.tsx";
 import type { BoardView } from "./boardView.ts";
 import { WAIT_CHOICES } from "./waitWords.ts";
@@ -18,17 +18,11 @@ export function BoardFilters({ view, onChange, benches: taken }: BoardFiltersPro
   const benches = [...new Set([view.bench, ...taken])].filter((bench) => bench !== "").sort();
   return (
     <div role="search" className="mb-2 flex flex-wrap items-center gap-3">
-      <label className="control inline-flex items-center gap-2 max-md:w-full">
-        <Search size={15} aria-hidden />
-        <span className="sr-only">Search jobs</span>
-        <input
-          type="search"
-          value={view.words}
-          placeholder="Search"
-          className="w-40 bg-transparent outline-none"
-          onChange={(e) => onChange({ words: e.target.value })}
-        />
-      </label>
+      <SearchField
+        label="Search jobs"
+        value={view.words}
+        onChange={(words) => onChange({ words })}
+      />
       <Choice<string>
         label="Waits for"
         value={view.waits}

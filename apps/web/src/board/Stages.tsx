@@ -1,9 +1,10 @@
-import { useState, type DragEvent, type ReactNode } from "react";
+import { useState, type DragEvent } from "react";
 import { Link, useSearchParams } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
 import type { BoardStageAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { useCanEdit } from "../base/session.ts";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
+import { Turns } from "../ui/page/Turns.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { JobLine } from "./JobLine.tsx";
 import { useJobsPage } from "./jobs.ts";
@@ -107,17 +108,6 @@ export function OneStage({ stage, count, asked }: OneStageProps) {
   const { data, error, isPending, refetch } = useJobsPage(`${asked}&${place.toString()}`);
   if (isPending) return <Loading what="jobs" />;
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
-  const at = (to: string): string => {
-    const next = new URLSearchParams(params);
-    if (to === "") next.delete("after");
-    else next.set("after", to);
-    return `/?${next.toString()}`;
-  };
-  const turn = (to: string, words: ReactNode) => (
-    <Link to={at(to)} className={PLAIN_LINK}>
-      {words}
-    </Link>
-  );
   return (
     <section aria-labelledby={`stage-${stage}`} className="mt-4">
       <Heading stage={stage} counted={count} />
@@ -126,12 +116,7 @@ export function OneStage({ stage, count, asked }: OneStageProps) {
           <JobLine key={job.id} job={job} />
         ))}
       </ul>
-      {(after !== "" || data.next !== "") && (
-        <nav aria-label="More jobs" className="mt-2 flex gap-6">
-          {after !== "" && turn("", "From the first")}
-          {data.next !== "" && turn(data.next, "Next ones")}
-        </nav>
-      )}
+      <Turns what="jobs" next={data.next} />
     </section>
   );
 }

@@ -15,7 +15,7 @@ import { followLive } from "../base/live.ts";
 const TOGETHER_MS = 300;
 
 /** Lists of jobs are looked at anew when one of them has changed. */
-function useLiveJobs(): void {
+export function useLiveJobs(): void {
   const queries = useQueryClient();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;

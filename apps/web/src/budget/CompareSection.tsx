@@ -1,7 +1,7 @@
 import { useCallback, useState } from "react";
 import { decimal, type RunId, type Way } from "@dragonet/core";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
-import { useParts } from "../shelf/parts.ts";
+import { useAtHand } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { LazyChart } from "../ui/LazyChart.tsx";
@@ -13,18 +13,15 @@ import { useWorked } from "../worker/useWorked.ts";
 
 const DASHES = [undefined, "8 4", "3 3", "12 3 2 3"] as const;
 
+/** What a pack is brought down by, or left alone with. */
+const WAYS = ["converter", "battery"];
+
 function useWays(runId: RunId | null): readonly Way[] | null {
   const job = useJob();
-  const { data: parts } = useParts();
+  const parts = useAtHand(WAYS);
   const ask = useCallback(
     async (): Promise<readonly Way[]> =>
-      runId === null
-        ? []
-        : planner().compare(
-            job,
-            runId,
-            (parts ?? []).map((kept) => kept.value),
-          ),
+      runId === null ? [] : planner().compare(job, runId, parts),
     [job, runId, parts],
   );
   return useWorked(runId === null ? null : ask);

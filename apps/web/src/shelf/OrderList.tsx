@@ -1,47 +1,42 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useMutation } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { toast } from "sonner";
-import { decimal, orderList, type OrderLine } from "@dragonet/core";
-import type { JobOnBoardAnswer, KeptPartAnswer } from "@dragonet/contract";
+import { decimal, type OrderLine } from "@dragonet/core";
 import { ask } from "../base/api.ts";
 import { dayText } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/page/Section.tsx";
+import { useShelfChanged } from "./parts.ts";
 
-interface OrderListProps {
-  readonly parts: readonly KeptPartAnswer[];
-  readonly jobs: readonly JobOnBoardAnswer[];
-}
-
+/** Lines that stand above the shelf before somebody wants all of them. */
+const SOME = 6;
 /** Jobs told by name: those that are promised first. */
 const MOST_JOBS = 3;
 
 const amount = (count: number, unit: "" | "m"): string =>
   unit === "m" ? `${decimal(count, 1)} m` : decimal(count, 0);
 
-/** What came in goes on the shelf: a part's stock, as the shelf keeps it. */
+/** What came in goes on the shelf: the server adds it to what is there by then. */
 function useArrived() {
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   return useMutation({
     scope: { id: "arrived" },
-    mutationFn: ({ kept, short }: { kept: KeptPartAnswer; short: number }) =>
-      ask(`parts/${kept.value.id}`, "PUT", {
-        value: { ...kept.value, stock: kept.value.stock + short },
-        revision: kept.revision,
-      }),
-    onSuccess: async (_, { kept, short }) => {
-      await queries.invalidateQueries({ queryKey: ["parts"] });
-      toast.success(`${decimal(short, 1)} × ${kept.value.name} on the shelf`);
+    mutationFn: ({ partId, short }: OrderLine) =>
+      ask(`shelf/${partId ?? ""}/arrived`, "POST", { count: Math.ceil(1000 * short) / 1000 }),
+    onSuccess: async (_, { name, short }) => {
+      await shelfChanged();
+      toast.success(`${decimal(short, 1)} × ${name} on the shelf`);
     },
     onError: (error) => toast.error(`Not done: ${error.message}`),
   });
 }
 
-function Line({ line, kept }: { line: OrderLine; kept: KeptPartAnswer | undefined }) {
+function Line({ line }: { line: OrderLine }) {
   const canEdit = useCanEdit();
   const arrived = useArrived();
-  const { name, unit, short, wanted, onShelf, by, jobs, cost } = line;
+  const { name, unit, short, wanted, onShelf, least, by, jobs, cost, partId } = line;
   return (
     <li className="grid grid-cols-1 gap-x-4 border-t border-hair py-1 md:grid-cols-[minmax(0,4fr)_7rem_6rem_minmax(0,5fr)_6rem]">
       <span>
@@ -50,6 +45,7 @@ function Line({ line, kept }: { line: OrderLine; kept: KeptPartAnswer | undefine
         </b>
         <span className="block text-small text-muted">
           {amount(wanted, unit)} wanted, {amount(onShelf, unit)} on the shelf
+          {least > 0 && `, ${amount(least, unit)} to keep`}
         </span>
       </span>
       <span className="num">{by === "" ? "" : `by ${dayText(new Date(`${by}T12:00:00`))}`}</span>
@@ -66,11 +62,12 @@ function Line({ line, kept }: { line: OrderLine; kept: KeptPartAnswer | undefine
         {jobs.length > MOST_JOBS && ` and ${jobs.length - MOST_JOBS} more`}
       </span>
       <span>
-        {canEdit && kept && (
+        {canEdit && partId !== null && (
           <Button
             className="min-h-7 px-2 text-small"
             aria-label={`Arrived: ${name}`}
-            onClick={() => arrived.mutate({ kept, short })}
+            disabled={arrived.isPending}
+            onClick={() => arrived.mutate(line)}
           >
             Arrived
           </Button>
@@ -80,13 +77,11 @@ function Line({ line, kept }: { line: OrderLine; kept: KeptPartAnswer | undefine
   );
 }
 
-/** What has to be ordered for open jobs, what hangs on it and until when; what arrives goes on the shelf. */
-export function OrderList({ parts, jobs }: OrderListProps) {
-  const lines = orderList(
-    parts.map(({ value }) => value),
-    jobs,
-  );
+/** What has to be ordered for open jobs and to have again, what hangs on it and until when; what arrives goes on the shelf. */
+export function OrderList({ lines }: { lines: readonly OrderLine[] }) {
+  const [all, setAll] = useState(false);
   if (lines.length === 0) return null;
+  const shown = all || lines.length <= SOME + 2 ? lines : lines.slice(0, SOME);
   const known = lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0);
   return (
     <Section
@@ -94,14 +89,13 @@ export function OrderList({ parts, jobs }: OrderListProps) {
       about={`${lines.length} things, ${known.toFixed(2)} as far as prices are known`}
     >
       <ul aria-label="To order">
-        {lines.map((line) => (
-          <Line
-            key={line.name}
-            line={line}
-            kept={parts.find(({ value }) => value.id === line.partId)}
-          />
+        {shown.map((line) => (
+          <Line key={line.name} line={line} />
         ))}
       </ul>
+      {shown.length < lines.length && (
+        <Button onClick={() => setAll(true)}>All {lines.length} to order</Button>
+      )}
     </Section>
   );
 }

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import type { KeptPartAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
@@ -6,6 +6,7 @@ import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { FaultList } from "../ui/page/states.tsx";
 import { PartFields } from "./fields/PartFields.tsx";
+import { useShelfChanged } from "./parts.ts";
 
 interface PartDialogProps {
   readonly kept: KeptPartAnswer;
@@ -17,9 +18,9 @@ interface PartDialogProps {
 export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
   const [part, setPart] = useState(kept.value);
   const [revision, setRevision] = useState(kept.revision);
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const done = async (): Promise<void> => {
-    await queries.invalidateQueries({ queryKey: ["parts"] });
+    await shelfChanged();
     onClose();
   };
   const save = useMutation({

@@ -1,167 +1,129 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { useState } from "react";
-import { useSearchParams } from "react-router";
+import { useMemo, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { toast } from "sonner";
-import {
-  PART_KINDS,
-  decimal,
-  designCurrentA,
-  span,
-  takenOf,
-  type Need,
-  type Part,
-} from "@dragonet/core";
+import { PART_KINDS, type PartKind } from "@dragonet/core";
 import type { ImportedAnswer, KeptPartAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
-import { useOpenJobs } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
 import { FileButton } from "../ui/forms/FileButton.tsx";
+import { SearchField } from "../ui/forms/SearchField.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Section } from "../ui/page/Section.tsx";
+import { Turns } from "../ui/page/Turns.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
+import { useTitle } from "../ui/page/useTitle.ts";
+import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 import { KIND_WORDS } from "./kindWords.ts";
 import { OrderList } from "./OrderList.tsx";
 import { newPart } from "./newPart.ts";
 import { PartDialog } from "./PartDialog.tsx";
-import { useParts } from "./parts.ts";
-import { useTitle } from "../ui/page/useTitle.ts";
+import { PartTable } from "./PartTable.tsx";
+import { useNeeds, usePart, usePartsPage, useShelf, useShelfChanged } from "./parts.ts";
 
-/** "15", or "10 to 20" where channels differ. */
-function waysText({ wayA, wayRatings, ways }: Extract<Part, { kind: "box" }>): string {
-  const all = wayRatings.length < ways ? [...wayRatings, wayA] : wayRatings;
-  const [least, most] = [Math.min(...all), Math.max(...all)];
-  return least === most ? decimal(least) : `${decimal(least)} to ${decimal(most)}`;
+/** Parts of one kind that the page holds at once. */
+const A_PAGE = "50";
+
+interface ListProps {
+  readonly words: string;
+  readonly taken: ReadonlyMap<string, number>;
+  readonly onOpen: (kept: KeptPartAnswer) => void;
 }
 
-/** What the circuit needs to know of a part, in a few words. */
-function factsOf(part: Part): string {
-  switch (part.kind) {
-    case "load": {
-      const volts = part.load.kind === "drivenLed" ? `, ${part.load.minV}–${part.load.maxV} V` : "";
-      const light = part.light === "none" ? part.family : part.light;
-      return `${span(designCurrentA(part.load, 12), 2)} A at 12 V, ${light}${volts}${part.pigtail === "" ? "" : `, ${part.pigtail} pigtail`}`;
-    }
-    case "relay":
-      return `contact ${decimal(part.contactA)} A, coil ${decimal(part.coilOhm.value, 0)} Ω${part.diode ? ", diode: 86 positive" : ""}`;
-    case "switch":
-      return `${decimal(part.contactA)} A${part.tellTale === "none" ? "" : `, tell-tale ${decimal(part.tellTaleA.value, 2)} A ${part.tellTale === "always" ? "always lit" : "lit when on"}`}`;
-    case "converter":
-      return `${decimal(part.inMinV, 0)}–${decimal(part.inMaxV, 0)} V to ${decimal(part.outV.value)} V, ${decimal(part.outA)} A, ${decimal(part.efficiencyHalf * 100, 0)} % at half load, idle ${decimal(part.idleA.value * 1000, 0)} mA`;
-    case "box":
-      return `${part.ways} channels of ${waysText(part)} A, ${decimal(part.totalA)} A in all${part.form === "fuseBlock" ? "" : `, switches the ${part.switches}`}`;
-    case "battery":
-      return `${part.chemistry}, ${decimal(part.capacityAh.value, 0)} Ah, charger ${decimal(part.chargerA.value)} A`;
-    case "connector":
-      return `${decimal(part.ratingA)} A, ${decimal(part.contactOhm.value * 1000)} mΩ`;
-    case "flasher":
-      return `${decimal(part.ratePerMin.value, 0)} a minute, ${part.principle}${part.leastA > 0 ? `, from ${decimal(part.leastA)} A` : ""}`;
-    case "kit":
-      return part.items.map((item) => `${item.count} × ${item.name}`).join(", ");
-    case "sundry":
-      return "";
-  }
+/** The first parts of every kind. */
+function AllKinds({ words, taken, onOpen }: ListProps) {
+  const { data, error, isPending, refetch } = useShelf(words);
+  if (isPending) return <Loading what="the shelf" />;
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!data.any)
+    return <Empty title="The shelf is empty">Add a part, or take a CSV file in.</Empty>;
+  if (data.kinds.length === 0) return <p>Nothing on the shelf has “{words}”.</p>;
+  return data.kinds.map(({ kind, parts, count, uncounted }) => (
+    <Section key={kind} title={KIND_WORDS[kind]}>
+      <PartTable {...{ parts, taken, onOpen }} />
+      {count > parts.length || uncounted ? (
+        <Link
+          to={`/shelf?${new URLSearchParams({ kind, ...(words !== "" && { q: words }) }).toString()}`}
+          className="touch inline-flex items-center text-accent underline"
+        >
+          {uncounted ? "All of them" : `All ${count}`}: {KIND_WORDS[kind]}
+        </Link>
+      ) : null}
+    </Section>
+  ));
 }
 
-function PartTable({
-  parts,
-  needs,
-  onOpen,
-}: {
-  parts: readonly KeptPartAnswer[];
-  needs: readonly Need[];
-  onOpen: (kept: KeptPartAnswer) => void;
-}) {
+/** Every part of one kind, some at a time: the page holds no more than it shows. */
+function OneKind({ kind, words, taken, onOpen }: ListProps & { kind: PartKind }) {
+  const [params] = useSearchParams();
+  const after = params.get("after") ?? "";
+  const asked = new URLSearchParams({ kind, size: A_PAGE, q: words, after });
+  const { data, error, isPending, refetch } = usePartsPage(asked.toString());
+  if (isPending) return <Loading what="the shelf" />;
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   return (
-    <div className="relative overflow-x-auto">
-      <table className="w-full border-collapse">
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col">Facts</th>
-            <th scope="col">Note</th>
-            <th scope="col" className="text-right">
-              Price
-            </th>
-            <th scope="col" className="text-right">
-              In stock
-            </th>
-            <th scope="col" className="pl-4 text-right">
-              Reserved
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {parts.map((kept) => {
-            const taken = takenOf(kept.value.name, needs);
-            const short = taken > kept.value.stock;
-            return (
-              <tr key={kept.value.id} className="border-t border-hair">
-                <td className="py-1 pr-4">
-                  <button
-                    type="button"
-                    className="touch text-left font-bold text-accent"
-                    onClick={() => onOpen(kept)}
-                  >
-                    {kept.value.name}
-                  </button>
-                </td>
-                <td className="pr-4">{factsOf(kept.value)}</td>
-                <td className="pr-4 text-small text-muted">{kept.value.note}</td>
-                <td className="num text-right">{kept.value.price.toFixed(2)}</td>
-                <td className={`num pl-4 text-right ${kept.value.stock === 0 ? "font-bold" : ""}`}>
-                  {decimal(kept.value.stock, 0)}
-                </td>
-                <td className={`num pl-4 text-right ${short ? "font-bold" : "text-muted"}`}>
-                  {taken === 0 ? "" : decimal(taken, 1)}
-                  {short && (
-                    <span className="block text-small whitespace-nowrap">
-                      {decimal(taken - kept.value.stock, 1)} short
-                    </span>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
+    <Section title={KIND_WORDS[kind]}>
+      {data.parts.length === 0 ? (
+        <p>Nothing of this kind{words !== "" && <> has “{words}”</>}.</p>
+      ) : (
+        <PartTable {...{ parts: data.parts, taken, onOpen }} />
+      )}
+      <Turns what="parts" next={data.next} />
+    </Section>
   );
 }
 
 /** What is on the shelf: facts for the circuit, price and stock, CSV in and out. */
 export function ShelfPage() {
   useTitle("Shelf");
-  const { data, error, isPending, refetch } = useParts();
-  const { data: jobs } = useOpenJobs();
-  const needs = (jobs ?? []).flatMap((job) => job.needs);
+  const { data: needs } = useNeeds();
+  const taken = useMemo(
+    () => new Map((needs?.taken ?? []).map(({ name, count }) => [name, count])),
+    [needs],
+  );
   const canEdit = useCanEdit();
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const [chosen, setOpen] = useState<KeptPartAnswer | null>(null);
-  const [asked, setAsked] = useSearchParams();
+  const [params, setParams] = useSearchParams();
+  const [words, setWords] = useState(params.get("q") ?? "");
+  const kind = PART_KINDS.find((one) => one === params.get("kind"));
   // A part that an address names is opened as by its own press.
-  const open = chosen ?? data?.find(({ value }) => value.id === asked.get("part")) ?? null;
+  const { data: named } = usePart(params.get("part"));
+  const open = chosen ?? (params.has("part") ? named : null) ?? null;
   const close = (): void => {
     setOpen(null);
-    setAsked({}, { replace: true });
+    if (params.has("part")) setParams({}, { replace: true });
+  };
+  const search = (said: string): void => {
+    setWords(said);
+    // Other words begin at the first part again.
+    if (params.has("after")) {
+      params.delete("after");
+      setParams(params, { replace: true });
+    }
   };
   const take = useMutation({
     mutationFn: (csv: string) => ask<ImportedAnswer>("parts/import", "POST", { csv }),
     onSuccess: async ({ added, changed }) => {
-      await queries.invalidateQueries({ queryKey: ["parts"] });
+      await shelfChanged();
       toast.success(`${added} parts added, ${changed} changed`);
     },
   });
-  if (isPending) return <Loading what="the shelf" />;
-  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
-  const kinds = PART_KINDS.filter((kind) => data.some((kept) => kept.value.kind === kind));
+  const list = { words: useSettled(words.trim(), TYPING_MS), taken, onOpen: setOpen };
   return (
     <div className="mx-auto w-full max-w-6xl p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
-        <h1 className="mr-auto text-lead">Shelf</h1>
+        <h1 className="text-lead">Shelf</h1>
+        <SearchField label="Search the shelf" value={words} onChange={search} />
+        {kind && (
+          <Link to="/shelf" className="touch inline-flex items-center text-accent underline">
+            Every kind
+          </Link>
+        )}
         <a
-          className="touch inline-flex items-center text-accent underline"
+          className="touch ml-auto inline-flex items-center text-accent underline"
           href="/api/parts/file"
           download
         >
@@ -176,19 +138,8 @@ export function ShelfPage() {
           </>
         )}
       </div>
-      {data.length === 0 && (
-        <Empty title="The shelf is empty">Add a part, or take a CSV file in.</Empty>
-      )}
-      <OrderList parts={data} jobs={jobs ?? []} />
-      {kinds.map((kind) => (
-        <Section key={kind} title={KIND_WORDS[kind]}>
-          <PartTable
-            parts={data.filter((kept) => kept.value.kind === kind)}
-            needs={needs}
-            onOpen={setOpen}
-          />
-        </Section>
-      ))}
+      {!kind && list.words === "" && <OrderList lines={needs?.orders ?? []} />}
+      {kind ? <OneKind {...list} kind={kind} /> : <AllKinds {...list} />}
       {open && <PartDialog key={open.value.id} kept={open} canEdit={canEdit} onClose={close} />}
       <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
         <p className="font-bold">{take.error?.message}</p>

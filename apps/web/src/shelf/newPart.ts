@@ -11,6 +11,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
     note: keep?.note ?? "",
     price: keep?.price ?? 0,
     stock: keep?.stock ?? 0,
+    ...(keep?.least !== undefined && { least: keep.least }),
     ingress: keep?.ingress ?? "",
     ratedV: keep?.ratedV ?? 0,
   };

@@ -2,8 +2,8 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ApprenticeAnswer, TrainingAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { PRACTICES } from "../settings/practices.ts";
-import { PARTS } from "../shelf/parts.ts";
-import { VEHICLES } from "../vehicles/vehicles.ts";
+import { choicesOf } from "../shelf/parts.ts";
+import { profilesOf } from "../vehicles/vehicles.ts";
 import type { TrainingGround } from "../worker/training.ts";
 
 const valueOf = <T>({ value }: { readonly value: T }): T => value;
@@ -26,16 +26,19 @@ export function useKeepResult() {
   });
 }
 
+/** What made-up jobs are made of. */
+const MADE_OF = ["lamp", "converter", "battery"];
+
 /** Fetches what made-up jobs are made of: asked when one is, so that no press comes too early. */
 export function useMadeGround(): () => Promise<TrainingGround> {
   const queries = useQueryClient();
   return async () => {
-    const [vehicles, shelf, practices] = await Promise.all([
-      queries.ensureQueryData(VEHICLES),
-      queries.ensureQueryData(PARTS),
+    const [{ vehicles }, { parts }, practices] = await Promise.all([
+      queries.ensureQueryData(profilesOf()),
+      queries.ensureQueryData(choicesOf(MADE_OF)),
       queries.ensureQueryData(PRACTICES),
     ]);
-    const from = { practices, vehicles: vehicles.map(valueOf), shelf: shelf.map(valueOf) };
+    const from = { practices, vehicles: vehicles.map(valueOf), shelf: parts.map(valueOf) };
     return { kind: "made", from };
   };
 }

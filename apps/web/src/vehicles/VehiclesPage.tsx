@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { Link, useNavigate } from "react-router";
+import { useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { Vehicle } from "@dragonet/core";
 import type { ImportedAnswer, JobsOfModelAnswer } from "@dragonet/contract";
@@ -9,10 +10,13 @@ import { useCanEdit } from "../base/session.ts";
 import { useModels } from "../board/jobs.ts";
 import { Button } from "../ui/Button.tsx";
 import { FileButton } from "../ui/forms/FileButton.tsx";
+import { SearchField } from "../ui/forms/SearchField.tsx";
+import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
+import { Turns } from "../ui/page/Turns.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { newVehicle } from "./newVehicle.ts";
-import { useVehicles } from "./vehicles.ts";
+import { useProfiles } from "./vehicles.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
 
 function systemText({ system }: Vehicle): string {
@@ -33,7 +37,11 @@ const countText = (had: JobsOfModelAnswer | undefined): string =>
 /** Vehicle profiles: what is known of a model, so that the second job takes half the time. */
 export function VehiclesPage() {
   useTitle("Vehicles");
-  const { data, error, isPending, refetch } = useVehicles();
+  const [params, setParams] = useSearchParams();
+  const [words, setWords] = useState(params.get("q") ?? "");
+  const after = params.get("after") ?? "";
+  const asked = new URLSearchParams({ q: useSettled(words.trim(), TYPING_MS), after });
+  const { data, error, isPending, refetch } = useProfiles(asked.toString());
   const { data: models } = useModels();
   const canEdit = useCanEdit();
   const queries = useQueryClient();
@@ -58,9 +66,17 @@ export function VehiclesPage() {
   return (
     <div className="mx-auto w-full max-w-6xl p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
-        <h1 className="mr-auto text-lead">Vehicles</h1>
+        <h1 className="text-lead">Vehicles</h1>
+        <SearchField
+          label="Search vehicles"
+          value={words}
+          onChange={(said) => {
+            setWords(said);
+            if (after !== "") setParams({}, { replace: true });
+          }}
+        />
         <a
-          className="touch inline-flex items-center text-accent underline"
+          className="touch ml-auto inline-flex items-center text-accent underline"
           href="/api/vehicles/file"
           download
         >
@@ -76,10 +92,14 @@ export function VehiclesPage() {
         )}
       </div>
       {make.error && <Trouble error={make.error} />}
-      {data.length === 0 ? (
-        <Empty title="No vehicle profile yet">
-          Make one, or take a CSV file in. A job starts from a profile and keeps its own copy.
-        </Empty>
+      {data.vehicles.length === 0 ? (
+        asked.get("q") === "" ? (
+          <Empty title="No vehicle profile yet">
+            Make one, or take a CSV file in. A job starts from a profile and keeps its own copy.
+          </Empty>
+        ) : (
+          <p>No vehicle profile has “{asked.get("q")}”.</p>
+        )
       ) : (
         <div className="relative overflow-x-auto">
           <table className="w-full border-collapse">
@@ -93,7 +113,7 @@ export function VehiclesPage() {
               </tr>
             </thead>
             <tbody>
-              {data.map(({ value }) => {
+              {data.vehicles.map(({ value }) => {
                 const proved = value.pins.filter((p) => p.certainty === "proved").length;
                 return (
                   <tr key={value.profileId} className="border-t border-hair align-top">
@@ -119,6 +139,7 @@ export function VehiclesPage() {
           </table>
         </div>
       )}
+      <Turns what="vehicles" next={data.next} />
       <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
         <p className="font-bold">{take.error?.message}</p>
         {take.error instanceof ApiError && <FaultList error={take.error} />}

@@ -13,6 +13,7 @@ import {
 } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { boardOf, pageOf } from "./board.ts";
+import { choicesOf, namedOf, needsOf, partsPageOf, profilesOf, shelfOf } from "./shelf.ts";
 import type { Person } from "../../src/base/session.ts";
 
 export interface Asked {
@@ -119,6 +120,7 @@ export class Shop {
     if (own) return await own(body as never, path);
     const [place = "", id = "", what = ""] = path.split("?")[0]!.split("/");
     const question = `${method} ${place}${id === "" ? "" : "/:id"}${what === "" ? "" : `/${what}`}`;
+    const asked = new URLSearchParams(path.split("?")[1] ?? "");
     switch (question) {
       case "GET session":
         return ok({ person: this.person, shop: "Tarn Lamp Works", needsFirstOwner: false });
@@ -126,7 +128,7 @@ export class Shop {
         return this.likes(id, body as Person["preferences"]);
       case "GET board":
       case "GET board/:id":
-        return this.lists(id, new URLSearchParams(path.split("?")[1] ?? ""));
+        return this.lists(id, asked);
       case "GET practices":
         return ok(DEFAULT_PRACTICES);
       case "GET jobs/:id":
@@ -139,12 +141,20 @@ export class Shop {
         return this.edit(id, body as { known: number; batchId: string; edits: Edit[] });
       case "PUT jobs/:id/photos":
         return this.photo();
-      case "GET parts":
-        return ok([...this.parts.values()]);
+      case "GET shelf":
+      case "GET shelf/:id":
+      case "POST shelf/:id":
+        return this.shelf(id, asked, body as never);
+      case "POST shelf/:id/arrived":
+        return this.arrived(id, (body as { count: number }).count);
+      case "GET parts/:id":
+        return this.parts.has(id) ? ok(this.parts.get(id)) : refused(404, "no such part");
       case "PUT parts/:id":
         return this.keep(this.parts, id, checkPart, body as Kept<Part>);
-      case "GET vehicles":
-        return ok([...this.vehicles.values()]);
+      case "GET profiles":
+        return ok(profilesOf([...this.vehicles.values()], asked));
+      case "GET profiles/:id":
+        return ok([]);
       case "GET vehicles/:id":
         return this.vehicles.has(id) ? ok(this.vehicles.get(id)) : refused(404, "no such vehicle");
       case "PUT vehicles/:id":
@@ -156,7 +166,7 @@ export class Shop {
 
   /** Lists of jobs, and what is made of all of them. */
   private lists(what: string, asked: URLSearchParams): Reply {
-    const jobs = [...this.jobs].map(([jobId, kept]) => this.onBoard(jobId, kept.document));
+    const jobs = this.onBoards();
     switch (what) {
       case "":
         return ok(boardOf(jobs, asked));
@@ -182,10 +192,43 @@ export class Shop {
     }
   }
 
+  /** The shelf as it is looked at and chosen from. */
+  private shelf(what: string, asked: URLSearchParams, body: never): Reply {
+    const parts = [...this.parts.values()];
+    switch (what) {
+      case "":
+        return ok(shelfOf(parts, asked));
+      case "page":
+        return ok(partsPageOf(parts, asked));
+      case "choices":
+        return ok(choicesOf(parts, asked));
+      case "near":
+        return ok([]);
+      case "named":
+        return ok(namedOf(parts, body));
+      case "needs":
+        return ok(needsOf(parts, this.onBoards()));
+      default:
+        return refused(404, `no list of parts by "${what}"`);
+    }
+  }
+
+  private arrived(id: string, count: number): Reply {
+    const kept = this.parts.get(id);
+    if (!kept) return refused(404, "no such part");
+    const value = { ...kept.value, stock: kept.value.stock + count };
+    this.parts.set(id, { value, revision: kept.revision + 1 });
+    return ok(this.parts.get(id));
+  }
+
   private likes(what: string, preferences: Person["preferences"]): Reply {
     if (what !== "preferences" || !this.person) return refused(404, "nobody likes anything here");
     this.person = { ...this.person, preferences };
     return { status: 204 };
+  }
+
+  private onBoards() {
+    return [...this.jobs].map(([jobId, kept]) => this.onBoard(jobId, kept.document));
   }
 
   private onBoard(id: string, document: Job) {

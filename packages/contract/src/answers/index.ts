@@ -4,5 +4,6 @@ export * from "./calendar.ts";
 export * from "./jobs.ts";
 export * from "./offers.ts";
 export * from "./people.ts";
+export * from "./shelf.ts";
 export * from "./shop.ts";
 export * from "./training.ts";

@@ -3,7 +3,7 @@ import { STAGES, TASKS, type Change, type Job, type JobSummary } from "@dragonet
 import { IsListOf, IsMoment, IsNullable, IsObjectOf } from "../fields.ts";
 import { WorkLeftDto } from "../document/calendar.ts";
 import { JobDto } from "../document/job.ts";
-import { EditDto } from "../requests.ts";
+import { EditDto } from "../requests/index.ts";
 
 /** One thing that a job waits for. */
 export class WaitingAnswer {

@@ -1,6 +1,6 @@
 import { IsBoolean, IsIn, IsInt, IsString, IsUUID, Min } from "class-validator";
 import { IsMoment, IsNullable, IsObjectOf } from "../fields.ts";
-import { PreferencesRequest, ROLES, type Role } from "../requests.ts";
+import { PreferencesRequest, ROLES, type Role } from "../requests/index.ts";
 
 /** Somebody of the shop, as that person's own pages need to know. */
 export class SignedInAnswer {

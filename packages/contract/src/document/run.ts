@@ -25,7 +25,7 @@ import {
   IsShare,
   IsText,
 } from "../fields.ts";
-import { BehaviourDto } from "./part/part.ts";
+import { BehaviourDto } from "./part/behaviour.ts";
 
 class FeedDto {
   @IsIn(["battery", "pin", "supply", "pack", "block"])

@@ -110,6 +110,7 @@ export function readPart(r: RowReader): Part {
     note: r.text("note"),
     price: r.number("price", 0),
     stock: r.number("stock", 0),
+    ...(r.text("least") !== "" && { least: r.number("least") }),
     ingress: r.text("ingress"),
     ratedV: r.number("contact_v", 0),
   };

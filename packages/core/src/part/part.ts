@@ -20,6 +20,8 @@ interface PartBase {
   readonly price: number;
   /** Pieces (or metres) on the shelf. */
   readonly stock: number;
+  /** Pieces (or metres) that the shop wants to have, whatever its jobs take; none where nobody said. */
+  readonly least?: number | undefined;
   /** Protection against dust and water after IEC 60529, "IP67"; "" when nobody said. */
   readonly ingress: string;
   /** Direct voltage that its contacts or fuses may break, in V; 0 where nobody has said: then by its kind. */

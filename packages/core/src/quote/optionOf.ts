@@ -109,6 +109,23 @@ export interface WorkedQuote {
   readonly options: readonly OptionResult[];
 }
 
+/** What has no price in a quote or in one of its options, by name, each once. */
+export const unpricedIn = ({ quote, options }: WorkedQuote): string[] => [
+  ...new Set([
+    ...quote.unpriced,
+    ...options.flatMap((option) => (option.kind === "worked" ? option.quote.unpriced : [])),
+  ]),
+];
+
+/** Parts of the shelf that a job's options put in the place of others. */
+export const insteadOf = ({ options }: Pick<Job, "options">): string[] => [
+  ...new Set(
+    options
+      .flatMap(({ changes }) => changes)
+      .flatMap((change) => (change.kind === "otherPart" ? [change.insteadId] : [])),
+  ),
+];
+
 /** Prices a job and each of its options; `shelf` has the prices and the parts not used yet. */
 export function workedQuote(
   job: Job,

@@ -16,9 +16,10 @@ import {
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
-import { isLoad, useParts } from "../../shelf/parts.ts";
+import { PartPick } from "../../shelf/PartPick.tsx";
+import { LOADS, isLoad, usePartChoices } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { CountField, PickField, chosenOf, namedOptions } from "../../ui/forms/controlled.tsx";
+import { CountField, PickField, chosenOf } from "../../ui/forms/controlled.tsx";
 import { ConditionField } from "../fields/ConditionField.tsx";
 import { FeedChoice } from "../fields/FeedChoice.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
@@ -60,15 +61,14 @@ const ENDS = [
 export function AddedLamps(props: BeginProps) {
   const job = useJob();
   const begin = useBegin(props);
-  const { data } = useParts();
-  const loads = (data ?? []).map((kept) => kept.value).filter(isLoad);
   const { control, watch, register, handleSubmit } = useForm<Asked>({
     defaultValues: {
       ...{ count: 1, partId: "", end: "front", name: "" },
       ...{ feed: usualFeed(job), condition: allOf("switch", "key") },
     },
   });
-  const part = chosenOf(loads, watch("partId"));
+  const choices = usePartChoices(LOADS, isLoad, watch("partId"));
+  const part = chosenOf(choices.parts, watch("partId"));
   if (!part) {
     return <p>The shelf is empty: put lamps on it first, by hand or from a CSV file.</p>;
   }
@@ -79,9 +79,9 @@ export function AddedLamps(props: BeginProps) {
         <CountField
           {...{ control, name: "count", label: "How many", min: 1, max: 50, className: "w-14" }}
         />
-        <PickField
+        <PartPick
           {...{ control, name: "partId", label: "Part from the shelf", className: "w-64" }}
-          options={namedOptions(loads)}
+          choices={choices}
         />
         <PickField
           {...{ control, name: "end", label: "Which end", className: "w-28" }}

@@ -11,13 +11,13 @@ import {
   type Feed,
   type Input,
   type Job,
-  type Part,
   type RunId,
   type SupplyId,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { useParts } from "../../shelf/parts.ts";
+import { PartPick } from "../../shelf/PartPick.tsx";
+import { SOURCES, isAny, usePartChoices } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import { PickField, chosenOf, namedOptions } from "../../ui/forms/controlled.tsx";
 import { Modal } from "../../ui/page/Modal.tsx";
@@ -28,8 +28,6 @@ interface NewFeedProps {
   readonly onClose: () => void;
   readonly onMade: (ownerId: RunId) => void;
 }
-
-const FEEDING: ReadonlySet<Part["kind"]> = new Set(["converter", "box", "battery", "flasher"]);
 
 interface ControlOfKit {
   readonly id: string;
@@ -50,12 +48,11 @@ const CONTROLS: readonly ControlOfKit[] = [
 function NewSupply({ onMade, onClose }: Omit<NewFeedProps, "open">) {
   const job = useJob();
   const edit = useEdit();
-  const { data } = useParts();
-  const parts = (data ?? []).map((kept) => kept.value).filter((p) => FEEDING.has(p.kind));
   const { control, watch, handleSubmit } = useForm({
     defaultValues: { partId: "", feed: firstFeed(job.vehicle) },
   });
-  const part = chosenOf(parts, watch("partId"));
+  const choices = usePartChoices(SOURCES, isAny, watch("partId"));
+  const part = chosenOf(choices.parts, watch("partId"));
   if (!part) return <p>Put a converter, hub, fuse block, battery or flasher on the shelf first.</p>;
   const make = handleSubmit(({ feed }) => {
     const id = asId<SupplyId>(mint("supply"));
@@ -67,9 +64,9 @@ function NewSupply({ onMade, onClose }: Omit<NewFeedProps, "open">) {
   });
   return (
     <form className="flex flex-wrap items-center gap-3" noValidate onSubmit={(e) => void make(e)}>
-      <PickField
+      <PartPick
         {...{ control, name: "partId", label: "Part that feeds", className: "w-72" }}
-        options={namedOptions(parts)}
+        choices={choices}
       />
       {part.kind !== "battery" && (
         <>

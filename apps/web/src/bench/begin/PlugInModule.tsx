@@ -9,7 +9,8 @@ import {
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
-import { useParts } from "../../shelf/parts.ts";
+import { PartSearch } from "../../shelf/PartPick.tsx";
+import { usePartChoices } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import {
   CountField,
@@ -22,6 +23,7 @@ import { pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
 import { FormLine } from "./FormLine.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
 
+const BOXES = ["box"];
 const isPlugIn = (part: Part): part is BoxPart => part.kind === "box" && part.form === "plugIn";
 
 interface Asked {
@@ -38,17 +40,17 @@ const UNASKED: Asked = { module: "", channel: 0, pinId: "", loadId: "", place: "
 export function PlugInModule(props: BeginProps) {
   const job = useJob();
   const begin = useBegin(props);
-  const { data } = useParts();
-  const shelf = (data ?? []).map((kept) => kept.value).filter(isPlugIn);
   const fitted = job.supplies.filter((s) => boxOf(job, s.id)?.form === "plugIn");
   const wires = wiresToHangOn(job);
   const { baseLoads } = job.vehicle;
   const { control, watch, handleSubmit } = useForm<Asked>({ defaultValues: UNASKED });
+  const chosen = watch("module");
+  const choices = usePartChoices(BOXES, isPlugIn, chosen.replace(/^shelf /, ""));
+  const shelf = choices.parts;
   const options = [
     ...fitted.map((s) => ({ value: `here ${s.id}`, label: `${s.name}, next channel` })),
     ...shelf.map((p) => ({ value: `shelf ${p.id}`, label: p.name })),
   ];
-  const chosen = watch("module");
   const value = (options.find((o) => o.value === chosen) ?? options[0])?.value;
   const supply = fitted.find((s) => value === `here ${s.id}`);
   const part = shelf.find((p) => value === `shelf ${p.id}`);
@@ -70,6 +72,7 @@ export function PlugInModule(props: BeginProps) {
   return (
     <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void make(e)}>
       <FormLine label="Module">
+        <PartSearch choices={choices} />
         <PickField
           {...{ control, name: "module", label: "Module to plug in", className: "w-72" }}
           options={options}

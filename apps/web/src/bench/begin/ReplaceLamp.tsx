@@ -2,7 +2,8 @@ import { useForm } from "react-hook-form";
 import { LAMP_JOINTS, LAMP_PLACES, asId, replaceLamp, type Lamp, type PinId } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
-import { isLoad, useParts } from "../../shelf/parts.ts";
+import { PartPick } from "../../shelf/PartPick.tsx";
+import { LOADS, isLoad, usePartChoices } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import {
   CountField,
@@ -34,11 +35,10 @@ const UNASKED: Asked = {
 export function ReplaceLamp(props: BeginProps) {
   const job = useJob();
   const begin = useBegin(props);
-  const { data } = useParts();
-  const loads = (data ?? []).map((kept) => kept.value).filter(isLoad);
   const wires = wiresToHangOn(job);
   const { control, watch, handleSubmit } = useForm<Asked>({ defaultValues: UNASKED });
-  const part = chosenOf(loads, watch("partId"));
+  const choices = usePartChoices(LOADS, isLoad, watch("partId"));
+  const part = chosenOf(choices.parts, watch("partId"));
   const pin = chosenOf(wires, watch("pinId"));
   if (!pin) {
     return (
@@ -81,9 +81,9 @@ export function ReplaceLamp(props: BeginProps) {
           {...{ control, name: "count", label: "How many come", min: 1, max: 20 }}
           className="w-14"
         />
-        <PickField
+        <PartPick
           {...{ control, name: "partId", label: "Lamp that comes", className: "w-64" }}
-          options={namedOptions(loads)}
+          choices={choices}
         />
         <PickField
           {...{ control, name: "place", label: "Where it sits", className: "w-24" }}

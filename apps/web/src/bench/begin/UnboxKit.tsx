@@ -1,21 +1,23 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { asId, contentOf, unbox, type KitPart, type Part, type PartId } from "@dragonet/core";
 import { ask } from "../../base/api.ts";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
-import { useParts } from "../../shelf/parts.ts";
+import { PartPick } from "../../shelf/PartPick.tsx";
+import { usePartChoices, useShelfChanged } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { PickField, chosenOf, namedOptions } from "../../ui/forms/controlled.tsx";
+import { chosenOf } from "../../ui/forms/controlled.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
 
+const KITS = ["kit"];
 const isKit = (part: Part): part is KitPart => part.kind === "kit";
 
 /** The circuits of this job as a kit on the shelf, with its kit list as what is in the box. */
 function KeepAsKit() {
   const job = useJob();
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const { register, handleSubmit, reset, watch } = useForm({ defaultValues: { name: "" } });
   const keep = useMutation({
     mutationFn: (name: string) => {
@@ -30,7 +32,7 @@ function KeepAsKit() {
     onSuccess: async (_, name) => {
       toast.success(`${name} is on the shelf`);
       reset();
-      await queries.invalidateQueries({ queryKey: ["parts"] });
+      await shelfChanged();
     },
   });
   if (job.runs.length === 0) return null;
@@ -68,10 +70,9 @@ function KeepAsKit() {
 export function UnboxKit(props: BeginProps) {
   const job = useJob();
   const begin = useBegin(props);
-  const { data } = useParts();
-  const kits = (data ?? []).map((kept) => kept.value).filter(isKit);
   const { control, watch, handleSubmit } = useForm({ defaultValues: { kitId: "" } });
-  const kit = chosenOf(kits, watch("kitId"));
+  const choices = usePartChoices(KITS, isKit, watch("kitId"));
+  const kit = chosenOf(choices.parts, watch("kitId"));
   const make = handleSubmit(() => {
     if (kit) begin(unbox(job, kit, () => mint("kit")));
   });
@@ -84,9 +85,9 @@ export function UnboxKit(props: BeginProps) {
             noValidate
             onSubmit={(e) => void make(e)}
           >
-            <PickField
+            <PartPick
               {...{ control, name: "kitId", label: "Kit to unbox", className: "w-80" }}
-              options={namedOptions(kits)}
+              choices={choices}
             />
             <Button look="main" type="submit">
               Unbox

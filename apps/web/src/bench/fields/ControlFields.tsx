@@ -1,6 +1,7 @@
-import { adoptPart, setControl, type Control, type SwitchPart } from "@dragonet/core";
+import { adoptPart, setControl, type Control, type Part, type SwitchPart } from "@dragonet/core";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { useParts } from "../../shelf/parts.ts";
+import { PartSearch } from "../../shelf/PartPick.tsx";
+import { usePartChoices } from "../../shelf/parts.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { NumberInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
@@ -8,14 +9,15 @@ import { FeedChoice } from "./FeedChoice.tsx";
 import { FusePinFields } from "./FusePinFields.tsx";
 import { Lengths } from "../panels/run/Lengths.tsx";
 
+const SWITCHES = ["switch"];
+const isSwitch = (part: Part): part is SwitchPart => part.kind === "switch";
+
 /** A control of the kit: what feeds it, what it switches, and in whose switch it sits. */
 export function ControlFields({ control, canEdit }: { control: Control; canEdit: boolean }) {
   const job = useJob();
   const edit = useEdit();
-  const { data } = useParts();
-  const switches = (data ?? [])
-    .map((kept) => kept.value)
-    .filter((p): p is SwitchPart => p.kind === "switch");
+  const choices = usePartChoices(SWITCHES, isSwitch, control.switchPartId ?? "");
+  const switches = choices.parts;
   const set = <F extends keyof Control>(field: F, value: Control[F]): void =>
     edit([setControl(control.id, field, value)]);
   const setSwitch = (id: string): void => {
@@ -87,6 +89,7 @@ export function ControlFields({ control, canEdit }: { control: Control; canEdit:
           onCommit={(n) => set("poles", Math.round(n))}
         />
       </div>
+      <PartSearch choices={choices} />
       <Choice
         label="Switch of the control"
         value={control.switchPartId ?? ""}

@@ -5,10 +5,10 @@ import { useNavigate } from "react-router";
 import type { JobAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
 import { FormField } from "../../ui/forms/FormField.tsx";
 import { Modal } from "../../ui/page/Modal.tsx";
-import { useVehicles } from "../../vehicles/vehicles.ts";
+import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
+import { useProfileChoices } from "../../vehicles/vehicles.ts";
 
 interface Fields {
   title: string;
@@ -18,8 +18,8 @@ interface Fields {
 
 /** A new job from a vehicle profile: the job takes its own copy. */
 export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { data: vehicles } = useVehicles();
   const [profileId, setProfileId] = useState("");
+  const choices = useProfileChoices(profileId);
   const { register, handleSubmit, formState, reset } = useForm<Fields>();
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -32,11 +32,7 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
       await navigate(`/jobs/${id}/intake`);
     },
   });
-  const options = (vehicles ?? []).map(({ value }) => ({
-    value: value.profileId,
-    label: value.model,
-  }));
-  const chosen = profileId === "" ? (options[0]?.value ?? "") : profileId;
+  const chosen = profileId === "" ? (choices?.profiles[0]?.profileId ?? "") : profileId;
   return (
     <Modal open={open} onClose={onClose} title="New job">
       <form
@@ -48,10 +44,12 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
       >
         <div className="flex flex-col gap-1">
           <span className="font-bold">Vehicle</span>
-          {options.length === 0 ? (
-            <p className="text-small">No vehicle profile yet: make one under Vehicles first.</p>
+          {choices && (choices.more || chosen !== "") ? (
+            <ProfileChoice
+              {...{ label: "Vehicle", value: chosen, choices, onChange: setProfileId }}
+            />
           ) : (
-            <Choice label="Vehicle" value={chosen} options={options} onChange={setProfileId} />
+            <p className="text-small">No vehicle profile yet: make one under Vehicles first.</p>
           )}
         </div>
         <FormField

@@ -12,10 +12,11 @@ import type { JobAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
 import { dayText } from "../../base/moment.ts";
 import { usePractices } from "../../settings/practices.ts";
-import { useParts } from "../../shelf/parts.ts";
+import { ALL_SORTS, useAtHand, usePartsNear } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
-import { useVehicles } from "../../vehicles/vehicles.ts";
+import { TYPING_MS, useSettled } from "../../ui/useSettled.ts";
+import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
+import { useProfileChoices, useProfilesNear } from "../../vehicles/vehicles.ts";
 import { planner } from "../../worker/planner.ts";
 import { useCustomers } from "../jobs.ts";
 
@@ -58,25 +59,33 @@ interface SaidPreviewProps {
 /** A sentence as it was read, to look over, and the press that makes the job. */
 export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const sentence = useDeferredValue(text);
-  const { data: kept } = useVehicles();
-  const { data: parts } = useParts();
+  const near = useSettled(text, TYPING_MS);
+  const parts = useAtHand(ALL_SORTS);
+  const { data: partsNear } = usePartsNear(near);
+  const { data: vehiclesNear } = useProfilesNear(near);
   const { data: customers } = useCustomers();
   const { data: practices } = usePractices();
   const [profileId, setProfileId] = useState("");
+  const choices = useProfileChoices(profileId);
   const [said, setSaid] = useState<SaidJob | null>(null);
   const [failed, setFailed] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const profiles = choices?.profiles;
   const world = useMemo(() => {
-    if (!kept || !parts || !customers) return null;
-    const vehicles = kept.map(({ value }) => value);
+    if (!profiles || !customers) return null;
+    const vehicles = [...(vehiclesNear ?? []).map(({ value }) => value), ...profiles];
     return {
-      vehicles,
-      shelf: parts.map(({ value }) => value),
+      vehicles: [...new Map(vehicles.map((v) => [v.profileId, v])).values()],
+      shelf: [
+        ...new Map(
+          [...parts, ...(partsNear ?? []).map(({ value }) => value)].map((p) => [p.id, p]),
+        ).values(),
+      ],
       customers,
       vehicle: vehicles.find((v) => v.profileId === profileId) ?? null,
     };
-  }, [kept, parts, customers, profileId]);
+  }, [profiles, vehiclesNear, parts, partsNear, customers, profileId]);
 
   useEffect(() => {
     if (!world) return;
@@ -126,16 +135,12 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
         {vehicle ? (
           <b>{vehicleName({ model: vehicle.model, machine })}</b>
         ) : (
-          <Choice<string>
-            label="Which vehicle"
-            value=""
-            className="w-64"
-            options={[
-              { value: "", label: "Which vehicle?" },
-              ...world.vehicles.map((v) => ({ value: v.profileId, label: v.model })),
-            ]}
-            onChange={(id) => setProfileId(id)}
-          />
+          choices && (
+            <ProfileChoice
+              {...{ label: "Which vehicle", value: "", none: "Which vehicle?", className: "w-64" }}
+              {...{ choices, onChange: setProfileId }}
+            />
+          )
         )}
         {customer !== "" && <span>for {customer}</span>}
         {promised !== "" && <span>by {dayText(new Date(`${promised}T12:00:00`))}</span>}

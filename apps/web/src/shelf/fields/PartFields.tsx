@@ -127,6 +127,12 @@ export function PartFields({ part, isNew, onChange }: PartFieldsProps) {
           value={part.stock}
           onCommit={(stock) => onChange({ ...part, stock })}
         />
+        <span className="text-small text-muted">order below</span>
+        <NumberInput
+          label="Order when fewer than"
+          value={part.least ?? 0}
+          onCommit={(said) => onChange({ ...part, least: said > 0 ? said : undefined })}
+        />
       </Line>
       <Line label="Note">
         <TextInput

@@ -15,7 +15,6 @@ import {
   BOX_FORMS,
   BOX_SWITCHING,
   FLASHER_PRINCIPLES,
-  INPUTS,
   LIGHT_COLOURS,
   LOAD_FAMILIES,
   PART_KINDS,
@@ -36,77 +35,9 @@ import {
   IsShare,
   IsText,
 } from "../../fields.ts";
+import { BehaviourDto } from "./behaviour.ts";
 import { LOAD_TYPES, LoadSpecDto } from "./load.ts";
 import { PhotometryDto } from "./photometry.ts";
-
-export class BehaviourDto {
-  @IsText(120)
-  label!: string;
-
-  @IsAmount(0, 3600)
-  delayS!: number;
-
-  @IsAmount(0, 3600)
-  runOnS!: number;
-
-  @IsInt()
-  @Min(-1)
-  @Max(1000)
-  flashes!: number;
-
-  @IsAmount(0.01, 60)
-  onS!: number;
-
-  @IsAmount(0.01, 60)
-  offS!: number;
-
-  @IsAmount(0, 3600)
-  lockoutS!: number;
-
-  @IsShare()
-  level!: number;
-
-  @IsShare()
-  boostLevel!: number;
-
-  @IsArray()
-  @ArrayMaxSize(12)
-  @IsIn(INPUTS, { each: true })
-  boostWith!: string[];
-
-  @IsArray()
-  @ArrayMaxSize(12)
-  @IsIn(INPUTS, { each: true })
-  flashWith!: string[];
-
-  @IsArray()
-  @ArrayMaxSize(12)
-  @IsIn(INPUTS, { each: true })
-  offWith!: string[];
-
-  @IsAmount(0, 3600)
-  offHoldS!: number;
-
-  @IsBoolean()
-  latch!: boolean;
-
-  @IsAmount(0, 400)
-  flashFromKmh!: number;
-
-  @IsAmount(0, 60)
-  softS!: number;
-
-  @IsAmount(0, 500)
-  tripA!: number;
-
-  @IsInt()
-  @Min(0)
-  @Max(1000)
-  retries!: number;
-
-  @IsAmount(0.01, 3600)
-  retryS!: number;
-}
 
 export class PartDto {
   @IsId()
@@ -126,6 +57,10 @@ export class PartDto {
 
   @IsAmount()
   stock!: number;
+
+  @IsOptional()
+  @IsAmount()
+  least?: number;
 
   @Matches(/^(IP[0-6X][0-9X]K?)?$/, {
     message: "$property must be a rating such as IP67 or IPX4, or empty",

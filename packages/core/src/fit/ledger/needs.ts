@@ -31,7 +31,3 @@ export function needsOf(job: Job, circuit: Circuit): Need[] {
 
 /** The name of a need or of a part by which they find each other. */
 export const shelfName = (name: string): string => name.toLowerCase().replace(/, metre$/, "");
-
-/** How much of a part the needs of several jobs take, in pieces or metres. */
-export const takenOf = (partName: string, needs: readonly Need[]): number =>
-  needs.reduce((sum, n) => (shelfName(n.name) === shelfName(partName) ? sum + n.count : sum), 0);

@@ -14,7 +14,7 @@ import type { Job } from "../job.ts";
 /** Set one field of something that exists once. */
 export type SetOnceEdit = {
   [E in SingletonName]: {
-    [F in keyof Singletons[E]]: {
+    [F in keyof Singletons[E]]-?: {
       readonly kind: "setOnce";
       readonly entity: E;
       readonly field: F;
@@ -26,7 +26,7 @@ export type SetOnceEdit = {
 /** Set one field of one entry of a list. */
 export type SetEdit = {
   [E in CollectionName]: {
-    [F in keyof Collections[E]]: {
+    [F in keyof Collections[E]]-?: {
       readonly kind: "set";
       readonly entity: E;
       readonly id: string;

@@ -2,7 +2,8 @@ import { useState } from "react";
 import { LAMP_PLACES, type Lamp, type Run, addLamps, removeLamp } from "@dragonet/core";
 import { mint } from "../../../base/mint.ts";
 import { useEdit, useJob } from "../../../job/store/jobStore.ts";
-import { isLoad, useParts } from "../../../shelf/parts.ts";
+import { PartSearch } from "../../../shelf/PartPick.tsx";
+import { LOADS, isLoad, usePartChoices } from "../../../shelf/parts.ts";
 import { Button } from "../../../ui/Button.tsx";
 import { Choice } from "../../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../../ui/RemoveButton.tsx";
@@ -13,10 +14,10 @@ import { LampDetail } from "./LampDetail.tsx";
 export function LampList({ run }: { run: Run }) {
   const job = useJob();
   const edit = useEdit();
-  const { data: parts } = useParts();
   const [partId, setPartId] = useState("");
   const [place, setPlace] = useState<Lamp["place"]>("front");
-  const loads = (parts ?? []).map((kept) => kept.value).filter(isLoad);
+  const choices = usePartChoices(LOADS, isLoad, partId);
+  const loads = choices.parts;
   const chosen = loads.find((p) => p.id === partId) ?? loads[0];
   const lamps = job.lamps.filter((lamp) => lamp.runId === run.id);
   return (
@@ -42,6 +43,7 @@ export function LampList({ run }: { run: Run }) {
       </ul>
       {chosen && (
         <div className="mt-1 flex flex-wrap items-center gap-1">
+          <PartSearch choices={choices} />
           <Choice
             label="Part to add"
             value={chosen.id}

@@ -1,0 +1,119 @@
+import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
+import type { SearchKind } from "@dragonet/contract";
+import type { Database } from "../database/database.ts";
+import { part, vehicleProfile } from "../database/schema.ts";
+import { hasWords, having, type Having } from "../search/having.ts";
+import { wordsOf } from "../search/search.service.ts";
+import type { Kept } from "./catalogue.ts";
+import { printPlace, readPlace, type Asked } from "./listQuery.ts";
+
+/** Some things of a list, and what is asked for to see those after them; "" at the end. */
+export interface Page<T> {
+  readonly entries: readonly Kept<T>[];
+  readonly next: string;
+}
+
+/** Where a list goes on. */
+interface Place {
+  readonly orderName: string;
+  readonly id: string;
+}
+
+/** Up to so many are counted. */
+const MOST_COUNTED = 1000;
+/** Things near a sentence that are told. */
+const MOST_NEAR = 100;
+
+export const readCataloguePlace = (asked: Asked): Place | null =>
+  readPlace(asked, ([orderName, id]) =>
+    typeof orderName === "string" && typeof id === "string" ? { orderName, id } : null,
+  );
+
+type Table = typeof part | typeof vehicleProfile;
+
+/** Lists of what a shop keeps: each looks at few rows, however many there are. */
+export class CatalogueLists<T> {
+  constructor(
+    private readonly db: Database,
+    private readonly table: Table,
+    private readonly of: SearchKind,
+  ) {}
+
+  private kept(row: { value: unknown; revision: number }): Kept<T> {
+    return { value: row.value as T, revision: row.revision };
+  }
+
+  /** Those with every word of a question. */
+  having(words: string): Promise<Having> {
+    return having(this.db, this.of, words);
+  }
+
+  /** Some of them by name, after a place. `only` says which are looked at. */
+  async page(had: Having, only: SQL, size: number, after: Place | null): Promise<Page<T>> {
+    const { table } = this;
+    const place = after
+      ? sql`(order_name, id) > (${after.orderName} collate "C", ${after.id})`
+      : sql`true`;
+    const rows = await this.db
+      .select()
+      .from(table)
+      .where(and(only, place, ...hasWords(had, table.id, "text")))
+      .orderBy(asc(table.orderName), asc(table.id))
+      .limit(size + 1);
+    const told = rows.slice(0, size);
+    const last = told.at(-1);
+    return {
+      entries: told.map((row) => this.kept(row)),
+      next: rows.length > size && last ? printPlace([last.orderName, last.id]) : "",
+    };
+  }
+
+  /** How many there are, as far as they are counted. */
+  async count(had: Having, only: SQL): Promise<{ count: number; uncounted: boolean }> {
+    const { table } = this;
+    const some = this.db
+      .select({ one: sql<number>`1`.as("one") })
+      .from(table)
+      .where(and(only, ...hasWords(had, table.id, "text")))
+      .limit(MOST_COUNTED + 1)
+      .as("some");
+    const [row] = await this.db.select({ count: sql<number>`count(*)::int` }).from(some);
+    const count = row?.count ?? 0;
+    return { count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED };
+  }
+
+  /** Those that have the most words of a sentence in their name: one of them may be meant by it. */
+  async near(sentence: string): Promise<readonly Kept<T>[]> {
+    const words = wordsOf(sentence, MOST_NEAR).filter((word) => word.length > 1);
+    // Of "pods" a pod, too.
+    const both = new Set(words.flatMap((word) => [word, word.replace(/(?<=..)s$/, "")]));
+    if (both.size === 0) return [];
+    const wanted = [...both].map((word) => `${word}:A`).join(" | ");
+    const { rows } = await this.db.execute(sql`
+      select id from search_entry, to_tsquery('simple', ${wanted}) as wanted
+      where kind = ${this.of} and stems @@ wanted
+      order by ts_rank(stems, wanted) desc, title, id limit ${MOST_NEAR}`);
+    const ids = rows.map(({ id }) => id as string);
+    if (ids.length === 0) return [];
+    const found = await this.db.select().from(this.table).where(inArray(this.table.id, ids));
+    const order = new Map(ids.map((id, i) => [id, i]));
+    return found
+      .toSorted((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0))
+      .map((row) => this.kept(row));
+  }
+}
+
+/** Parts of one sort, those that are there before those that are not: what is offered to be chosen. */
+export async function atHand(
+  db: Database,
+  sort: string,
+  had: Having,
+  most: number,
+): Promise<(typeof part.$inferSelect)[]> {
+  return db
+    .select()
+    .from(part)
+    .where(and(eq(part.sort, sort), ...hasWords(had, part.id, "text")))
+    .orderBy(asc(part.away), asc(part.orderName), asc(part.id))
+    .limit(most);
+}

@@ -1,0 +1,42 @@
+import { sql, type SQL } from "drizzle-orm";
+import type { AnyPgColumn } from "drizzle-orm/pg-core";
+import type { SearchKind } from "@dragonet/contract";
+import type { Database } from "../database/database.ts";
+import { wordsOf } from "./search.service.ts";
+
+/** Things with the words of a question up to which they are listed one by one. */
+const MOST_LISTED = 2000;
+
+/** Things that have every word that is asked for. */
+export type Having =
+  | { readonly kind: "any" }
+  /** Few: these. */
+  | { readonly kind: "few"; readonly ids: readonly string[] }
+  /** So many that they are met soon wherever a list begins: each is looked at when it is come to. */
+  | { readonly kind: "many"; readonly of: SearchKind; readonly wanted: string };
+
+/** Which things of a kind have every word of a question. */
+export async function having(db: Database, of: SearchKind, words: string): Promise<Having> {
+  const asked = wordsOf(words);
+  if (asked.length === 0) return { kind: "any" };
+  const wanted = asked.map((word) => `${word}:*`).join(" & ");
+  const { rows } = await db.execute(sql`
+    select id from search_entry where kind = ${of} and stems @@ to_tsquery('simple', ${wanted})
+    limit ${MOST_LISTED + 1}`);
+  if (rows.length > MOST_LISTED) return { kind: "many", of, wanted };
+  return { kind: "few", ids: rows.map(({ id }) => id as string) };
+}
+
+/** The same for a query over the things themselves; nothing where any will do. */
+export function hasWords(having: Having, id: AnyPgColumn, type: "uuid" | "text"): SQL[] {
+  switch (having.kind) {
+    case "any":
+      return [];
+    case "few":
+      return [sql`${id} = any(${sql.param(having.ids)}::${sql.raw(type)}[])`];
+    case "many":
+      return [
+        sql`entry_has_words(${having.of}, ${id}::text, to_tsquery('simple', ${having.wanted}))`,
+      ];
+  }
+}

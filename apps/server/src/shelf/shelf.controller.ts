@@ -1,0 +1,79 @@
+import { Body, Controller, Get, Inject, Param, Post, Query } from "@nestjs/common";
+import {
+  ArrivedRequest,
+  KeptPartAnswer,
+  NamedPartsRequest,
+  NeedsAnswer,
+  PartChoicesAnswer,
+  PartsPageAnswer,
+  ShelfAnswer,
+} from "@dragonet/contract";
+import { Audit } from "../audit/audit.ts";
+import { Answers } from "../docs/answers.ts";
+import { AsksFor, AsksForPages, type Asked } from "../http/listQuery.ts";
+import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { ShelfService } from "./shelf.service.ts";
+
+/** The shelf as it is looked at and chosen from; one part by itself is at api/parts. */
+@Controller("api/shelf")
+export class ShelfController {
+  constructor(
+    @Inject(ShelfService) private readonly shelf: ShelfService,
+    @Inject(Audit) private readonly audit: Audit,
+  ) {}
+
+  @Get()
+  @AsksFor("q")
+  @Answers("The first parts of every kind, and how many there are", ShelfAnswer)
+  read(@Query() asked: Asked): Promise<ShelfAnswer> {
+    return this.shelf.shelf(asked);
+  }
+
+  @Get("page")
+  @AsksFor("q", "kind")
+  @AsksForPages()
+  @Answers("Some parts by name, and what is asked for to see those after them", PartsPageAnswer)
+  page(@Query() asked: Asked): Promise<PartsPageAnswer> {
+    return this.shelf.page(asked);
+  }
+
+  @Get("choices")
+  @AsksFor("sorts", "q")
+  @Answers("What is offered where a part is chosen, what is in stock first", PartChoicesAnswer)
+  choices(@Query() asked: Asked): Promise<PartChoicesAnswer> {
+    return this.shelf.choices(asked);
+  }
+
+  @Get("near")
+  @AsksFor("text")
+  @Answers("Parts that a sentence may mean, the nearest first", [KeptPartAnswer])
+  near(@Query() asked: Asked): Promise<readonly KeptPartAnswer[]> {
+    return this.shelf.near(asked);
+  }
+
+  @Get("needs")
+  @Answers("What open jobs take from the shelf, and what has to be ordered", NeedsAnswer)
+  needs(): Promise<NeedsAnswer> {
+    return this.shelf.needs();
+  }
+
+  /** Asked in a body, for there may be many of them. */
+  @Post("named")
+  @Answers("Parts by their names, and by their ids", [KeptPartAnswer])
+  named(@Body() { names, ids }: NamedPartsRequest): Promise<KeptPartAnswer[]> {
+    return this.shelf.named(names, ids);
+  }
+
+  @Needs("installer")
+  @Post(":id/arrived")
+  @Answers("Puts what came in on the shelf", KeptPartAnswer)
+  async arrived(
+    @Param("id") id: string,
+    @Body() { count }: ArrivedRequest,
+    @Me() me: SignedIn,
+  ): Promise<KeptPartAnswer> {
+    const kept = await this.shelf.arrived(id, count);
+    await this.audit.note(me.name, "changed the shelf", `${id}: ${count} arrived`);
+    return kept;
+  }
+}

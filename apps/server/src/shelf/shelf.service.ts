@@ -1,0 +1,186 @@
+import { Inject, Injectable } from "@nestjs/common";
+import { eq, inArray, sql, type SQL } from "drizzle-orm";
+import {
+  LOAD_FAMILIES,
+  PART_KINDS,
+  insteadOf,
+  orderList,
+  shelfName,
+  takenOfShelf,
+  type Job,
+  type Part,
+  type PartKind,
+} from "@dragonet/core";
+import type {
+  KeptPartAnswer,
+  NeedsAnswer,
+  PartChoicesAnswer,
+  PartsPageAnswer,
+  ShelfAnswer,
+} from "@dragonet/contract";
+import { DATABASE, type Database } from "../database/database.ts";
+import { part } from "../database/schema.ts";
+import { CatalogueLists, atHand, readCataloguePlace } from "../http/catalogueLists.ts";
+import { readSize, readText, type Asked } from "../http/listQuery.ts";
+import { notFound, notValid } from "../http/refusal.ts";
+import { BoardService } from "../jobs/board.service.ts";
+
+/** Parts of each kind that the shelf tells. */
+const OF_EACH_KIND = 25;
+/** Parts of a sort that are offered at once: who wants another says a word of its name. */
+const MOST_CHOICES = 200;
+/** The largest stock that a part may have. */
+const MOST_STOCK = 1e6;
+/** Parts that there are too few of, told at once. */
+const MOST_BELOW = 500;
+
+/** What parts are chosen by: loads by their family, others by their kind. */
+const SORTS: readonly string[] = [
+  ...LOAD_FAMILIES,
+  ...PART_KINDS.filter((kind) => kind !== "load"),
+];
+
+const kept = ({ value, revision }: typeof part.$inferSelect): KeptPartAnswer => ({
+  value,
+  revision,
+});
+
+const ofKind = (kind: PartKind): SQL => sql`kind = ${kind}`;
+
+function readKind(asked: Asked): PartKind | null {
+  const said = readText(asked, "kind");
+  const kind = PART_KINDS.find((one) => one === said) ?? null;
+  if (said !== "" && !kind) throw notValid(`kind: "${said}" is none of ${PART_KINDS.join(", ")}`);
+  return kind;
+}
+
+function readSorts(asked: Asked): string[] {
+  const said = readText(asked, "sorts").split(",");
+  const wrong = said.find((one) => !SORTS.includes(one));
+  if (wrong !== undefined) throw notValid(`sorts: "${wrong}" is none of ${SORTS.join(", ")}`);
+  return [...new Set(said)];
+}
+
+/** Lists of the shelf: each looks at few parts, however many there are. */
+@Injectable()
+export class ShelfService {
+  private readonly lists: CatalogueLists<Part>;
+
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(BoardService) private readonly board: BoardService,
+  ) {
+    this.lists = new CatalogueLists<Part>(db, part, "part");
+  }
+
+  /** The first parts of every kind that have the words asked for. */
+  async shelf(asked: Asked): Promise<ShelfAnswer> {
+    const had = await this.lists.having(readText(asked, "q"));
+    const [kinds, [any]] = await Promise.all([
+      Promise.all(
+        PART_KINDS.map(async (kind) => {
+          const { entries, next } = await this.lists.page(had, ofKind(kind), OF_EACH_KIND, null);
+          const counted =
+            next === "" || had.kind === "many"
+              ? { count: entries.length, uncounted: next !== "" }
+              : await this.lists.count(had, ofKind(kind));
+          return { kind, parts: entries, ...counted };
+        }),
+      ),
+      this.db.select({ id: part.id }).from(part).limit(1),
+    ]);
+    return { kinds: kinds.filter(({ parts }) => parts.length > 0), any: any !== undefined };
+  }
+
+  /** Some parts by name, of one kind where one is asked for. */
+  async page(asked: Asked): Promise<PartsPageAnswer> {
+    const had = await this.lists.having(readText(asked, "q"));
+    const kind = readKind(asked);
+    const only = kind ? ofKind(kind) : sql`true`;
+    const { entries, next } = await this.lists.page(
+      had,
+      only,
+      readSize(asked),
+      readCataloguePlace(asked),
+    );
+    return { parts: entries, next };
+  }
+
+  /** What is offered where a part is chosen: of each sort what is there, then the rest. */
+  async choices(asked: Asked): Promise<PartChoicesAnswer> {
+    const sorts = readSorts(asked);
+    const had = await this.lists.having(readText(asked, "q"));
+    const found = await Promise.all(
+      sorts.map((sort) => atHand(this.db, sort, had, MOST_CHOICES + 1)),
+    );
+    return {
+      parts: found.flatMap((rows) => rows.slice(0, MOST_CHOICES).map(kept)),
+      more: found.some((rows) => rows.length > MOST_CHOICES),
+    };
+  }
+
+  /** Parts that a sentence may mean. */
+  async near(asked: Asked): Promise<readonly KeptPartAnswer[]> {
+    return this.lists.near(readText(asked, "text", 2000));
+  }
+
+  /** Parts by the names that jobs need them by, and by their ids. */
+  async named(names: readonly string[], ids: readonly string[] = []): Promise<KeptPartAnswer[]> {
+    const wanted = [...new Set(names.map(shelfName))];
+    const [byName, byId] = await Promise.all([
+      wanted.length === 0
+        ? []
+        : this.db.select().from(part).where(inArray(part.orderName, wanted)).orderBy(part.id),
+      ids.length === 0
+        ? []
+        : this.db
+            .select()
+            .from(part)
+            .where(inArray(part.id, [...ids])),
+    ]);
+    return [...new Map([...byName, ...byId].map((row) => [row.id, kept(row)])).values()];
+  }
+
+  /** What is at hand of every sort, and what a job's options put in the place of others. */
+  async forQuote(job: Pick<Job, "options">): Promise<readonly Part[]> {
+    const [{ parts }, instead] = await Promise.all([
+      this.choices({ sorts: SORTS.join(",") }),
+      this.named([], insteadOf(job)),
+    ]);
+    return [...new Map([...parts, ...instead].map(({ value }) => [value.id, value])).values()];
+  }
+
+  /** What open jobs take from the shelf, and what has to be ordered for them and for the shelf itself. */
+  async needs(): Promise<NeedsAnswer> {
+    const jobs = await this.board.open();
+    const taken = takenOfShelf(jobs);
+    const [wanted, below] = await Promise.all([
+      this.named([...taken.keys()]),
+      this.db
+        .select()
+        .from(part)
+        .where(sql`below_least`)
+        .orderBy(part.orderName, part.id)
+        .limit(MOST_BELOW),
+    ]);
+    const shelf = new Map([...wanted, ...below.map(kept)].map(({ value }) => [value.id, value]));
+    return {
+      orders: orderList([...shelf.values()], jobs),
+      taken: [...taken].map(([name, count]) => ({ name, count })),
+    };
+  }
+
+  /** More of a part has come in: its stock grows by so much, whoever else changes it at that moment. */
+  async arrived(id: string, count: number): Promise<KeptPartAnswer> {
+    const [row] = await this.db
+      .update(part)
+      .set({
+        value: sql`jsonb_set(value, '{stock}', to_jsonb(round(least((value->>'stock')::numeric + ${count}::numeric, ${MOST_STOCK}), 3)))`,
+        revision: sql`${part.revision} + 1`,
+      })
+      .where(eq(part.id, id))
+      .returning();
+    if (!row) throw notFound("part", id);
+    return kept(row);
+  }
+}

@@ -1,0 +1,57 @@
+/** The shelf of a shop that has many parts: some at a time, found by words. */
+import { asId, createJob, type Part, type PartId } from "@dragonet/core";
+import { FELLRUNNER, demoPart } from "@dragonet/core/demo";
+import { screen, waitFor, within } from "@testing-library/react";
+import { closePages, open } from "./page/open.tsx";
+import { Shop } from "./page/shop.ts";
+
+afterEach(closePages);
+
+const dialog = () => within(screen.getByRole("dialog"));
+
+describe("a large shelf", () => {
+  const many = (count: number): Part[] =>
+    Array.from({ length: count }, (_, i) => ({
+      ...demoPart("pod-18"),
+      id: asId<PartId>(`pod-${i}`),
+      name: `Pod ${String(i).padStart(3, "0")}`,
+    }));
+
+  it("shows the first of a kind and how many there are, leads to all, and is searched", async () => {
+    const shop = new Shop().withParts(...many(70), demoPart("switch-rocker-16"));
+    const { user, path } = await open(shop, "/shelf");
+    await user.click(await screen.findByRole("link", { name: /^All 70: / }));
+    expect(path()).toBe("/shelf");
+    await screen.findByText("Pod 049");
+    expect(screen.queryByText("Pod 050")).toBeNull();
+    expect(screen.queryByText(demoPart("switch-rocker-16").name)).toBeNull();
+    await user.click(screen.getByRole("link", { name: "Next ones" }));
+    expect(await screen.findByText("Pod 069")).toBeVisible();
+    expect(screen.queryByText("Pod 049")).toBeNull();
+    // Other words begin at the first again.
+    await user.type(screen.getByRole("searchbox", { name: "Search the shelf" }), "pod 01");
+    expect(await screen.findByText("Pod 012")).toBeVisible();
+    expect(screen.queryByText("Pod 069")).toBeNull();
+    await user.click(screen.getByRole("link", { name: "Every kind" }));
+    await user.clear(screen.getByRole("searchbox", { name: "Search the shelf" }));
+    expect(await screen.findByText(demoPart("switch-rocker-16").name)).toBeVisible();
+    await user.type(screen.getByRole("searchbox", { name: "Search the shelf" }), "anvil");
+    expect(await screen.findByText(/Nothing on the shelf has “anvil”/)).toBeVisible();
+  });
+
+  it("offers those at hand where a lamp is chosen, and others by their words", async () => {
+    const shop = new Shop().withParts(...many(230));
+    const empty = createJob("Bar", "", FELLRUNNER);
+    const { user } = await open(shop.withJob("j", empty), "/jobs/j/circuit");
+    await user.click(await screen.findByRole("button", { name: "New run" }));
+    await screen.findByRole("dialog", { name: "New run" });
+    await user.click(dialog().getByRole("tab", { name: "Add lamps" }));
+    await user.type(await dialog().findByRole("searchbox", { name: "Search the shelf" }), "225");
+    const chosen = dialog().getByRole("combobox", { name: "Part from the shelf" });
+    await waitFor(() => expect(chosen).toHaveTextContent("Pod 225"));
+    await user.click(dialog().getByRole("button", { name: "Add run" }));
+    await waitFor(() =>
+      expect(shop.jobs.get("j")?.document.parts.map(({ name }) => name)).toEqual(["Pod 225"]),
+    );
+  });
+});
