@@ -7,6 +7,7 @@ import { DatabaseModule } from "./database/database.module.ts";
 import { ErrorFilter } from "./http/errorFilter.ts";
 import { requestValidation } from "./http/requestValidation.ts";
 import { HealthModule } from "./health/health.ts";
+import { InvoicesModule } from "./invoices/invoices.module.ts";
 import { JobsModule } from "./jobs/jobs.module.ts";
 import { LiveModule } from "./live/live.module.ts";
 import { MeterModule } from "./meter/meter.module.ts";
@@ -27,6 +28,7 @@ import { VehiclesModule } from "./vehicles/vehicles.module.ts";
     WorkModule,
     // Routes are tried in this order: what is asked for most comes first.
     JobsModule,
+    InvoicesModule,
     OffersModule,
     LiveModule,
     PeopleModule,

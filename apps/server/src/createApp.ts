@@ -88,7 +88,11 @@ function servePage(app: NestExpressApplication, folder: string): void {
     express.static(join(folder, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }),
   );
   page.use(express.static(folder, { index: false, maxAge: 0 }));
-  page.get(/.*/, (_req: Request, res: Response) => {
+  page.get(/.*/, (req: Request, res: Response) => {
+    // Whoever comes back to the board has it asked for before the page's code is read.
+    if (req.originalUrl === "/" && req.headers.cookie?.includes(`${SESSION_COOKIE}=`)) {
+      res.set("link", '</api/board>; rel="preload"; as="fetch"; crossorigin="anonymous"');
+    }
     res.set("cache-control", "no-cache").sendFile(join(folder, "index.html"));
   });
   // The API never looks for a file, and answers on a shop's own network uncompressed:

@@ -4,6 +4,9 @@ import { Shop } from "./shop.ts";
 
 const CHECK_VIOLATION = "23514";
 
+const AN_INVOICE =
+  "insert into invoice (year, nth, revision, value, by) select *, 'x' from (values";
+
 describe("the database refuses", () => {
   let shop: Shop;
   let client: pg.Client;
@@ -83,6 +86,26 @@ describe("the database refuses", () => {
       "update job_change set revision = -revision",
       "job_change_revision",
     ],
+    [
+      "an invoice before the first of its year",
+      `${AN_INVOICE} (2026, 0, 1, '{"number": "2026-0000"}'::jsonb)) as v`,
+      "invoice_nth",
+    ],
+    [
+      "an invoice of no revision",
+      `${AN_INVOICE} (2026, 1, 0, '{"number": "2026-0001"}'::jsonb)) as v`,
+      "invoice_revision",
+    ],
+    [
+      "an invoice under another's number",
+      `${AN_INVOICE} (2026, 1, 1, '{"number": "2026-0002"}'::jsonb)) as v`,
+      "invoice_own_number",
+    ],
+    [
+      "an invoice that takes itself back",
+      "insert into invoice (id, cancels, year, nth, revision, value, by) select id, id, 2026, 1, 1, '{\"number\": \"2026-0001\"}', 'x' from (select gen_random_uuid() as id) as one",
+      "invoice_not_itself",
+    ],
     ["an offer of no revision", "update offer set revision = 0", "offer_revision"],
     ["an offer until some day", "update offer set valid_until = 'some day'", "offer_valid_until"],
     [
@@ -124,6 +147,7 @@ describe("the database refuses", () => {
     );
     const tried = [
       ...["booking_bench", "booking_not_before", "booking_start"],
+      ...["invoice_not_itself", "invoice_nth", "invoice_own_number", "invoice_revision"],
       ...["job_bin", "job_change_revision", "job_revision", "offer_accepted", "offer_one_end"],
       ...["offer_revision", "offer_valid_until", "part_own_id", "part_revision", "person_name"],
       ...["person_password_hash", "person_role", "search_entry_kind", "search_word_some"],

@@ -205,6 +205,26 @@ describe("the API's document", () => {
     const priced = busy.find((job) => job.document.runs.length > 1)!;
     const offer = await ask("post", `jobs/${priced.id}/offers`, {});
     const { id: offerId, token } = offer.body as { id: string; token: string };
+    const billing = {
+      ...{ street: "Lane 1", postcode: "1", city: "Tarn", country: "DE", taxId: "DE1", email: "" },
+      ...{ iban: "", dueDays: 14, untaxed: "" },
+    };
+    await ask("get", "invoices/billing");
+    await ask("put", "invoices/billing", { ...billing, country: "Tarn" });
+    await ask("put", "invoices/billing", billing);
+    const buyer = {
+      ...{ name: "A. Customer", street: "", postcode: "", city: "", country: "DE" },
+      ...{ taxId: "", email: "" },
+    };
+    const billed = await ask("post", `jobs/${priced.id}/invoices`, { by: "planned", buyer });
+    await ask("post", `jobs/${priced.id}/invoices`, { by: "none", buyer });
+    const { id: invoiceId } = billed.body as { id: string };
+    for (const kind of ["pdf", "xml"]) {
+      await ask("get", `jobs/${priced.id}/invoices/${invoiceId}/invoice.${kind}`);
+    }
+    await ask("post", `jobs/${priced.id}/invoices/${invoiceId}/cancel`, {});
+    await ask("get", `jobs/${priced.id}/invoices`);
+    await ask("get", "invoices/2026/file");
     await ask("get", `offers/${token}`);
     await ask("get", `offers/${token}/quote.pdf`);
     await ask("post", `jobs/${priced.id}/offers/${offerId}/revoke`, {});

@@ -1,23 +1,10 @@
-import { execFileSync } from "node:child_process";
-import { join } from "node:path";
 import sharp from "sharp";
 import pg from "pg";
 import type { Agent } from "supertest";
 import { JOB_FORMAT, type Edit, type Job } from "@dragonet/core";
 import { bytesOf } from "./bytesOf.ts";
+import { readPdf } from "./readPdf.ts";
 import { Shop } from "./shop.ts";
-
-interface PdfPage {
-  readonly width: number;
-  readonly height: number;
-  readonly boxes: readonly (readonly [number, number, number, number])[];
-}
-
-/** Pages of a PDF as another library reads them. */
-const readPdf = (bytes: Buffer): PdfPage[] =>
-  JSON.parse(
-    execFileSync(process.execPath, [join(__dirname, "readPdf.mjs")], { input: bytes }).toString(),
-  ) as PdfPage[];
 
 const MM = 72 / 25.4;
 

@@ -40,6 +40,9 @@ function nodesOf(node: Node, stopped = false): { node: Node; stopped: boolean }[
 /** A bitmap of an index names no table: indexes are named after theirs. */
 const tableOf = (index = ""): string => [...LARGE].find((table) => index.startsWith(table)) ?? "";
 
+/** Indexes of few things, which are read whole: what there is too little of. */
+const OF_FEW = new Set(["part_below_least"]);
+
 /** What of a plan reads a whole large table, in words. */
 const readsAll = (plan: Node): string[] =>
   nodesOf(plan).flatMap(({ node, stopped }) => {
@@ -48,6 +51,7 @@ const readsAll = (plan: Node): string[] =>
     if (node["Node Type"] === "Seq Scan") return [`all of ${table}`];
     const kind = node["Node Type"];
     const byIndex = /^(Bitmap )?Index/.test(kind) && node["Index Cond"] === undefined;
+    if (OF_FEW.has(node["Index Name"] ?? "")) return [];
     return byIndex && !stopped ? [`all of ${table} by ${node["Index Name"]}`] : [];
   });
 

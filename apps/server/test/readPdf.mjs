@@ -1,6 +1,6 @@
 /**
  * Reads a PDF from standard input with another library and prints, for each page, its size
- * in points and the boxes of its paths in points from the top left, as JSON.
+ * in points, the boxes of its paths in points from the top left, and its text, as JSON.
  */
 import { OPS, getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 
@@ -72,6 +72,8 @@ for (let n = 1; n <= pdf.numPages; n += 1) {
       ]);
     }
   });
-  pages.push({ width, height, boxes });
+  const { items } = await page.getTextContent();
+  const text = items.map(({ str, hasEOL }) => (hasEOL ? `${str}\n` : str)).join("");
+  pages.push({ width, height, boxes, text });
 }
 process.stdout.write(JSON.stringify(pages));

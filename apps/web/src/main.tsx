@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { ApiError } from "./base/api.ts";
+import { askAhead } from "./app/askAhead.ts";
 import { routes } from "./app/routes.tsx";
 import { sayFailures } from "./app/sayFailures.ts";
 import { showRememberedTheme } from "./base/theme.ts";
@@ -25,6 +26,7 @@ const queries = new QueryClient({
   },
 });
 
+askAhead(queries, window.location);
 const router = createBrowserRouter(routes);
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");

@@ -147,3 +147,83 @@ describe("an offer", () => {
     expect(await screen.findByText("A part has no price.")).toBeVisible();
   });
 });
+
+describe("an invoice", () => {
+  const billing = {
+    ...{ street: "Lane 1", postcode: "1", city: "Tarn", country: "DE", taxId: "DE1", email: "" },
+    ...{ iban: "", dueDays: 14, untaxed: "" },
+  };
+  const kept = (number: string, cancels = "", cancelledBy = "") => ({
+    ...{ id: `id-${number}`, jobId: "j", revision: 1, by: "Pim", cancelledBy },
+    at: "2026-11-27T10:00:00Z",
+    invoice: {
+      ...{
+        number,
+        cancels,
+        issued: "2026-11-27",
+        due: "2026-12-11",
+        title: "Bar",
+        vehicle: "Quad",
+      },
+      ...{ currency: "EUR", taxShare: 0.2, lines: [], buyer: { ...billing, name: "Scar Farm" } },
+      ...{ seller: billing, total: { netMinor: 10_000, taxMinor: 2000, grossMinor: 12_000 } },
+    },
+  });
+
+  it("waits until an owner has said what invoices say of the shop", async () => {
+    await open(counter(bar()), "/jobs/j/handOver");
+    const section = within(await screen.findByRole("region", { name: "Invoices" }));
+    expect(await section.findByRole("link", { name: "Settings" })).toBeVisible();
+    expect(section.queryByRole("button", { name: "Make an invoice" })).toBeNull();
+  });
+
+  it("asks whom and by what, shows what is wrong at its field, and is made and taken back", async () => {
+    const invoices: ReturnType<typeof kept>[] = [];
+    const shop = counter(bar())
+      .answers("GET jobs/j/invoices", () => ({
+        status: 200,
+        body: { invoices, buyer: null, billing },
+      }))
+      .answers<{ buyer: { country: string } }>("POST jobs/j/invoices", ({ buyer }) => {
+        if (buyer.country !== "AT") {
+          const faults = [{ path: "buyer.country", message: "must be two letters" }];
+          return { status: 422, body: { message: "Not made.", faults } };
+        }
+        invoices.push(kept("2026-0001"));
+        return { status: 201, body: kept("2026-0001") };
+      })
+      .answers("POST jobs/j/invoices/id-2026-0001/cancel", () => {
+        invoices.splice(0, 1, kept("2026-0001", "", "2026-0002"), kept("2026-0002", "2026-0001"));
+        return { status: 200, body: kept("2026-0002", "2026-0001") };
+      });
+    const { user } = await open(shop, "/jobs/j/handOver");
+    await user.click(await screen.findByRole("button", { name: "Make an invoice" }));
+    const dialog = within(await screen.findByRole("dialog", { name: "Make an invoice" }));
+    // Most customers are of the shop's own country.
+    expect(dialog.getByLabelText("Country")).toHaveValue("DE");
+    await user.clear(dialog.getByLabelText("Name"));
+    await user.type(dialog.getByLabelText("Name"), "Scar Farm");
+    await user.clear(dialog.getByLabelText("Country"));
+    await user.type(dialog.getByLabelText("Country"), "xx");
+    await user.click(dialog.getByRole("button", { name: "Make the invoice" }));
+    await waitFor(() => expect(dialog.getByLabelText("Country")).toBeInvalid());
+    await user.clear(dialog.getByLabelText("Country"));
+    await user.type(dialog.getByLabelText("Country"), "at");
+    await user.click(dialog.getByRole("button", { name: "Make the invoice" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(shop.sent("POST", "jobs/j/invoices").at(-1)).toMatchObject({
+      by: "planned",
+      buyer: { name: "Scar Farm", country: "AT" },
+    });
+    const section = within(screen.getByRole("region", { name: "Invoices" }));
+    expect(await section.findByText(/to Scar Farm, due Fri 11 Dec/)).toBeVisible();
+    expect(section.getByRole("link", { name: "UBL" })).toHaveAttribute(
+      "href",
+      "/api/jobs/j/invoices/id-2026-0001/invoice.xml",
+    );
+    await user.click(section.getByRole("button", { name: "Take back 2026-0001" }));
+    expect(await section.findByText("taken back by 2026-0002")).toBeVisible();
+    expect(section.getByText(/takes back 2026-0001/)).toBeVisible();
+    expect(section.queryByRole("button", { name: /^Take back/ })).toBeNull();
+  });
+});

@@ -312,3 +312,30 @@ describe("the shop's own things", () => {
     expect(screen.queryByRole("button", { name: "Older" })).toBeNull();
   });
 });
+
+describe("what invoices say of the shop", () => {
+  it("is written down once, told field by field where it cannot be, and kept", async () => {
+    const shop = new Shop().answers<{ iban: string }>("PUT invoices/billing", ({ iban }) =>
+      iban === "wrong"
+        ? {
+            status: 422,
+            body: { message: "Not kept.", faults: [{ path: "iban", message: "check its digits" }] },
+          }
+        : { status: 204 },
+    );
+    const { user } = await open(shop, "/settings");
+    const section = within(await screen.findByRole("region", { name: "Invoices" }));
+    await user.type(await section.findByLabelText("Street"), "Lane 1");
+    await user.type(section.getByLabelText("Town"), "Tarn");
+    await user.type(section.getByLabelText("Country"), "de");
+    await user.type(section.getByLabelText("Account (IBAN)"), "wrong");
+    await user.click(section.getByRole("button", { name: "Save for invoices" }));
+    expect(await section.findByText("check its digits")).toBeVisible();
+    await user.clear(section.getByLabelText("Account (IBAN)"));
+    await user.click(section.getByRole("button", { name: "Save for invoices" }));
+    expect(await screen.findByText("Saved")).toBeVisible();
+    expect(shop.sent("PUT", "invoices/billing").at(-1)).toMatchObject({
+      ...{ street: "Lane 1", city: "Tarn", country: "DE", iban: "", dueDays: 14 },
+    });
+  });
+});

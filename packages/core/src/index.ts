@@ -30,6 +30,7 @@ export * from "./fit/index.ts";
 export * from "./aim/index.ts";
 export * from "./handover/index.ts";
 export * from "./quote/index.ts";
+export * from "./invoice/index.ts";
 export * from "./figures/index.ts";
 export * from "./schedule/index.ts";
 export * from "./sentence/index.ts";

@@ -35,6 +35,8 @@ export const ACTIONS = [
   "took out a file",
   "took in a file",
   "made an offer",
+  "made an invoice",
+  "took back an invoice",
   "took back an offer",
   "accepted an offer",
   "put a job in the bin",

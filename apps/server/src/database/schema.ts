@@ -16,12 +16,13 @@ import {
   varchar,
   json,
 } from "drizzle-orm/pg-core";
-import type { Edit, Offer, Part, Practices, ShopCalendar, Vehicle } from "@dragonet/core";
+import type { Billing, Edit, Part, Practices, ShopCalendar, Vehicle } from "@dragonet/core";
 import type { PreferencesRequest, Role, SearchKind } from "@dragonet/contract";
 import { moment, orderText, shape } from "./columns.ts";
 import { job } from "./jobTables.ts";
 
 export * from "./jobTables.ts";
+export * from "./moneyTables.ts";
 
 /** How a person likes things: what the request for it may say. */
 export type Preferences = Readonly<PreferencesRequest>;
@@ -38,6 +39,8 @@ export const shop = pgTable(
     sessionDays: integer("session_days").notNull().default(30),
     /** Benches, hours and place; null until somebody has said them. */
     calendar: jsonb("calendar").$type<ShopCalendar>(),
+    /** What its invoices say of it; null until somebody has said it. */
+    billing: jsonb("billing").$type<Billing>(),
     shape: shape(),
   },
   (t) => [
@@ -188,43 +191,6 @@ export const vehicleProfile = pgTable(
   ],
 );
 
-/**
- * A quote as it was put before a customer, frozen. Its link is known by its hash alone; what was
- * accepted is never changed again.
- */
-export const offer = pgTable(
-  "offer",
-  {
-    id: uuid("id").primaryKey().defaultRandom(),
-    jobId: uuid("job_id")
-      .notNull()
-      .references(() => job.id, { onDelete: "cascade" }),
-    tokenHash: varchar("token_hash", { length: 64 }).notNull().unique(),
-    /** Of the job that it was made of. */
-    revision: integer("revision").notNull(),
-    value: jsonb("value").$type<Offer>().notNull(),
-    by: text("by").notNull(),
-    at: moment("at"),
-    validUntil: varchar("valid_until", { length: 10 }).notNull(),
-    revokedAt: timestamp("revoked_at", { withTimezone: true }),
-    acceptedAt: timestamp("accepted_at", { withTimezone: true }),
-    /** Who accepted, as they wrote it, and which choice; "" is the plan itself. */
-    acceptedBy: text("accepted_by"),
-    choice: varchar("choice", { length: 64 }),
-  },
-  (t) => [
-    index("offer_job").on(t.jobId),
-    check("offer_revision", sql`${t.revision} >= 1`),
-    check("offer_valid_until", sql`${t.validUntil} ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}$'`),
-    // Accepted is by somebody, and one of the choices; what is accepted is not taken back.
-    check(
-      "offer_accepted",
-      sql`(${t.acceptedAt} is null) = (${t.acceptedBy} is null) and (${t.acceptedAt} is null) = (${t.choice} is null)`,
-    ),
-    check("offer_one_end", sql`${t.acceptedAt} is null or ${t.revokedAt} is null`),
-  ],
-);
-
 /** What somebody said about when and where a job is done: what the plan of the benches goes round. */
 export const booking = pgTable(
   "booking",
@@ -290,6 +256,13 @@ export const searchEntry = pgTable(
     primaryKey({ columns: [t.kind, t.id] }),
     check("search_entry_kind", sql`${t.kind} in ('job', 'part', 'vehicle')`),
     index("search_entry_stems").using("gin", t.stems),
+    // Parts and vehicles are looked for by themselves, too: a word of theirs may be in every job.
+    index("search_entry_part_stems")
+      .using("gin", t.stems)
+      .where(sql`kind = 'part'`),
+    index("search_entry_vehicle_stems")
+      .using("gin", t.stems)
+      .where(sql`kind = 'vehicle'`),
     index("search_entry_at").on(t.at),
   ],
 );

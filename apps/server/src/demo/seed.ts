@@ -3,6 +3,7 @@ import { jobSummary } from "@dragonet/core";
 import {
   DEMO_PEOPLE,
   demoShelf,
+  DEMO_BILLING,
   DEMO_CALENDAR,
   DEMO_PRACTICES,
   DEMO_SHOP_NAME,
@@ -44,9 +45,10 @@ export async function seedDemo(db: Database): Promise<void> {
     })),
   );
   await db.transaction(async (tx) => {
-    await tx
-      .insert(shop)
-      .values({ id: 1, name: DEMO_SHOP_NAME, practices: DEMO_PRACTICES, calendar: DEMO_CALENDAR });
+    await tx.insert(shop).values({
+      ...{ id: 1, name: DEMO_SHOP_NAME, practices: DEMO_PRACTICES },
+      ...{ calendar: DEMO_CALENDAR, billing: DEMO_BILLING },
+    });
     const made = await tx.insert(person).values(people).returning();
     await tx.insert(part).values(demoShelf().map((value) => ({ id: value.id, value })));
     await tx

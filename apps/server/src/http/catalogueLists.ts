@@ -2,7 +2,7 @@ import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import type { SearchKind } from "@dragonet/contract";
 import type { Database } from "../database/database.ts";
 import { part, vehicleProfile } from "../database/schema.ts";
-import { hasWords, having, type Having } from "../search/having.ts";
+import { hasWords, having, ofKind, type Having } from "../search/having.ts";
 import { wordsOf } from "../search/search.service.ts";
 import type { Kept } from "./catalogue.ts";
 import { printPlace, readPlace, type Asked } from "./listQuery.ts";
@@ -22,7 +22,24 @@ interface Place {
 /** Up to so many are counted. */
 const MOST_COUNTED = 1000;
 /** Things near a sentence that are told. */
-const MOST_NEAR = 100;
+const MOST_NEAR = 40;
+/** Words of a sentence that are looked for, and things with each of them that are looked at. */
+const MOST_SAID = 24;
+const MOST_OF_EACH = 60;
+
+/** Words of any sentence: they mean no part. */
+const LITTLE = new Set([
+  "and",
+  "the",
+  "with",
+  "for",
+  "from",
+  "into",
+  "when",
+  "both",
+  "each",
+  "two",
+]);
 
 export const readCataloguePlace = (asked: Asked): Place | null =>
   readPlace(asked, ([orderName, id]) =>
@@ -82,17 +99,38 @@ export class CatalogueLists<T> {
     return { count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED };
   }
 
-  /** Those that have the most words of a sentence in their name: one of them may be meant by it. */
+  /**
+   * Those that have the most words of a sentence in their name: one of them may be meant by it. Of what a word
+   * is in everywhere some are looked at, and those that have two or three that stand together.
+   */
   async near(sentence: string): Promise<readonly Kept<T>[]> {
-    const words = wordsOf(sentence, MOST_NEAR).filter((word) => word.length > 1);
+    const words = wordsOf(sentence, MOST_SAID).filter(
+      (word) => /\d/.test(word) || (word.length > 2 && !LITTLE.has(word)),
+    );
+    if (words.length === 0) return [];
     // Of "pods" a pod, too.
-    const both = new Set(words.flatMap((word) => [word, word.replace(/(?<=..)s$/, "")]));
-    if (both.size === 0) return [];
-    const wanted = [...both].map((word) => `${word}:A`).join(" | ");
-    const { rows } = await this.db.execute(sql`
-      select id from search_entry, to_tsquery('simple', ${wanted}) as wanted
-      where kind = ${this.of} and stems @@ wanted
-      order by ts_rank(stems, wanted) desc, title, id limit ${MOST_NEAR}`);
+    const asked = words.map((word) =>
+      /..s$/.test(word) ? `(${word}:A | ${word.slice(0, -1)}:A)` : `${word}:A`,
+    );
+    const together = [1, 2, 3].flatMap((size) =>
+      asked.slice(size - 1).map((_, i) => asked.slice(i, i + size).join(" & ")),
+    );
+    const some = together.map(
+      (query) => sql`(select id, stems from search_entry
+        where ${ofKind(this.of)} and stems @@ to_tsquery('simple', ${query}) limit ${MOST_OF_EACH})`,
+    );
+    const { rows } = await this.db.transaction(
+      async (tx) => {
+        // For a word that few have the database would rather read all of them.
+        await tx.execute(sql`select set_config('enable_seqscan', 'off', true)`);
+        return tx.execute(sql`
+          select id from (${sql.join(some, sql` union all `)}) as met
+          group by id, stems
+          order by ts_rank(stems, to_tsquery('simple', ${asked.join(" | ")})) desc, id
+          limit ${MOST_NEAR}`);
+      },
+      { accessMode: "read only" },
+    );
     const ids = rows.map(({ id }) => id as string);
     if (ids.length === 0) return [];
     const found = await this.db.select().from(this.table).where(inArray(this.table.id, ids));

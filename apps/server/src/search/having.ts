@@ -15,13 +15,16 @@ export type Having =
   /** So many that they are met soon wherever a list begins: each is looked at when it is come to. */
   | { readonly kind: "many"; readonly of: SearchKind; readonly wanted: string };
 
+/** Entries of a kind, said as the indexes have it: what is a parameter is not known to be the same. */
+export const ofKind = (kind: SearchKind): SQL => sql.raw(`kind = '${kind}'`);
+
 /** Which things of a kind have every word of a question. */
 export async function having(db: Database, of: SearchKind, words: string): Promise<Having> {
   const asked = wordsOf(words);
   if (asked.length === 0) return { kind: "any" };
   const wanted = asked.map((word) => `${word}:*`).join(" & ");
   const { rows } = await db.execute(sql`
-    select id from search_entry where kind = ${of} and stems @@ to_tsquery('simple', ${wanted})
+    select id from search_entry where ${ofKind(of)} and stems @@ to_tsquery('simple', ${wanted})
     limit ${MOST_LISTED + 1}`);
   if (rows.length > MOST_LISTED) return { kind: "many", of, wanted };
   return { kind: "few", ids: rows.map(({ id }) => id as string) };

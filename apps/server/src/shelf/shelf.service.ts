@@ -3,6 +3,7 @@ import { eq, inArray, sql, type SQL } from "drizzle-orm";
 import {
   LOAD_FAMILIES,
   PART_KINDS,
+  factsOf,
   insteadOf,
   orderList,
   shelfName,
@@ -15,20 +16,28 @@ import type {
   KeptPartAnswer,
   NeedsAnswer,
   PartChoicesAnswer,
+  PartRowAnswer,
   PartsPageAnswer,
   ShelfAnswer,
+  ShelfKindAnswer,
 } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { part } from "../database/schema.ts";
 import { CatalogueLists, atHand, readCataloguePlace } from "../http/catalogueLists.ts";
 import { readSize, readText, type Asked } from "../http/listQuery.ts";
 import { notFound, notValid } from "../http/refusal.ts";
+import { wordsOf } from "../search/search.service.ts";
 import { BoardService } from "../jobs/board.service.ts";
 
 /** Parts of each kind that the shelf tells. */
 const OF_EACH_KIND = 25;
 /** Parts of a sort that are offered at once: who wants another says a word of its name. */
 const MOST_CHOICES = 200;
+/** Kits hold whole circuits, each as much as a small job. */
+const MOST_KITS = 30;
+/** Parts with the words that are looked for, up to which they are counted. */
+const MOST_FOUND = 20_000;
+const ANY = { kind: "any" } as const;
 /** The largest stock that a part may have. */
 const MOST_STOCK = 1e6;
 /** Parts that there are too few of, told at once. */
@@ -40,9 +49,18 @@ const SORTS: readonly string[] = [
   ...PART_KINDS.filter((kind) => kind !== "load"),
 ];
 
+/** Of these single parts come; a kit is opened, and its parts have prices of their own. */
+const PRICED_SORTS = SORTS.filter((sort) => sort !== "kit");
+
 const kept = ({ value, revision }: typeof part.$inferSelect): KeptPartAnswer => ({
   value,
   revision,
+});
+
+/** A part as it is listed: what it sends where, or what is in its box, is told where it is opened. */
+const rowOf = ({ value }: KeptPartAnswer): PartRowAnswer => ({
+  ...{ id: value.id, kind: value.kind, name: value.name, facts: factsOf(value) },
+  ...{ note: value.note, price: value.price, stock: value.stock, least: value.least ?? 0 },
 });
 
 const ofKind = (kind: PartKind): SQL => sql`kind = ${kind}`;
@@ -75,21 +93,52 @@ export class ShelfService {
 
   /** The first parts of every kind that have the words asked for. */
   async shelf(asked: Asked): Promise<ShelfAnswer> {
-    const had = await this.lists.having(readText(asked, "q"));
+    const words = wordsOf(readText(asked, "q"));
     const [kinds, [any]] = await Promise.all([
-      Promise.all(
-        PART_KINDS.map(async (kind) => {
-          const { entries, next } = await this.lists.page(had, ofKind(kind), OF_EACH_KIND, null);
-          const counted =
-            next === "" || had.kind === "many"
-              ? { count: entries.length, uncounted: next !== "" }
-              : await this.lists.count(had, ofKind(kind));
-          return { kind, parts: entries, ...counted };
-        }),
-      ),
+      words.length === 0 ? this.everyKind() : this.kindsWith(words),
       this.db.select({ id: part.id }).from(part).limit(1),
     ]);
     return { kinds: kinds.filter(({ parts }) => parts.length > 0), any: any !== undefined };
+  }
+
+  private everyKind(): Promise<ShelfKindAnswer[]> {
+    return Promise.all(
+      PART_KINDS.map(async (kind) => {
+        const { entries, next } = await this.lists.page(ANY, ofKind(kind), OF_EACH_KIND, null);
+        const counted =
+          next === ""
+            ? { count: entries.length, uncounted: false }
+            : await this.lists.count(ANY, ofKind(kind));
+        return { kind, parts: entries.map(rowOf), ...counted };
+      }),
+    );
+  }
+
+  /** All that have the words are met once, whatever their kinds: most kinds have none of them. */
+  private async kindsWith(words: readonly string[]): Promise<ShelfKindAnswer[]> {
+    const wanted = words.map((word) => `${word}:*`).join(" & ");
+    const { rows } = await this.db.execute(sql`
+      select kind, count(*)::int as count,
+        (array_agg(id order by order_name, id))[1:${sql.raw(String(OF_EACH_KIND))}] as ids
+      from part
+      where id in (
+        select id from search_entry where kind = 'part' and stems @@ to_tsquery('simple', ${wanted})
+        limit ${MOST_FOUND}
+      )
+      group by kind`);
+    const found = rows as unknown as { kind: PartKind; count: number; ids: string[] }[];
+    const parts = await this.named(
+      [],
+      found.flatMap(({ ids }) => ids),
+    );
+    const byId = new Map(parts.map((one) => [one.value.id as string, one]));
+    const all = found.reduce((sum, { count }) => sum + count, 0);
+    return PART_KINDS.flatMap((kind) => {
+      const told = found.find((one) => one.kind === kind);
+      if (!told) return [];
+      const rowsOf = told.ids.flatMap((id) => byId.get(id) ?? []).map(rowOf);
+      return [{ kind, count: told.count, uncounted: all >= MOST_FOUND, parts: rowsOf }];
+    });
   }
 
   /** Some parts by name, of one kind where one is asked for. */
@@ -103,7 +152,7 @@ export class ShelfService {
       readSize(asked),
       readCataloguePlace(asked),
     );
-    return { parts: entries, next };
+    return { parts: entries.map(rowOf), next };
   }
 
   /** What is offered where a part is chosen: of each sort what is there, then the rest. */
@@ -111,11 +160,15 @@ export class ShelfService {
     const sorts = readSorts(asked);
     const had = await this.lists.having(readText(asked, "q"));
     const found = await Promise.all(
-      sorts.map((sort) => atHand(this.db, sort, had, MOST_CHOICES + 1)),
+      sorts.map(async (sort) => {
+        const most = sort === "kit" ? MOST_KITS : MOST_CHOICES;
+        const rows = await atHand(this.db, sort, had, most + 1);
+        return { parts: rows.slice(0, most).map(kept), more: rows.length > most };
+      }),
     );
     return {
-      parts: found.flatMap((rows) => rows.slice(0, MOST_CHOICES).map(kept)),
-      more: found.some((rows) => rows.length > MOST_CHOICES),
+      parts: found.flatMap(({ parts }) => parts),
+      more: found.some(({ more }) => more),
     };
   }
 
@@ -144,7 +197,7 @@ export class ShelfService {
   /** What is at hand of every sort, and what a job's options put in the place of others. */
   async forQuote(job: Pick<Job, "options">): Promise<readonly Part[]> {
     const [{ parts }, instead] = await Promise.all([
-      this.choices({ sorts: SORTS.join(",") }),
+      this.choices({ sorts: PRICED_SORTS.join(",") }),
       this.named([], insteadOf(job)),
     ]);
     return [...new Map([...parts, ...instead].map(({ value }) => [value.id, value])).values()];

@@ -1,11 +1,14 @@
 import type { Checked } from "@dragonet/contract";
 import type {
+  Bill,
   CalendarFile,
   CutList,
   Drawing,
   Edit,
+  Invoice,
   Job,
   Offer,
+  OfferChoice,
   Paper,
   Part,
   PrintedSchedule,
@@ -35,10 +38,30 @@ export type Task =
       /** The day it is made, ISO 8601. */
       readonly today: string;
     }
+  | {
+      readonly kind: "bill";
+      readonly document: Job;
+      readonly shelf: readonly Part[];
+      readonly records: readonly TimeRecord[];
+      readonly from: BilledFrom;
+    }
+  | { readonly kind: "invoiceSheet"; readonly invoice: Invoice }
   | { readonly kind: "schedule"; readonly file: CalendarFile }
   | { readonly kind: "quoteSheet"; readonly offer: Offer }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
   | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
+
+/** What a bill is made from: what was agreed, or the job as it stands. */
+export type BilledFrom =
+  | { readonly kind: "planned" | "taken" }
+  | {
+      readonly kind: "accepted";
+      readonly choice: OfferChoice;
+      readonly currency: string;
+      readonly taxShare: number;
+      /** The day on which it was accepted, ISO 8601. */
+      readonly on: string;
+    };
 
 /** What comes back, by kind. */
 export interface Answers {
@@ -50,6 +73,13 @@ export interface Answers {
   readonly offer: { readonly offer: Offer; readonly unpriced: readonly string[] };
   readonly ownerSheet: Uint8Array;
   readonly wallSheet: Uint8Array;
+  /** And what has no price, and why it cannot be billed; neither of what was agreed. */
+  readonly bill: {
+    readonly bill: Bill;
+    readonly unpriced: readonly string[];
+    readonly missing: readonly string[];
+  };
+  readonly invoiceSheet: Uint8Array;
   readonly schedule: PrintedSchedule;
   readonly quoteSheet: Uint8Array;
   readonly labels: Uint8Array;

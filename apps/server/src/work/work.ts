@@ -4,6 +4,7 @@ import { setPriority } from "node:os";
 import { readJobFile } from "@dragonet/contract";
 import { offerOf, paceOf, planCalendar, unpricedIn, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
+import { billOf } from "../invoices/billOf.ts";
 import type { Answers, Task } from "./tasks.ts";
 
 /**
@@ -48,6 +49,10 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
         unpriced: unpricedIn(worked),
       };
     }
+    case "bill":
+      return billOf(task);
+    case "invoiceSheet":
+      return (await import("../sheet/invoicePdf.ts")).invoicePdf(task.invoice);
     case "ownerSheet":
       return (await import("../sheet/ownerSheetPdf.ts")).ownerSheetPdf(task.document, task.options);
     case "wallSheet":

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { queryOptions, useQuery } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
 import type { Role, SessionAnswer, SignedInAnswer } from "@dragonet/contract";
 import { ask } from "./api.ts";
@@ -6,12 +6,13 @@ import { ask } from "./api.ts";
 export type { Role };
 export type Person = SignedInAnswer;
 
-export const useSession = () =>
-  useQuery({
-    queryKey: ["session"],
-    queryFn: () => ask<SessionAnswer>("session"),
-    staleTime: 60_000,
-  });
+export const SESSION = queryOptions({
+  queryKey: ["session"],
+  queryFn: () => ask<SessionAnswer>("session"),
+  staleTime: 60_000,
+});
+
+export const useSession = () => useQuery(SESSION);
 
 /** Who is signed in, for the pages behind the sign-in: what they show and who sees it go together. */
 export const Me = createContext<Person | null>(null);

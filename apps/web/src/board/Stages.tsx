@@ -1,4 +1,4 @@
-import { useState, type DragEvent } from "react";
+import { useDeferredValue, useState, type DragEvent } from "react";
 import { Link, useSearchParams } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
 import type { BoardStageAnswer, JobOnBoardAnswer } from "@dragonet/contract";
@@ -31,6 +31,18 @@ function Heading({ stage, counted }: { stage: Stage; counted: Counted | undefine
   );
 }
 
+/** Jobs that a screen shows before anybody scrolls: they are drawn first, the others right behind them. */
+const ON_A_SCREEN = 8;
+
+function firstOf(stages: readonly BoardStageAnswer[]): readonly BoardStageAnswer[] {
+  let left = ON_A_SCREEN;
+  return stages.map((stage) => {
+    const jobs = stage.jobs.slice(0, left);
+    left -= jobs.length;
+    return { ...stage, jobs };
+  });
+}
+
 interface StagesProps {
   readonly stages: readonly BoardStageAnswer[];
   /** What is looked at, as the address has it. */
@@ -38,7 +50,8 @@ interface StagesProps {
 }
 
 /** Jobs by stage, the soonest promised first; a job is put to another stage by dragging it there. */
-export function Stages({ stages, query }: StagesProps) {
+export function Stages({ stages: all, query }: StagesProps) {
+  const stages = useDeferredValue(all, firstOf(all));
   const canEdit = useCanEdit();
   const move = useMoveStage();
   const [dragged, setDragged] = useState<JobOnBoardAnswer | null>(null);
@@ -83,7 +96,7 @@ export function Stages({ stages, query }: StagesProps) {
             />
           ))}
         </ul>
-        {told && (told.uncounted || told.count > here.length) && (
+        {stages === all && told && (told.uncounted || told.count > here.length) && (
           <Link to={`/?${query === "" ? "" : `${query}&`}stage=${stage}`} className={PLAIN_LINK}>
             {told.uncounted ? "All of them" : `All ${told.count}`} at {STAGE_WORDS[stage]}
           </Link>

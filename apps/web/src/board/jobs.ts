@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import type {
   BoardAnswer,
@@ -35,14 +35,16 @@ export function useLiveJobs(): void {
 
 const path = (of: string, asked: string): string => (asked === "" ? of : `${of}?${asked}`);
 
+export const boardOf = (asked: string) =>
+  queryOptions({
+    queryKey: ["jobs", "board", asked],
+    queryFn: () => ask<BoardAnswer>(path("board", asked)),
+  });
+
 /** The board: the first jobs of each stage that are asked for. What was there stays while more is typed. */
 export function useBoard(asked: string) {
   useLiveJobs();
-  return useQuery({
-    queryKey: ["jobs", "board", asked],
-    queryFn: () => ask<BoardAnswer>(path("board", asked)),
-    placeholderData: keepPreviousData,
-  });
+  return useQuery({ ...boardOf(asked), placeholderData: keepPreviousData });
 }
 
 /** Some jobs in a row, from where `asked` says. */

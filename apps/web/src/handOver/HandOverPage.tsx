@@ -2,6 +2,7 @@ import { Loading } from "../ui/page/states.tsx";
 import { PhotoStrip, useSendingPhotos } from "../photos/PhotoStrip.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Gates } from "./Gates.tsx";
+import { Invoices } from "./Invoices.tsx";
 import { Offers } from "./Offers.tsx";
 import { OwnerSheetView } from "./OwnerSheetView.tsx";
 import { QuoteSection } from "./QuoteSection.tsx";
@@ -19,6 +20,7 @@ export function HandOverPage() {
         <QuoteSection made={made} />
         <Offers made={made} />
         <TimeTaken planned={made.quote.work} backtest={made.backtest} />
+        <Invoices />
         <Gates gates={made.gates} />
         <Section
           title="Pictures for the owner"

@@ -7,6 +7,7 @@ import { Tick } from "../ui/forms/Tick.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Trouble } from "../ui/page/states.tsx";
 import { Archive } from "./Archive.tsx";
+import { Billing } from "./Billing.tsx";
 import { Bin } from "./Bin.tsx";
 import { OwnSessions } from "./people/OwnSessions.tsx";
 import { People } from "./people/People.tsx";
@@ -102,6 +103,7 @@ export function SettingsPage() {
       </div>
       <div>
         <ShopPractices canEdit={owner} />
+        {owner && <Billing />}
         {owner && <Bin />}
         {owner && <Trail />}
       </div>

@@ -1,6 +1,5 @@
 import { decimal, shelfName } from "@dragonet/core";
-import type { KeptPartAnswer } from "@dragonet/contract";
-import { factsOf } from "./partFacts.ts";
+import type { PartRowAnswer } from "@dragonet/contract";
 
 /** Parts in a row, each with what is there and what open jobs take of it. */
 export function PartTable({
@@ -8,9 +7,9 @@ export function PartTable({
   taken,
   onOpen,
 }: {
-  parts: readonly KeptPartAnswer[];
+  parts: readonly PartRowAnswer[];
   taken: ReadonlyMap<string, number>;
-  onOpen: (kept: KeptPartAnswer) => void;
+  onOpen: (id: string) => void;
 }) {
   return (
     <div className="relative overflow-x-auto">
@@ -36,30 +35,30 @@ export function PartTable({
           </tr>
         </thead>
         <tbody>
-          {parts.map((kept) => {
-            const reserved = taken.get(shelfName(kept.value.name)) ?? 0;
-            const short = reserved > kept.value.stock;
+          {parts.map((part) => {
+            const reserved = taken.get(shelfName(part.name)) ?? 0;
+            const short = reserved > part.stock;
             return (
-              <tr key={kept.value.id} className="border-t border-hair">
+              <tr key={part.id} className="border-t border-hair">
                 <td className="py-1 pr-4">
                   <button
                     type="button"
                     className="touch text-left font-bold text-accent"
-                    onClick={() => onOpen(kept)}
+                    onClick={() => onOpen(part.id)}
                   >
-                    {kept.value.name}
+                    {part.name}
                   </button>
-                  <span className="block text-small md:hidden">{factsOf(kept.value)}</span>
-                  <span className="block text-small text-muted md:hidden">{kept.value.note}</span>
+                  <span className="block text-small md:hidden">{part.facts}</span>
+                  <span className="block text-small text-muted md:hidden">{part.note}</span>
                 </td>
-                <td className="pr-4 max-md:hidden">{factsOf(kept.value)}</td>
-                <td className="pr-4 text-small text-muted max-md:hidden">{kept.value.note}</td>
-                <td className="num text-right">{kept.value.price.toFixed(2)}</td>
-                <td className={`num pl-4 text-right ${kept.value.stock === 0 ? "font-bold" : ""}`}>
-                  {decimal(kept.value.stock, 0)}
-                  {kept.value.least !== undefined && kept.value.stock < kept.value.least && (
+                <td className="pr-4 max-md:hidden">{part.facts}</td>
+                <td className="pr-4 text-small text-muted max-md:hidden">{part.note}</td>
+                <td className="num text-right">{part.price.toFixed(2)}</td>
+                <td className={`num pl-4 text-right ${part.stock === 0 ? "font-bold" : ""}`}>
+                  {decimal(part.stock, 0)}
+                  {part.stock < part.least && (
                     <span className="block text-small whitespace-nowrap">
-                      {decimal(kept.value.least, 0)} to keep
+                      {decimal(part.least, 0)} to keep
                     </span>
                   )}
                 </td>
@@ -67,7 +66,7 @@ export function PartTable({
                   {reserved === 0 ? "" : decimal(reserved, 1)}
                   {short && (
                     <span className="block text-small whitespace-nowrap">
-                      {decimal(reserved - kept.value.stock, 1)} short
+                      {decimal(reserved - part.stock, 1)} short
                     </span>
                   )}
                 </td>

@@ -29,7 +29,7 @@ const A_PAGE = "50";
 interface ListProps {
   readonly words: string;
   readonly taken: ReadonlyMap<string, number>;
-  readonly onOpen: (kept: KeptPartAnswer) => void;
+  readonly onOpen: (id: string) => void;
 }
 
 /** The first parts of every kind. */
@@ -85,16 +85,22 @@ export function ShelfPage() {
   );
   const canEdit = useCanEdit();
   const shelfChanged = useShelfChanged();
-  const [chosen, setOpen] = useState<KeptPartAnswer | null>(null);
+  const [fresh, setFresh] = useState<KeptPartAnswer | null>(null);
   const [params, setParams] = useSearchParams();
   const [words, setWords] = useState(params.get("q") ?? "");
   const kind = PART_KINDS.find((one) => one === params.get("kind"));
-  // A part that an address names is opened as by its own press.
-  const { data: named } = usePart(params.get("part"));
-  const open = chosen ?? (params.has("part") ? named : null) ?? null;
+  const named = params.get("part");
+  const { data: kept, error: unknown } = usePart(named);
+  const open = fresh ?? (kept?.value.id === named ? kept : null);
+  const name = (id: string | null): void => {
+    const next = new URLSearchParams(params);
+    if (id === null) next.delete("part");
+    else next.set("part", id);
+    setParams(next, { replace: true });
+  };
   const close = (): void => {
-    setOpen(null);
-    if (params.has("part")) setParams({}, { replace: true });
+    setFresh(null);
+    if (named !== null) name(null);
   };
   const search = (said: string): void => {
     setWords(said);
@@ -111,7 +117,7 @@ export function ShelfPage() {
       toast.success(`${added} parts added, ${changed} changed`);
     },
   });
-  const list = { words: useSettled(words.trim(), TYPING_MS), taken, onOpen: setOpen };
+  const list = { words: useSettled(words.trim(), TYPING_MS), taken, onOpen: name };
   return (
     <div className="mx-auto w-full max-w-6xl p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -132,7 +138,7 @@ export function ShelfPage() {
         {canEdit && (
           <>
             <FileButton label="CSV in" accept=".csv,text/csv" onText={take.mutate} />
-            <Button look="main" onClick={() => setOpen({ value: newPart("load"), revision: 0 })}>
+            <Button look="main" onClick={() => setFresh({ value: newPart("load"), revision: 0 })}>
               <Plus size={16} aria-hidden /> New part
             </Button>
           </>
@@ -140,6 +146,7 @@ export function ShelfPage() {
       </div>
       {!kind && list.words === "" && <OrderList lines={needs?.orders ?? []} />}
       {kind ? <OneKind {...list} kind={kind} /> : <AllKinds {...list} />}
+      {unknown && <Trouble error={unknown} />}
       {open && <PartDialog key={open.value.id} kept={open} canEdit={canEdit} onClose={close} />}
       <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
         <p className="font-bold">{take.error?.message}</p>

@@ -1,6 +1,7 @@
 /** Lists of the shelf and of vehicles as the stand-in of the server answers them. */
 import {
   PART_KINDS,
+  factsOf,
   orderList,
   shelfName,
   takenOfShelf,
@@ -13,10 +14,16 @@ import type {
   KeptVehicleAnswer,
   NeedsAnswer,
   PartChoicesAnswer,
+  PartRowAnswer,
   PartsPageAnswer,
   ShelfAnswer,
   VehiclesPageAnswer,
 } from "@dragonet/contract";
+
+const rowOf = ({ value }: KeptPartAnswer): PartRowAnswer => ({
+  ...{ id: value.id, kind: value.kind, name: value.name, facts: factsOf(value) },
+  ...{ note: value.note, price: value.price, stock: value.stock, least: value.least ?? 0 },
+});
 
 const FIRST = 25;
 const A_PAGE = 50;
@@ -40,7 +47,9 @@ export function shelfOf(parts: readonly KeptPartAnswer[], asked: URLSearchParams
     kinds: PART_KINDS.flatMap((kind) => {
       const here = found.filter(({ value }) => value.kind === kind);
       if (here.length === 0) return [];
-      return [{ kind, count: here.length, uncounted: false, parts: here.slice(0, FIRST) }];
+      return [
+        { kind, count: here.length, uncounted: false, parts: here.slice(0, FIRST).map(rowOf) },
+      ];
     }),
     any: parts.length > 0,
   };
@@ -62,7 +71,7 @@ export function partsPageOf(
     named(parts, asked).filter(({ value }) => kind === "" || value.kind === kind),
     asked,
   );
-  return { parts: some, next };
+  return { parts: some.map(rowOf), next };
 }
 
 export function choicesOf(

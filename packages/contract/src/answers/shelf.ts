@@ -3,10 +3,39 @@ import { PART_KINDS, type OrderLine, type PartId, type PartKind } from "@dragone
 import { IsListOf, IsNullable } from "../fields.ts";
 import { KeptPartAnswer, KeptVehicleAnswer } from "./shop.ts";
 
+/** A part as the shelf lists it. */
+export class PartRowAnswer {
+  @IsString()
+  readonly id!: string;
+
+  @IsIn(PART_KINDS)
+  readonly kind!: PartKind;
+
+  @IsString()
+  readonly name!: string;
+
+  /** What the circuit needs to know of it, in a few words. */
+  @IsString()
+  readonly facts!: string;
+
+  @IsString()
+  readonly note!: string;
+
+  @IsNumber()
+  readonly price!: number;
+
+  @IsNumber()
+  readonly stock!: number;
+
+  /** What the shop wants to have of it; 0 where nobody said. */
+  @IsNumber()
+  readonly least!: number;
+}
+
 /** Some parts, by name. */
 export class PartsPageAnswer {
-  @IsListOf(() => KeptPartAnswer)
-  readonly parts!: readonly KeptPartAnswer[];
+  @IsListOf(() => PartRowAnswer)
+  readonly parts!: readonly PartRowAnswer[];
 
   /** What is asked for to see those that come after; "" at the end. */
   @IsString()
@@ -37,8 +66,8 @@ export class ShelfKindAnswer {
   @IsBoolean()
   readonly uncounted!: boolean;
 
-  @IsListOf(() => KeptPartAnswer)
-  readonly parts!: readonly KeptPartAnswer[];
+  @IsListOf(() => PartRowAnswer)
+  readonly parts!: readonly PartRowAnswer[];
 }
 
 /** The shelf: the first parts of every kind. */

@@ -1,3 +1,4 @@
+import type { Billing } from "../invoice/index.ts";
 import { DEFAULT_PRACTICES, type Practices } from "../job/index.ts";
 import { DEFAULT_CALENDAR, type ShopCalendar } from "../schedule/index.ts";
 
@@ -21,4 +22,11 @@ export const DEMO_CALENDAR: ShopCalendar = {
     { day: "2026-12-28", name: "Boxing Day, moved" },
     { day: "2027-01-01", name: "New Year" },
   ],
+};
+
+/** What the demo shop's invoices say of it: an invented address, and the account that IBANs are explained by. */
+export const DEMO_BILLING: Billing = {
+  ...{ street: "Hollin Beck 2", postcode: "0042", city: "Observatory Hill", country: "AT" },
+  ...{ taxId: "ATU00000000", email: "lamps@hollin-beck.example" },
+  ...{ iban: "AT61 1904 3002 3457 3201", dueDays: 14, untaxed: "" },
 };

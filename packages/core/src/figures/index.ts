@@ -1,2 +1,3 @@
 export * from "./orderList.ts";
 export * from "./shopFigures.ts";
+export * from "./partFacts.ts";

@@ -27,11 +27,13 @@ function currencyOf(code: string): Currency {
 /** Digits after the point of a currency: 2 for most, 0 or 3 for some. */
 export const minorDigits = (code: string): number => Number(currencyOf(code).exponent);
 
-/** Whole numbers of the smallest unit of a currency as text: "1234.50 EUR". */
+/** Whole numbers of the smallest unit of a currency as other programs read them: "1234.50". */
+export const plainMoney = (minor: number, code: string): string =>
+  toDecimal(dinero({ amount: BigInt(minor), currency: currencyOf(code) }));
+
+/** Whole numbers of the smallest unit of a currency as text: "1 234.50 EUR". */
 export function moneyText(minor: number, code: string): string {
-  const [whole = "0", cents] = toDecimal(
-    dinero({ amount: BigInt(minor), currency: currencyOf(code) }),
-  ).split(".");
+  const [whole = "0", cents] = plainMoney(minor, code).split(".");
   // A gap that does not break each three digits, as ISO 80000-1 writes numbers.
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, "\u00a0");
   return `${cents === undefined ? grouped : `${grouped}.${cents}`} ${code}`;

@@ -1,4 +1,6 @@
-import { decimal, designCurrentA, span, type Part } from "@dragonet/core";
+import { decimal, span } from "../quantity/index.ts";
+import type { Part } from "../part/index.ts";
+import { designCurrentA } from "../synthesis/index.ts";
 
 /** "15", or "10 to 20" where channels differ. */
 function waysText({ wayA, wayRatings, ways }: Extract<Part, { kind: "box" }>): string {

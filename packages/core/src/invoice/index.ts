@@ -1,0 +1,2 @@
+export * from "./invoice.ts";
+export * from "./invoicesCsv.ts";
