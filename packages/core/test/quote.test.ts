@@ -59,13 +59,15 @@ describe("a quote", () => {
   });
 
   it("comes to what is worked by hand", () => {
-    // Two pods at 16.00 with 10 % are 2 × 17.60; an hour costs 60.00, so each minute 1.00.
+    // Two pods at 16.00 with 10 % are 2 × 17.60; an hour costs 60.00, so each whole minute 1.00.
     const job = priced(pods());
     const quote = quoteOf(job, synthesise(job), []);
     const pod = quote.parts.find((p) => p.name === demoPart("pod-18").name);
     const each = Math.round(minorOf(demoPart("pod-18").price, "EUR") * 1.1);
     expect(pod).toMatchObject({ count: 2, eachMinor: each, netMinor: 2 * each });
-    for (const line of quote.work) expect(line.netMinor).toBe(Math.round(100 * line.minutes.mid));
+    for (const line of quote.work) {
+      expect(line.netMinor).toBe(100 * Math.round(line.minutes.mid));
+    }
     const net =
       quote.parts.reduce((sum, p) => sum + (p.netMinor ?? 0), 0) +
       quote.work.reduce((sum, w) => sum + w.netMinor, 0);

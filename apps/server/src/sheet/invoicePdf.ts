@@ -8,7 +8,7 @@ const addressOf = ({ name, street, postcode, city, country }: Party): string[] =
   );
 
 function countText({ count, unit }: InvoiceLine): string {
-  if (unit === "min") return `${decimal(count / 60, 2)} h`;
+  if (unit === "min") return `${decimal(count, 0)} min`;
   return unit === "m" ? `${decimal(count, 2)} m` : decimal(count, 2);
 }
 
@@ -38,7 +38,7 @@ function lines(invoice: Invoice): Content {
         ],
       },
       right(countText(line)),
-      right(money(line.eachMinor)),
+      right(`${money(line.eachMinor)}${line.unit === "min" ? " an hour" : ""}`),
       right(money(line.netMinor)),
     ]),
     sum("Without tax", netMinor),

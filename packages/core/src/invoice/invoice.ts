@@ -3,7 +3,7 @@ import { sumMinor, timesMinor } from "../money/index.ts";
 import { vehicleName } from "../vehicle/index.ts";
 import { TASK_WORDS } from "../quote/plannedTime.ts";
 import type { OfferChoice } from "../quote/offer.ts";
-import type { Quote, Totals } from "../quote/quoteOf.ts";
+import { billedMin, workMinor, type Quote, type Totals } from "../quote/quoteOf.ts";
 
 /** Who sells or buys, as an invoice names them. */
 export interface Party {
@@ -64,8 +64,6 @@ export interface Invoice extends Bill {
   readonly cancels: string;
 }
 
-const HOUR_MIN = 60;
-
 /** The tax is rounded once, on the sum of the lines: EN 16931, BR-CO-14 and BR-S-09. */
 function bill(
   job: Job,
@@ -83,8 +81,6 @@ function bill(
   };
 }
 
-const hundredths = (x: number): number => Math.round(100 * x) / 100;
-
 /** Of what a job takes in parts each its line; without those that have no price. */
 const partLines = (quote: Quote): InvoiceLine[] =>
   quote.parts.flatMap(({ name, count, unit, eachMinor, netMinor }) =>
@@ -94,10 +90,9 @@ const partLines = (quote: Quote): InvoiceLine[] =>
   );
 
 function workLine(name: string, minutes: number, hourMinor: number, currency: string): InvoiceLine {
-  const count = hundredths(minutes);
   return {
-    ...{ name, note: "", count, unit: "min", eachMinor: hourMinor },
-    netMinor: timesMinor(hourMinor, count / HOUR_MIN, currency),
+    ...{ name, note: "", count: billedMin(minutes), unit: "min", eachMinor: hourMinor },
+    netMinor: workMinor(hourMinor, minutes, currency),
   };
 }
 
@@ -129,7 +124,8 @@ export function billAccepted(
 ): Bill {
   const { netMinor } = choice.total;
   const what = choice.parts.map(
-    ({ name, count, unit }) => `${hundredths(count)}${unit === "" ? " ×" : ` ${unit} of`} ${name}`,
+    ({ name, count, unit }) =>
+      `${Math.round(100 * count) / 100}${unit === "" ? " ×" : ` ${unit} of`} ${name}`,
   );
   const line: InvoiceLine = {
     name: `Parts and work as agreed on ${agreed.on}: ${choice.name}`,

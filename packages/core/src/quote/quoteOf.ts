@@ -47,6 +47,13 @@ export interface Quote {
 
 const HOUR_MIN = 60;
 
+/** Minutes as they are billed, whole ones, as they are shown: who multiplies comes to the same coin. */
+export const billedMin = (minutes: number): number => Math.round(minutes);
+
+/** Price of minutes of work at that of an hour, rounded by itself. */
+export const workMinor = (hourMinor: number, minutes: number, currency: string): number =>
+  timesMinor(hourMinor, billedMin(minutes) / HOUR_MIN, currency);
+
 /** Prices by the name of what they are of: the job's own copies first, then the shelf. */
 function pricesOf(job: Job, shelf: readonly Part[]): ReadonlyMap<string, number> {
   const prices = new Map<string, number>();
@@ -85,7 +92,7 @@ export function quoteOf(
   });
   const work = plannedTime(job, circuit, pace).map((task): WorkLine => ({
     ...task,
-    netMinor: timesMinor(hourMinor, task.minutes.mid / HOUR_MIN, currency),
+    netMinor: workMinor(hourMinor, task.minutes.mid, currency),
   }));
   const ofParts = sumMinor(
     parts.map((line) => line.netMinor ?? 0),
@@ -94,10 +101,7 @@ export function quoteOf(
   const workAt = (estimate: "low" | "mid" | "high"): Totals =>
     totalsOf(
       sumMinor(
-        [
-          ofParts,
-          ...work.map((line) => timesMinor(hourMinor, line.minutes[estimate] / HOUR_MIN, currency)),
-        ],
+        [ofParts, ...work.map((line) => workMinor(hourMinor, line.minutes[estimate], currency))],
         currency,
       ),
       taxShare,

@@ -20,7 +20,7 @@ export function AddressFields<F extends Address>({ register, errors }: AddressFi
         maxLength={200}
         {...register(at("street"))}
       />
-      <div className="grid grid-cols-[6rem_1fr_5rem] gap-3">
+      <div className="grid grid-cols-[6rem_1fr_5rem] gap-3 md:col-span-2">
         <FormField
           label="Postcode"
           wrong={errors.postcode?.message}
