@@ -102,6 +102,8 @@ const DOORS: readonly Door[] = [
   { method: "get", path: () => "shelf/near?text=bar", least: "viewer" },
   { method: "get", path: () => "shelf/needs", least: "viewer" },
   { method: "post", path: () => "shelf/named", least: "viewer", body: { names: 7 } },
+  { method: "get", path: ({ part }) => `shelf/${part}/jobs`, least: "viewer" },
+  { method: "get", path: ({ part }) => `shelf/${part}/jobs/file`, least: "viewer" },
   { method: "post", path: () => "shelf/none/arrived", least: "installer", body: {} },
   { method: "get", path: () => "profiles", least: "viewer" },
   { method: "get", path: () => "profiles/near?text=quad", least: "viewer" },

@@ -120,6 +120,8 @@ describe("the API's document", () => {
     await ask("get", "shelf/choices?sorts=none");
     await ask("get", "shelf/near?text=two pods");
     await ask("get", "shelf/needs");
+    await ask("get", "shelf/pod-18/jobs?size=2");
+    await ask("get", "shelf/pod-18/jobs/file");
     await ask("post", "shelf/named", { names: ["Wire 16 AWG"], ids: ["none"] });
     await ask("post", "shelf/named", { names: 7 });
     await ask("post", `shelf/${kept!.value.id}/arrived`, { count: 2 });

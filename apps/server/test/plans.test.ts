@@ -164,6 +164,7 @@ describe("what lists ask of the database", () => {
     expect(await asked(() => shelf.near({ text: "two pods of 18 W" }))).toEqual([]);
     expect(await asked(() => shelf.named(["wire 16 awg"], ["pod-18"]))).toEqual([]);
     expect(await asked(() => shelf.needs())).toEqual([]);
+    expect(await asked(() => shelf.jobsWith("pod-18", {}))).toEqual([]);
     const profiles = new CatalogueLists<Vehicle>(
       drizzle(pool, { schema }),
       schema.vehicleProfile,

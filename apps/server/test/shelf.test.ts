@@ -1,9 +1,18 @@
 /** The shelf and the profiles as they are looked at and chosen from, when there are many of them. */
 import type { Agent } from "supertest";
-import type { KeptPartAnswer, NeedsAnswer, PartsPageAnswer, ShelfAnswer } from "@dragonet/contract";
-import { DEMO_VEHICLES, demoPart, demoShelf } from "@dragonet/core/demo";
+import type {
+  KeptPartAnswer,
+  NeedsAnswer,
+  PartJobsPageAnswer,
+  PartsPageAnswer,
+  ShelfAnswer,
+} from "@dragonet/contract";
+import { DEMO_VEHICLES, demoJobs, demoPart, demoShelf } from "@dragonet/core/demo";
 import { fillParts } from "../../../scripts/lib/fillShop.mjs";
 import { Shop } from "./shop.ts";
+
+const byTitle = (a: { title: string }, b: { title: string }): number =>
+  a.title < b.title ? -1 : 1;
 
 const NEXT = /<\/api\/parts\?([^>]*)>; rel="next"/;
 
@@ -155,6 +164,36 @@ describe("a shelf of many parts", () => {
     // A shelf holds no more than a part may say.
     await pim.post("/api/shelf/relay-30/arrived").send({ count: 1e6 }).expect(200);
     expect((await read<KeptPartAnswer>("parts/relay-30")).value.stock).toBe(1e6);
+  });
+
+  it("tells which jobs hold a part, how many of it, and whom to write to", async () => {
+    const held = demoJobs()
+      .map((job) => ({
+        title: job.card.title,
+        count:
+          job.lamps.filter((lamp) => lamp.partId === "pod-18").length +
+          job.supplies.filter((supply) => supply.partId === "pod-18").length,
+      }))
+      .filter(({ count }) => count > 0);
+    expect(held.length).toBeGreaterThan(3);
+    const told: { title: string; count: number }[] = [];
+    for (let after = "", pages = 0; pages === 0 || after !== ""; pages += 1) {
+      const { jobs, next } = await read<PartJobsPageAnswer>(
+        `shelf/pod-18/jobs?size=2&after=${encodeURIComponent(after)}`,
+      );
+      told.push(...jobs.map(({ title, count }) => ({ title, count })));
+      after = next;
+    }
+    expect(told.toSorted(byTitle)).toEqual(held.toSorted(byTitle));
+    const { text } = await pim.get("/api/shelf/pod-18/jobs/file").expect(200);
+    const [heading, ...rows] = text.trim().split("\n");
+    expect(heading).toBe("customer,vehicle,machine,job,pieces,stage,changed");
+    expect(rows).toHaveLength(held.length);
+    // A switch is held by the run that it switches.
+    const [one] = demoJobs().flatMap((job) => job.runs.flatMap((run) => run.switchPartId ?? []));
+    expect((await read<PartJobsPageAnswer>(`shelf/${one!}/jobs`)).jobs.length).toBeGreaterThan(0);
+    expect((await read<PartJobsPageAnswer>("shelf/none/jobs")).jobs).toEqual([]);
+    await pim.get("/api/shelf/pod-18/jobs?after=eyJ9").expect(422);
   });
 
   it("prices an offer by what lies behind everything that is at hand", async () => {

@@ -39,6 +39,33 @@ describe("a large shelf", () => {
     expect(await screen.findByText(/Nothing on the shelf has “anvil”/)).toBeVisible();
   });
 
+  it("says which jobs hold a part, some at a time, and as a table", async () => {
+    const job = (n: number) => ({
+      ...{ id: `job-${n}`, title: `Job ${n}`, customer: "Scar", model: "Quad", machine: "" },
+      ...{ stage: "handOver", updatedAt: "2026-11-20T10:00:00Z", count: n },
+    });
+    const shop = new Shop()
+      .withParts(demoPart("pod-18"))
+      .answers("GET shelf/pod-18/jobs", (_, path) =>
+        /after=later/.test(path)
+          ? { status: 200, body: { jobs: [job(3)], next: "" } }
+          : { status: 200, body: { jobs: [job(1), job(2)], next: "later" } },
+      );
+    const { user } = await open(shop, "/shelf?part=pod-18");
+    const summary = within(await screen.findByRole("dialog")).getByText("Jobs that hold it");
+    expect(shop.asked.some(({ path }) => path.startsWith("shelf/pod-18/jobs"))).toBe(false);
+    await user.click(summary);
+    const list = within(await dialog().findByRole("list", { name: "Jobs that hold it" }));
+    expect(list.getByRole("link", { name: "Job 2" })).toHaveAttribute("href", "/jobs/job-2");
+    await user.click(dialog().getByRole("button", { name: "More of them" }));
+    expect(await list.findByRole("link", { name: "Job 3" })).toBeVisible();
+    expect(dialog().queryByRole("button", { name: "More of them" })).toBeNull();
+    expect(dialog().getByRole("link", { name: "All of them as CSV" })).toHaveAttribute(
+      "href",
+      "/api/shelf/pod-18/jobs/file",
+    );
+  });
+
   it("offers those at hand where a lamp is chosen, and others by their words", async () => {
     const shop = new Shop().withParts(...many(230));
     const empty = createJob("Bar", "", FELLRUNNER);

@@ -80,6 +80,8 @@ export const job = pgTable(
       .where(
         sql`removed_at is null and (jsonb_array_length(document->'strip') > 0 or jsonb_array_length(document->'templates') > 0)`,
       ),
+    // Which jobs hold a part, where its maker calls it back.
+    index("job_parts").using("gin", sql`jsonb_path_query_array(document, '$.parts[*].id')`),
     index("job_shape").on(t.shape),
     check("job_revision", sql`${t.revision} >= 1`),
     check("job_bin", sql`(${t.removedAt} is null) = (${t.removedBy} is null)`),

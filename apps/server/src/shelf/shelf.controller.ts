@@ -1,15 +1,19 @@
-import { Body, Controller, Get, Inject, Param, Post, Query } from "@nestjs/common";
+import { Body, Controller, Get, Inject, Param, Post, Query, Res } from "@nestjs/common";
+import type { Response } from "express";
+import { printPartJobsCsv } from "@dragonet/core";
 import {
   ArrivedRequest,
   KeptPartAnswer,
   NamedPartsRequest,
   NeedsAnswer,
   PartChoicesAnswer,
+  PartJobsPageAnswer,
   PartsPageAnswer,
   ShelfAnswer,
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
-import { Answers } from "../docs/answers.ts";
+import { Answers, AnswersFile } from "../docs/answers.ts";
+import { sendFile } from "../http/download.ts";
 import { AsksFor, AsksForPages, type Asked } from "../http/listQuery.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import { ShelfService } from "./shelf.service.ts";
@@ -62,6 +66,21 @@ export class ShelfController {
   @Answers("Parts by their names, and by their ids", [KeptPartAnswer])
   named(@Body() { names, ids }: NamedPartsRequest): Promise<KeptPartAnswer[]> {
     return this.shelf.named(names, ids);
+  }
+
+  @Get(":id/jobs")
+  @AsksForPages()
+  @Answers("Jobs that hold a part, those changed last first", PartJobsPageAnswer)
+  jobs(@Param("id") id: string, @Query() asked: Asked): Promise<PartJobsPageAnswer> {
+    return this.shelf.jobsWith(id, asked);
+  }
+
+  @Get(":id/jobs/file")
+  @AnswersFile("Whom to tell where a part is called back, as a table", "text/csv")
+  async jobsFile(@Param("id") id: string, @Res() res: Response, @Me() me: SignedIn): Promise<void> {
+    const text = printPartJobsCsv(await this.shelf.allJobsWith(id));
+    await this.audit.note(me.name, "took out a file", `jobs with ${id}`);
+    sendFile(res, `jobs with ${id}.csv`, "text/csv", text);
   }
 
   @Needs("installer")

@@ -16,6 +16,8 @@ import type {
   KeptPartAnswer,
   NeedsAnswer,
   PartChoicesAnswer,
+  PartJobAnswer,
+  PartJobsPageAnswer,
   PartRowAnswer,
   PartsPageAnswer,
   ShelfAnswer,
@@ -28,6 +30,7 @@ import { readSize, readText, type Asked } from "../http/listQuery.ts";
 import { notFound, notValid } from "../http/refusal.ts";
 import { wordsOf } from "../search/search.service.ts";
 import { BoardService } from "../jobs/board.service.ts";
+import { allJobsWithPart, jobsWithPart } from "./partJobs.ts";
 
 /** Parts of each kind that the shelf tells. */
 const OF_EACH_KIND = 25;
@@ -221,6 +224,15 @@ export class ShelfService {
       orders: orderList([...shelf.values()], jobs),
       taken: [...taken].map(([name, count]) => ({ name, count })),
     };
+  }
+
+  /** Jobs that hold a part. */
+  jobsWith(id: string, asked: Asked): Promise<PartJobsPageAnswer> {
+    return jobsWithPart(this.db, id, asked, readSize(asked));
+  }
+
+  allJobsWith(id: string): Promise<PartJobAnswer[]> {
+    return allJobsWithPart(this.db, id);
   }
 
   /** More of a part has come in: its stock grows by so much, whoever else changes it at that moment. */

@@ -6,6 +6,7 @@ import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { FaultList } from "../ui/page/states.tsx";
 import { PartFields } from "./fields/PartFields.tsx";
+import { PartJobs } from "./PartJobs.tsx";
 import { useShelfChanged } from "./parts.ts";
 
 interface PartDialogProps {
@@ -42,6 +43,7 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
         <legend className="sr-only">Part</legend>
         <PartFields part={part} isNew={revision === 0} onChange={setPart} />
       </fieldset>
+      {revision > 0 && <PartJobs partId={part.id} />}
       {error && (
         <div role="alert" className="mt-3 font-bold">
           {error.message}

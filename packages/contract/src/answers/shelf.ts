@@ -1,6 +1,14 @@
-import { IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsString, Min } from "class-validator";
-import { PART_KINDS, type OrderLine, type PartId, type PartKind } from "@dragonet/core";
-import { IsListOf, IsNullable } from "../fields.ts";
+import { IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsString, IsUUID, Min } from "class-validator";
+import {
+  PART_KINDS,
+  STAGES,
+  type OrderLine,
+  type PartId,
+  type PartJob,
+  type PartKind,
+  type Stage,
+} from "@dragonet/core";
+import { IsListOf, IsMoment, IsNullable } from "../fields.ts";
 import { KeptPartAnswer, KeptVehicleAnswer } from "./shop.ts";
 
 /** A part as the shelf lists it. */
@@ -88,6 +96,45 @@ export class PartChoicesAnswer {
   /** There are others, which a word of their name finds. */
   @IsBoolean()
   readonly more!: boolean;
+}
+
+/** A job that holds a part. */
+export class PartJobAnswer implements PartJob {
+  @IsUUID()
+  readonly id!: string;
+
+  @IsString()
+  readonly title!: string;
+
+  @IsString()
+  readonly customer!: string;
+
+  @IsString()
+  readonly model!: string;
+
+  @IsString()
+  readonly machine!: string;
+
+  @IsIn(STAGES)
+  readonly stage!: Stage;
+
+  @IsMoment()
+  readonly updatedAt!: string;
+
+  /** Pieces of the part in it. */
+  @IsInt()
+  @Min(1)
+  readonly count!: number;
+}
+
+/** Some jobs that hold a part, those changed last first. */
+export class PartJobsPageAnswer {
+  @IsListOf(() => PartJobAnswer)
+  readonly jobs!: readonly PartJobAnswer[];
+
+  /** What is asked for to see those that come after; "" at the end. */
+  @IsString()
+  readonly next!: string;
 }
 
 /** A job that takes something from the shelf. */

@@ -1,3 +1,4 @@
 export * from "./orderList.ts";
 export * from "./shopFigures.ts";
 export * from "./partFacts.ts";
+export * from "./partJobs.ts";

@@ -1,0 +1,1 @@
+CREATE INDEX "job_parts" ON "job" USING gin (jsonb_path_query_array(document, '$.parts[*].id'));

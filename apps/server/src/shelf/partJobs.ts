@@ -1,0 +1,76 @@
+import { sql, type SQL } from "drizzle-orm";
+import type { PartJobAnswer, PartJobsPageAnswer } from "@dragonet/contract";
+import type { Database } from "../database/database.ts";
+import { printPlace, readPlace, type Asked } from "../http/listQuery.ts";
+
+/** Where a job says which part it takes. */
+const PLACES = [
+  ...["lamps[*].partId", "supplies[*].partId", "runs[*].relayPartId"],
+  ...["runs[*].switchPartId", "controls[*].switchPartId"],
+];
+
+/** Rows told at once where all are asked for: who holds more than that many has them by their words. */
+const MOST_TOLD = 20_000;
+
+interface Place {
+  /** A moment as the database says it. */
+  readonly at: string;
+  readonly id: string;
+}
+
+const readPlaceOf = (asked: Asked): Place | null =>
+  readPlace(asked, ([at, id]) =>
+    typeof at === "string" && !Number.isNaN(Date.parse(at)) && /^[0-9a-f-]{36}$/.test(String(id))
+      ? { at, id: String(id) }
+      : null,
+  );
+
+/** Jobs in which a part is used, those changed last first. */
+async function holding(db: Database, partId: string, after: SQL, most: number) {
+  const vars = JSON.stringify({ part: partId });
+  const counted = sql.join(
+    PLACES.map(
+      (place) =>
+        sql`jsonb_array_length(jsonb_path_query_array(document, ${`$.${place} ? (@ == $part)`}::jsonpath, ${vars}::jsonb))`,
+    ),
+    sql` + `,
+  );
+  const { rows } = await db.execute(sql`
+    select id, summary->>'title' as title, summary->>'customer' as customer,
+      summary->>'model' as model, summary->>'machine' as machine, summary->>'stage' as stage,
+      updated_at::text as at, count
+    from job, lateral (select ${counted} as count) as counted
+    where removed_at is null and count > 0 and ${after}
+      and jsonb_path_query_array(document, '$.parts[*].id') @> ${JSON.stringify([partId])}::jsonb
+    order by updated_at desc, id desc limit ${most}`);
+  return rows as unknown as (Omit<PartJobAnswer, "updatedAt"> & { at: string })[];
+}
+
+const told = ({ at, ...job }: Awaited<ReturnType<typeof holding>>[number]): PartJobAnswer => ({
+  ...job,
+  updatedAt: new Date(at).toISOString(),
+});
+
+/** Some jobs that hold a part. */
+export async function jobsWithPart(
+  db: Database,
+  partId: string,
+  asked: Asked,
+  size: number,
+): Promise<PartJobsPageAnswer> {
+  const place = readPlaceOf(asked);
+  const after = place
+    ? sql`(updated_at, id) < (${place.at}::timestamptz, ${place.id}::uuid)`
+    : sql`true`;
+  const rows = await holding(db, partId, after, size + 1);
+  const some = rows.slice(0, size);
+  const last = some.at(-1);
+  return {
+    jobs: some.map(told),
+    next: rows.length > size && last ? printPlace([last.at, last.id]) : "",
+  };
+}
+
+/** All of them, for letters. */
+export const allJobsWithPart = async (db: Database, partId: string): Promise<PartJobAnswer[]> =>
+  (await holding(db, partId, sql`true`, MOST_TOLD)).map(told);
