@@ -4,7 +4,7 @@ import { useMe } from "../base/session.ts";
 import { useTimes } from "../board/jobs.ts";
 import { useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { ALL_SORTS, useAtHand, useNamedParts } from "../shelf/parts.ts";
+import { SINGLE_PARTS, useAtHand, useNamedParts } from "../shelf/parts.ts";
 import type { HandingOver } from "../worker/handingOver.ts";
 import { planner } from "../worker/planner.ts";
 
@@ -15,7 +15,7 @@ export function useHandingOver(): HandingOver | null {
   const { units } = useMe().preferences;
   const { options } = useJob();
   const { data: times } = useTimes();
-  const atHand = useAtHand(ALL_SORTS);
+  const atHand = useAtHand(SINGLE_PARTS);
   const instead = useMemo(() => insteadOf({ options }), [options]);
   // What had no price at first is looked for behind what is at hand, once.
   const [asked, setAsked] = useState(NOBODY);

@@ -19,10 +19,10 @@ export const isAny = (_: Part): _ is Part => true;
 
 /** Sorts of part that can be chosen; one list a use, so that those who ask the same share the answer. */
 export const LOADS: readonly string[] = LOAD_FAMILIES;
-/** Everything that a quote may price, those that are ordinary at hand. */
-export const ALL_SORTS: readonly string[] = [
+/** Single parts that a quote may price and a sentence may mean; what is in a kit's box has prices of its own. */
+export const SINGLE_PARTS: readonly string[] = [
   ...LOAD_FAMILIES,
-  ...PART_KINDS.filter((kind) => kind !== "load"),
+  ...PART_KINDS.filter((kind) => kind !== "load" && kind !== "kit"),
 ];
 /** What feeds circuits. */
 export const SOURCES: readonly string[] = ["converter", "box", "battery", "flasher"];

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { useNavigate } from "react-router";
 import {
@@ -12,7 +12,7 @@ import type { JobAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
 import { dayText } from "../../base/moment.ts";
 import { usePractices } from "../../settings/practices.ts";
-import { ALL_SORTS, useAtHand, usePartsNear } from "../../shelf/parts.ts";
+import { SINGLE_PARTS, choicesOf, usePartsNear } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TYPING_MS, useSettled } from "../../ui/useSettled.ts";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
@@ -60,7 +60,7 @@ interface SaidPreviewProps {
 export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const sentence = useDeferredValue(text);
   const near = useSettled(text, TYPING_MS);
-  const parts = useAtHand(ALL_SORTS);
+  const { data: atHand } = useQuery(choicesOf(SINGLE_PARTS));
   const { data: partsNear } = usePartsNear(near);
   const { data: vehiclesNear } = useProfilesNear(near);
   const { data: customers } = useCustomers();
@@ -73,19 +73,20 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const queries = useQueryClient();
   const profiles = choices?.profiles;
   const world = useMemo(() => {
-    if (!profiles || !customers) return null;
+    // Read before the shelf is there, everything would be taken for something the shelf has not.
+    if (!profiles || !customers || !atHand) return null;
     const vehicles = [...(vehiclesNear ?? []).map(({ value }) => value), ...profiles];
     return {
       vehicles: [...new Map(vehicles.map((v) => [v.profileId, v])).values()],
       shelf: [
         ...new Map(
-          [...parts, ...(partsNear ?? []).map(({ value }) => value)].map((p) => [p.id, p]),
+          [...atHand.parts, ...(partsNear ?? [])].map(({ value }) => [value.id, value]),
         ).values(),
       ],
       customers,
       vehicle: vehicles.find((v) => v.profileId === profileId) ?? null,
     };
-  }, [profiles, vehiclesNear, parts, partsNear, customers, profileId]);
+  }, [profiles, vehiclesNear, atHand, partsNear, customers, profileId]);
 
   useEffect(() => {
     if (!world) return;
