@@ -74,6 +74,18 @@ describe("requests from elsewhere", () => {
     expect(headers["x-content-type-options"]).toBe("nosniff");
   });
 
+  it("for the board have its jobs asked for at once, where somebody was signed in", async () => {
+    const cookie = await shop.cookie("ansa");
+    const link = async (path: string, headers: Record<string, string>) =>
+      (await fetch(`${shop.url}${path}`, { headers })).headers.get("link");
+    expect(await link("/", { cookie })).toBe(
+      '</api/board>; rel="preload"; as="fetch"; crossorigin="anonymous"',
+    );
+    expect(await link("/", {})).toBeNull();
+    expect(await link("/?stage=fit", { cookie })).toBeNull();
+    expect(await link("/shelf", { cookie })).toBeNull();
+  });
+
   it("are refused in words when they are no JSON, or hold what nobody asked for", async () => {
     const ansa = await shop.person("ansa");
     const torn = await ansa

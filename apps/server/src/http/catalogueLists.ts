@@ -1,5 +1,7 @@
 import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
+import { FILLERS } from "@dragonet/core";
 import type { SearchKind } from "@dragonet/contract";
+import { countSome, type Counted } from "../database/counted.ts";
 import type { Database } from "../database/database.ts";
 import { part, vehicleProfile } from "../database/schema.ts";
 import { hasWords, having, ofKind, type Having } from "../search/having.ts";
@@ -19,27 +21,11 @@ interface Place {
   readonly id: string;
 }
 
-/** Up to so many are counted. */
-const MOST_COUNTED = 1000;
 /** Things near a sentence that are told. */
 const MOST_NEAR = 40;
 /** Words of a sentence that are looked for, and things with each of them that are looked at. */
 const MOST_SAID = 24;
 const MOST_OF_EACH = 60;
-
-/** Words of any sentence: they mean no part. */
-const LITTLE = new Set([
-  "and",
-  "the",
-  "with",
-  "for",
-  "from",
-  "into",
-  "when",
-  "both",
-  "each",
-  "two",
-]);
 
 export const readCataloguePlace = (asked: Asked): Place | null =>
   readPlace(asked, ([orderName, id]) =>
@@ -86,17 +72,9 @@ export class CatalogueLists<T> {
   }
 
   /** How many there are, as far as they are counted. */
-  async count(had: Having, only: SQL): Promise<{ count: number; uncounted: boolean }> {
+  count(had: Having, only: SQL): Promise<Counted> {
     const { table } = this;
-    const some = this.db
-      .select({ one: sql<number>`1`.as("one") })
-      .from(table)
-      .where(and(only, ...hasWords(had, table.id, "text")))
-      .limit(MOST_COUNTED + 1)
-      .as("some");
-    const [row] = await this.db.select({ count: sql<number>`count(*)::int` }).from(some);
-    const count = row?.count ?? 0;
-    return { count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED };
+    return countSome(this.db, table, and(only, ...hasWords(had, table.id, "text"))!);
   }
 
   /**
@@ -105,7 +83,7 @@ export class CatalogueLists<T> {
    */
   async near(sentence: string): Promise<readonly Kept<T>[]> {
     const words = wordsOf(sentence, MOST_SAID).filter(
-      (word) => /\d/.test(word) || (word.length > 2 && !LITTLE.has(word)),
+      (word) => /\d/.test(word) || (word.length > 2 && !FILLERS.has(word)),
     );
     if (words.length === 0) return [];
     // Of "pods" a pod, too.

@@ -1,6 +1,14 @@
 import { Inject, Injectable } from "@nestjs/common";
 import { and, asc, desc, eq, sql } from "drizzle-orm";
-import { cancelling, dayAfter, invoiceNumber, type Invoice } from "@dragonet/core";
+import {
+  DEFAULT_CALENDAR,
+  cancelling,
+  dayAfter,
+  invoiceNumber,
+  printDay,
+  shopTimeOf,
+  type Invoice,
+} from "@dragonet/core";
 import type {
   BillingRequest,
   JobInvoicesAnswer,
@@ -19,8 +27,6 @@ import type { BilledFrom } from "../work/tasks.ts";
 import { WorkPool } from "../work/pool.ts";
 
 type Row = typeof invoice.$inferSelect;
-
-const today = (): string => new Date().toISOString().slice(0, 10);
 
 const numberOf = ({ year, nth }: Row): string => invoiceNumber(year, nth);
 
@@ -104,15 +110,16 @@ export class InvoicesService {
       );
     }
     const { taxShare } = bill;
-    if (taxShare > 0 && address.taxId === "") {
-      throw notValid("an invoice with tax needs the shop's tax number: say it in Settings");
+    // EN 16931, BR-S-02 and BR-E-02: with tax and without it.
+    if (address.taxId === "") {
+      throw notValid("an invoice names the shop's tax number: say it in Settings");
     }
     if (taxShare === 0 && untaxed === "") {
       throw notValid("an invoice without tax says why: write the reason in Settings");
     }
-    const issued = today();
+    const issued = await this.today();
     const row = await this.db.transaction((tx) =>
-      this.number(tx, { jobId, revision, by: me.name, cancels: null }, (number) => ({
+      this.number(tx, issued, { jobId, revision, by: me.name, cancels: null }, (number) => ({
         ...bill,
         ...{ number, issued, due: dayAfter(issued, dueDays), cancels: "" },
         seller: { ...address, name: own.name, iban, untaxed: taxShare > 0 ? "" : untaxed },
@@ -125,6 +132,7 @@ export class InvoicesService {
 
   /** Takes an invoice back by another one. */
   async cancel(jobId: string, id: string, me: SignedIn): Promise<KeptInvoiceAnswer> {
+    const issued = await this.today();
     const row = await this.db.transaction(async (tx) => {
       const [of] = await tx
         .select()
@@ -136,8 +144,8 @@ export class InvoicesService {
       const [there] = await tx.select().from(invoice).where(eq(invoice.cancels, id));
       if (there) throw conflict(`${numberOf(there)} has taken it back already`);
       const { revision } = of;
-      return this.number(tx, { jobId, revision, by: me.name, cancels: id }, (number) =>
-        cancelling(of.value, number, today()),
+      return this.number(tx, issued, { jobId, revision, by: me.name, cancels: id }, (number) =>
+        cancelling(of.value, number, issued),
       );
     });
     await this.audit.note(me.name, "took back an invoice", row.value.cancels);
@@ -163,6 +171,12 @@ export class InvoicesService {
     return rows.map(({ value }) => value);
   }
 
+  /** The day by the shop's own clocks: a year of invoices begins with them. */
+  private async today(): Promise<string> {
+    const [row] = await this.db.select({ calendar: shop.calendar }).from(shop);
+    return printDay(shopTimeOf(new Date(), (row?.calendar ?? DEFAULT_CALENDAR).zone));
+  }
+
   /** What the customer accepted last. */
   private async agreed(jobId: string): Promise<BilledFrom> {
     const [row] = await this.db
@@ -185,10 +199,11 @@ export class InvoicesService {
   /** Keeps an invoice under the next number of its year: who comes at the same moment waits. */
   private async number(
     tx: Transaction,
+    issued: string,
     about: Pick<Row, "jobId" | "revision" | "by" | "cancels">,
     make: (number: string) => Invoice,
   ): Promise<Row> {
-    const year = Number(today().slice(0, 4));
+    const year = Number(issued.slice(0, 4));
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext('invoice'), ${year})`);
     const [last] = await tx
       .select({ nth: invoice.nth })

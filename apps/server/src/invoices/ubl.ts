@@ -27,25 +27,37 @@ type Node = { readonly [name: string]: unknown };
 /** What is said, and nothing where it is not. */
 const said = (name: string, value: string): Node => (value === "" ? {} : { [name]: value });
 
-const party = ({ name, street, postcode, city, country, taxId, email }: Party): Node => ({
-  "cac:Party": {
-    "cac:PartyName": { "cbc:Name": name },
-    "cac:PostalAddress": {
-      ...said("cbc:StreetName", street),
-      ...said("cbc:CityName", city),
-      ...said("cbc:PostalZone", postcode),
-      "cac:Country": { "cbc:IdentificationCode": country },
-    },
-    ...(taxId !== "" && {
-      "cac:PartyTaxScheme": {
-        "cbc:CompanyID": taxId,
-        "cac:TaxScheme": { "cbc:ID": "VAT" },
-      },
-    }),
-    "cac:PartyLegalEntity": { "cbc:RegistrationName": name },
-    ...(email !== "" && { "cac:Contact": { "cbc:ElectronicMail": email } }),
-  },
+/** A number for value added tax begins with its country (EN 16931, BR-CO-09); others are known by where they stand. */
+const isVat = (taxId: string): boolean => /^[A-Z]{2}/.test(taxId);
+
+const taxScheme = (taxId: string, scheme: string): Node => ({
+  "cac:PartyTaxScheme": { "cbc:CompanyID": taxId, "cac:TaxScheme": { "cbc:ID": scheme } },
 });
+
+/** Who sells has another tax number where theirs is none for value added tax; who buys, one as a company. */
+function party(
+  { name, street, postcode, city, country, taxId, email }: Party,
+  sells: boolean,
+): Node {
+  const vat = isVat(taxId);
+  return {
+    "cac:Party": {
+      "cac:PartyName": { "cbc:Name": name },
+      "cac:PostalAddress": {
+        ...said("cbc:StreetName", street),
+        ...said("cbc:CityName", city),
+        ...said("cbc:PostalZone", postcode),
+        "cac:Country": { "cbc:IdentificationCode": country },
+      },
+      ...(taxId !== "" && (vat || sells) && taxScheme(taxId, vat ? "VAT" : "TAX")),
+      "cac:PartyLegalEntity": {
+        "cbc:RegistrationName": name,
+        ...said("cbc:CompanyID", vat || sells ? "" : taxId),
+      },
+      ...(email !== "" && { "cac:Contact": { "cbc:ElectronicMail": email } }),
+    },
+  };
+}
 
 /** Category of the tax, with its percentage; why none is asked stands with the sum alone. */
 const category = ({ taxShare }: Invoice, more: Node = {}): Node => ({
@@ -103,8 +115,8 @@ export function printUbl(invoice: Invoice): string {
       ...(cancels !== "" && {
         "cac:BillingReference": { "cac:InvoiceDocumentReference": { "cbc:ID": cancels } },
       }),
-      "cac:AccountingSupplierParty": party(seller),
-      "cac:AccountingCustomerParty": party(buyer),
+      "cac:AccountingSupplierParty": party(seller, true),
+      "cac:AccountingCustomerParty": party(buyer, false),
       ...(seller.iban !== "" && {
         "cac:PaymentMeans": {
           "cbc:PaymentMeansCode": TRANSFER,

@@ -7,14 +7,14 @@ import type {
   JobsOfModelAnswer,
   JobsPageAnswer,
 } from "@dragonet/contract";
+import { MOST_COUNTED, countSome, countedOf } from "../database/counted.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job } from "../database/schema.ts";
 import { hasWords, having, type Having } from "../search/having.ts";
 import { printJobPlace, type BoardQuery, type Place } from "./boardQuery.ts";
 
-/** Jobs of each stage that the board tells, and up to which it counts them. */
+/** Jobs of each stage that the board tells. */
 const OF_EACH_STAGE = 25;
-const MOST_COUNTED = 1000;
 const MOST_ON_BENCHES = 60;
 /** Jobs with work left that are told at once: benches are planned with them. */
 const MOST_OPEN = 1000;
@@ -119,7 +119,7 @@ export class BoardService {
           const counted =
             next === "" || had.kind === "many"
               ? { count: jobs.length, uncounted: next !== "" }
-              : await this.count(own, had);
+              : await countSome(this.db, job, seen(own, had));
           return { stage, jobs, ...counted };
         }),
       ),
@@ -137,18 +137,6 @@ export class BoardService {
       onBenches: onBenches.map(onBoard),
       ...{ benches, any: any !== undefined },
     };
-  }
-
-  private async count(query: BoardQuery, had: Having) {
-    const some = this.db
-      .select({ one: sql<number>`1`.as("one") })
-      .from(job)
-      .where(seen(query, had))
-      .limit(MOST_COUNTED + 1)
-      .as("some");
-    const [row] = await this.db.select({ count: sql<number>`count(*)::int` }).from(some);
-    const count = row?.count ?? 0;
-    return { count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED };
   }
 
   private async benches(): Promise<string[]> {
@@ -206,7 +194,7 @@ export class BoardService {
       ) as counted where name is not null`);
     return (rows as unknown as { model: string; count: number }[]).map(({ model, count }) => ({
       model,
-      ...{ count: Math.min(count, MOST_COUNTED), uncounted: count > MOST_COUNTED },
+      ...countedOf(count),
     }));
   }
 

@@ -15,6 +15,10 @@ export type Having =
   /** So many that they are met soon wherever a list begins: each is looked at when it is come to. */
   | { readonly kind: "many"; readonly of: SearchKind; readonly wanted: string };
 
+/** What the index is asked for where all words are to be there, each by how it begins. */
+export const everyWord = (words: readonly string[]): string =>
+  words.map((word) => `${word}:*`).join(" & ");
+
 /** Entries of a kind, said as the indexes have it: what is a parameter is not known to be the same. */
 export const ofKind = (kind: SearchKind): SQL => sql.raw(`kind = '${kind}'`);
 
@@ -22,7 +26,7 @@ export const ofKind = (kind: SearchKind): SQL => sql.raw(`kind = '${kind}'`);
 export async function having(db: Database, of: SearchKind, words: string): Promise<Having> {
   const asked = wordsOf(words);
   if (asked.length === 0) return { kind: "any" };
-  const wanted = asked.map((word) => `${word}:*`).join(" & ");
+  const wanted = everyWord(asked);
   const { rows } = await db.execute(sql`
     select id from search_entry where ${ofKind(of)} and stems @@ to_tsquery('simple', ${wanted})
     limit ${MOST_LISTED + 1}`);

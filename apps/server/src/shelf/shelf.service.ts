@@ -28,6 +28,7 @@ import { part } from "../database/schema.ts";
 import { CatalogueLists, atHand, readCataloguePlace } from "../http/catalogueLists.ts";
 import { readSize, readText, type Asked } from "../http/listQuery.ts";
 import { notFound, notValid } from "../http/refusal.ts";
+import { everyWord } from "../search/having.ts";
 import { wordsOf } from "../search/search.service.ts";
 import { BoardService } from "../jobs/board.service.ts";
 import { allJobsWithPart, jobsWithPart } from "./partJobs.ts";
@@ -119,7 +120,7 @@ export class ShelfService {
 
   /** All that have the words are met once, whatever their kinds: most kinds have none of them. */
   private async kindsWith(words: readonly string[]): Promise<ShelfKindAnswer[]> {
-    const wanted = words.map((word) => `${word}:*`).join(" & ");
+    const wanted = everyWord(words);
     const { rows } = await this.db.execute(sql`
       select kind, count(*)::int as count,
         (array_agg(id order by order_name, id))[1:${sql.raw(String(OF_EACH_KIND))}] as ids

@@ -4,7 +4,7 @@ import { isoDay } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { useNow } from "../ui/useNow.ts";
-import { useSettled } from "../ui/useSettled.ts";
+import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { Benches } from "./Benches.tsx";
@@ -15,9 +15,6 @@ import { SayJob } from "./newJob/SayJob.tsx";
 import { OneStage, Stages } from "./Stages.tsx";
 import { TourOffer } from "../help/TourOffer.tsx";
 import { Views } from "./Views.tsx";
-
-/** Letters that are typed within this time are one question, ms. */
-const TYPING_MS = 150;
 
 /** Its lists of choices come behind the jobs themselves. */
 const BoardFilters = lazy(async () => ({

@@ -160,6 +160,7 @@ const STAGE_TOPICS: Readonly<Record<Stage, Omit<Topic, "id" | "title">>> = {
       "The customer accepts by a link and a name; what changes after that is told.",
       "Close every gate: tested, aimed, nothing to stop for, panels on. Or sign for it, with a reason.",
       "Give the owner the sheet: which fuse is for what, what the tell-tale means, what to watch.",
+      "Make the invoice: by what was accepted, by the plan, or by the time at the lift. It is never changed; a wrong one is taken back by another.",
     ],
     wrong: [
       "Untested and unsigned: nobody knows who answers for it.",

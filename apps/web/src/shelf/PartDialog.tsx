@@ -21,8 +21,9 @@ export function PartDialog({ kept, canEdit, onClose }: PartDialogProps) {
   const [revision, setRevision] = useState(kept.revision);
   const shelfChanged = useShelfChanged();
   const done = async (): Promise<void> => {
-    await shelfChanged();
+    // First, so that nothing asks for a part that was just taken off.
     onClose();
+    await shelfChanged();
   };
   const save = useMutation({
     mutationFn: () => ask(`parts/${part.id}`, "PUT", { value: part, revision }),

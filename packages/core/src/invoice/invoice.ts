@@ -1,5 +1,6 @@
 import type { Job } from "../job/index.ts";
 import { sumMinor, timesMinor } from "../money/index.ts";
+import { DAY_MIN, printDay, readShopTime } from "../schedule/index.ts";
 import { vehicleName } from "../vehicle/index.ts";
 import { TASK_WORDS } from "../quote/plannedTime.ts";
 import type { OfferChoice } from "../quote/offer.ts";
@@ -167,8 +168,9 @@ export function cancelling(of: Invoice, number: string, issued: string): Invoice
 export const invoiceNumber = (year: number, nth: number): string =>
   `${year}-${String(nth).padStart(4, "0")}`;
 
-const DAY_MS = 24 * 3_600_000;
-
 /** A day so many after another, both ISO 8601. */
-export const dayAfter = (day: string, days: number): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+export function dayAfter(day: string, days: number): string {
+  const at = readShopTime(day);
+  if (at === null) throw new RangeError(`invalid day: "${day}" (such as 2026-12-02)`);
+  return printDay(at + days * DAY_MIN);
+}
