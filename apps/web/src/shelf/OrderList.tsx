@@ -62,6 +62,7 @@ function Line({ line }: { line: OrderLine }) {
         {jobs.length > MOST_JOBS && ` and ${jobs.length - MOST_JOBS} more`}
       </span>
       <span>
+        {partId === null && <span className="text-small text-muted">not on the shelf</span>}
         {canEdit && partId !== null && (
           <Button
             className="min-h-7 px-2 text-small"
@@ -94,7 +95,9 @@ export function OrderList({ lines }: { lines: readonly OrderLine[] }) {
         ))}
       </ul>
       {shown.length < lines.length && (
-        <Button onClick={() => setAll(true)}>All {lines.length} to order</Button>
+        <Button className="mt-2" onClick={() => setAll(true)}>
+          All {lines.length} to order
+        </Button>
       )}
     </Section>
   );

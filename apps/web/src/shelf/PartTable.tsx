@@ -26,7 +26,7 @@ export function PartTable({
             <th scope="col" className="text-right">
               Price
             </th>
-            <th scope="col" className="pl-4 text-right">
+            <th scope="col" className="pl-4 text-right whitespace-nowrap">
               In stock
             </th>
             <th scope="col" className="pl-4 text-right">

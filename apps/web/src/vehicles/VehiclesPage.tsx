@@ -106,7 +106,7 @@ export function VehiclesPage() {
             <thead>
               <tr>
                 {["Model", "Kind", "Electrics", "Wires known", "Jobs", "Note"].map((h) => (
-                  <th key={h} scope="col" className="pr-4">
+                  <th key={h} scope="col" className={`pr-4 ${h === "Note" ? "max-md:hidden" : ""}`}>
                     {h}
                   </th>
                 ))}
@@ -121,6 +121,7 @@ export function VehiclesPage() {
                       <Link to={value.profileId} className="font-bold text-accent">
                         {value.model}
                       </Link>
+                      <span className="block text-small text-muted md:hidden">{value.note}</span>
                     </td>
                     <td className="pr-4">{value.kind}</td>
                     <td className="pr-4">{systemText(value)}</td>
@@ -131,7 +132,7 @@ export function VehiclesPage() {
                     <td className="num pr-4">
                       {countText(models?.find(({ model }) => model === value.model))}
                     </td>
-                    <td className="text-small text-muted">{value.note}</td>
+                    <td className="text-small text-muted max-md:hidden">{value.note}</td>
                   </tr>
                 );
               })}
