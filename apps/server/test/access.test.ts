@@ -118,6 +118,13 @@ const DOORS: readonly Door[] = [
   { method: "put", path: ({ vehicle }) => `vehicles/${vehicle}`, least: "installer", body: {} },
   { method: "post", path: () => "vehicles/import", least: "installer", body: { csv: "no" } },
   { method: "delete", path: () => "vehicles/none", least: "installer" },
+  { method: "get", path: ({ vehicle }) => `models/${vehicle}/known`, least: "viewer" },
+  { method: "get", path: ({ vehicle }) => `models/${vehicle}/file`, least: "viewer" },
+  { method: "post", path: () => "models/compare", least: "installer", body: { file: {} } },
+  {
+    ...{ method: "post", path: () => "models/take", least: "installer" },
+    body: { file: {}, take: [], revision: 0 },
+  },
   { method: "get", path: () => "practices", least: "viewer" },
   { method: "put", path: () => "practices", least: "owner", body: {} },
   { method: "get", path: () => "people", least: "owner" },

@@ -128,6 +128,19 @@ describe("the database refuses", () => {
     ["a booking for some time", "update booking set start = 'soon', bench = 'B'", "booking_start"],
     ["a bench without a time", "update booking set bench = 'Bench 2'", "booking_bench"],
     ["a wait for some day", "update booking set not_before = 'soon'", "booking_not_before"],
+    ["half a number", "update measurement set value = null", "measurement_number"],
+    ["bounds beside a number", "update measurement set high = value - 1", "measurement_bounds"],
+    [
+      "a measurement that says nothing",
+      "update measurement set value = null, low = null, high = null, said = ''",
+      "measurement_says",
+    ],
+    ["a year that is none", "update measurement set year = -1", "measurement_year"],
+    [
+      "another shop's measurement on one's own job",
+      "update measurement set from_shop = 'x', job_id = (select id from job limit 1) where id = (select id from measurement limit 1)",
+      "measurement_own",
+    ],
     ["more than all points", "update training_result set score = 101", "training_result_score"],
   ])("%s", async (_, statement, constraint) => {
     expect(await broken(statement)).toBe(constraint);
@@ -148,7 +161,9 @@ describe("the database refuses", () => {
     const tried = [
       ...["booking_bench", "booking_not_before", "booking_start"],
       ...["invoice_not_itself", "invoice_nth", "invoice_own_number", "invoice_revision"],
-      ...["job_bin", "job_change_revision", "job_revision", "offer_accepted", "offer_one_end"],
+      ...["job_bin", "job_change_revision", "job_revision"],
+      ...["measurement_bounds", "measurement_number", "measurement_own", "measurement_says"],
+      ...["measurement_year", "offer_accepted", "offer_one_end"],
       ...["offer_revision", "offer_valid_until", "part_own_id", "part_revision", "person_name"],
       ...["person_password_hash", "person_role", "search_entry_kind", "search_word_some"],
       ...["shop_idle_hours", "shop_one"],

@@ -147,6 +147,12 @@ describe("the API's document", () => {
     await ask("put", `vehicles/${profileId}`, { value: own!.value, revision: own!.revision });
     const cars = (await ask("get", "vehicles/file")).bytes.toString();
     await ask("post", "vehicles/import", { csv: cars });
+    await ask("get", `models/${profileId}/known`);
+    const model = (await ask("get", `models/${profileId}/file`)).bytes.toString();
+    const file = JSON.parse(model) as object;
+    const { body: compared } = await ask("post", "models/compare", { file });
+    const { revision: on } = compared as { revision: number };
+    await ask("post", "models/take", { file, take: [], revision: on });
 
     const board = await ask("get", "jobs");
     const all = board.body as readonly { id: string; runs: number }[];

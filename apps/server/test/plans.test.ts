@@ -14,6 +14,7 @@ import { historyOf } from "../src/jobs/jobRows.ts";
 import { JobsService } from "../src/jobs/jobs.service.ts";
 import { CatalogueLists, readCataloguePlace } from "../src/http/catalogueLists.ts";
 import { ShelfService } from "../src/shelf/shelf.service.ts";
+import { ModelsService } from "../src/vehicles/models.service.ts";
 import { SearchService } from "../src/search/search.service.ts";
 import { fillJobs, fillParts } from "../../../scripts/lib/fillShop.mjs";
 import { Shop } from "./shop.ts";
@@ -28,7 +29,7 @@ interface Node {
 
 const LARGE = new Set([
   ...["job", "job_change", "search_entry", "audit", "photo"],
-  ...["part", "vehicle_profile"],
+  ...["part", "vehicle_profile", "measurement"],
 ]);
 
 /** Nodes of a plan, each with whether what is above it stops it early. */
@@ -63,13 +64,17 @@ describe("what lists ask of the database", () => {
   let jobs: JobsService;
   let shelf: ShelfService;
   let search: SearchService;
+  let models: ModelsService;
   let audit: Audit;
 
   beforeAll(async () => {
     shop = await Shop.open({ demo: true });
     // Many jobs, without the words that a search would find them by.
     await shop.query(
-      `set session_replication_role = replica; ${fillJobs(2000)}; ${fillParts(2000)}; analyze`,
+      `set session_replication_role = replica; ${fillJobs(2000)}; ${fillParts(2000)};
+        insert into measurement (profile_id, key, words, unit, value, low, high, said, machine, year, variant, who, day, from_shop)
+          select 'm' || n % 500, 'k', 'k', 'A', 1, 1, 1, '', n::text, 0, '', '', '2026-01-01', '' from generate_series(1, 20000) n;
+        analyze`,
     );
     const options = [
       ...["session_preload_libraries=auto_explain", "auto_explain.log_min_duration=0"],
@@ -90,7 +95,8 @@ describe("what lists ask of the database", () => {
     );
     const db = drizzle(pool, { schema });
     board = new BoardService(db);
-    jobs = new JobsService(db, pool, null as never);
+    jobs = new JobsService(db, pool, null as never, null as never);
+    models = new ModelsService(db);
     shelf = new ShelfService(db, board);
     search = new SearchService(db);
     audit = new Audit(db);
@@ -173,6 +179,8 @@ describe("what lists ask of the database", () => {
     const { next: place } = await profiles.page({ kind: "any" }, sql`true`, 2, null);
     const after = readCataloguePlace({ after: place });
     expect(await asked(() => profiles.page({ kind: "any" }, sql`true`, 2, after))).toEqual([]);
+    expect(await asked(() => models.measurements("m7"))).toEqual([]);
+    expect(await asked(() => jobs.ledgerBefore("m7", null))).toEqual([]);
   });
 
   it("is answered by an index for searches and for the record", async () => {

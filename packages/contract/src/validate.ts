@@ -9,6 +9,8 @@ import {
   type CalendarFile,
   type Fault,
   type Job,
+  type Measurement,
+  type ModelFile,
   type Part,
   type Practices,
   type ShopCalendar,
@@ -18,6 +20,7 @@ import {
 import { BookingAnswer } from "./answers/calendar.ts";
 import { CalendarFileDto, ShopCalendarDto } from "./document/calendar.ts";
 import { JobDto } from "./document/job.ts";
+import { ModelFileDto } from "./document/model.ts";
 import { PracticesDto } from "./document/practices.ts";
 import { PART_TYPES } from "./document/kit.ts";
 import { PartDto } from "./document/part/part.ts";
@@ -127,6 +130,35 @@ export function checkVehicle(plain: unknown): Checked<Vehicle> {
 const PART_CLASSES: Readonly<Record<string, Newable<PartDto>>> = Object.fromEntries(
   PART_TYPES.map(({ name, value }) => [name, value]),
 );
+
+/** A number has its bounds about it; what is no number says something. */
+function measurementFault({ value, low, high, said }: Measurement): Fault | null {
+  if (value === null) {
+    if (low !== null || high !== null) return { path: "low", message: "bounds without a number" };
+    return said === "" ? { path: "said", message: "neither a number nor words" } : null;
+  }
+  if (low === null || low > value) {
+    return { path: "low", message: `${low} of ${value} (at most the number itself)` };
+  }
+  if (high !== null && high >= value) return null;
+  return { path: "high", message: `${high} of ${value} (at least the number itself)` };
+}
+
+/** Checks what another shop says of a model: the vehicle by the same rules as one's own. */
+export function checkModelFile(plain: unknown): Checked<ModelFile> {
+  const shape = checkShape(ModelFileDto, plain);
+  if (shape.length > 0) return { ok: false, faults: shape };
+  const file = plain as ModelFile;
+  const vehicle = checkVehicle(file.vehicle);
+  const faults = [
+    ...(vehicle.ok ? [] : vehicle.faults.map((f) => ({ ...f, path: `vehicle.${f.path}` }))),
+    ...file.measurements.flatMap((one, i): Fault[] => {
+      const fault = measurementFault(one);
+      return fault ? [{ ...fault, path: `measurements[${i}].${fault.path}` }] : [];
+    }),
+  ].slice(0, MOST_FAULTS);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: file };
+}
 
 /** Checks a shop's practices. */
 export function checkPractices(plain: unknown): Checked<Practices> {

@@ -29,6 +29,7 @@ export * from "./money/index.ts";
 export * from "./fit/index.ts";
 export * from "./aim/index.ts";
 export * from "./handover/index.ts";
+export * from "./knowledge/index.ts";
 export * from "./quote/index.ts";
 export * from "./invoice/index.ts";
 export * from "./figures/index.ts";

@@ -20,7 +20,14 @@ import { DEMO_SHELF } from "../src/demo/index.ts";
 import { allOf } from "../src/index.ts";
 import { jobWith } from "./helpers.ts";
 
-const TARIFF = { currency: "EUR", hourMinor: 6600, taxShare: 0.19, markupShare: 0, validDays: 30 };
+const TARIFF = {
+  currency: "EUR",
+  hourMinor: 6600,
+  taxShare: 0.19,
+  markupShare: 0,
+  validDays: 30,
+  warrantyMonths: 0,
+};
 const job = (tariff: Partial<typeof TARIFF> = {}, fields: Partial<Job> = {}): Job => {
   const made = jobWith("pod-18", 2, allOf("key"));
   return { ...made, ...fields, practices: { ...made.practices, tariff: { ...TARIFF, ...tariff } } };

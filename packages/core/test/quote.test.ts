@@ -28,6 +28,7 @@ import { pods } from "./testing.ts";
 
 const TARIFF: Tariff = {
   ...{ currency: "EUR", hourMinor: 6000, taxShare: 0.19, markupShare: 0.1, validDays: 14 },
+  warrantyMonths: 0,
 };
 
 const priced = (job: Job, tariff: Partial<Tariff> = {}): Job => ({
@@ -113,9 +114,10 @@ describe("options of a quote", () => {
 
   it("that are suggested can be built, or say why not", () => {
     const refusals = new Set<string>();
-    for (const job of JOBS) {
+    for (const [n, job] of JOBS.entries()) {
       const options = suggestOptions(job, DEMO_SHELF).map((o, i) => ({ id: `o${i}`, ...o }));
-      for (const option of options) {
+      // Every third, others on each job: all of them take half a minute and are much alike.
+      for (const option of options.filter((_, i) => (i + n) % 3 === 0)) {
         const found = optionEdits(job, option, DEMO_SHELF);
         if (!found.ok) {
           refusals.add(found.reason);

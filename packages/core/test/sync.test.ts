@@ -175,7 +175,7 @@ function accounts(world: World): void {
 
 describe("a job on several pages", () => {
   /** 20,000 with DRAGONET_RUNS=20000, and others with DRAGONET_SEED, for a long look. */
-  const numRuns = Number(process.env.DRAGONET_RUNS ?? 6000);
+  const numRuns = Number(process.env.DRAGONET_RUNS ?? 3000);
 
   it("loses no edit and takes none twice, whatever the network and the people do", () => {
     fc.assert(

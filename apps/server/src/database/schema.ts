@@ -23,6 +23,7 @@ import { job } from "./jobTables.ts";
 
 export * from "./jobTables.ts";
 export * from "./moneyTables.ts";
+export * from "./knowledgeTables.ts";
 
 /** How a person likes things: what the request for it may say. */
 export type Preferences = Readonly<PreferencesRequest>;

@@ -13,6 +13,7 @@ import {
   type Practices,
   type Vehicle,
 } from "@dragonet/core";
+import { noteStored } from "../vehicles/found.ts";
 import { log } from "../http/pinoLogger.ts";
 import type { Database, Transaction } from "./database.ts";
 import { job, part, shop, vehicleProfile } from "./schema.ts";
@@ -37,6 +38,7 @@ async function rewritten(
   tx: Transaction,
   which: SQL,
   make: (document: Job) => Job,
+  noted: (id: string, document: Job) => Promise<void> = () => Promise.resolve(),
 ): Promise<number> {
   let [done, last] = [0, ""];
   for (;;) {
@@ -52,11 +54,27 @@ async function rewritten(
         .update(job)
         .set({ document, shape: SHAPE_VERSION, summary: jobSummary(document) })
         .where(eq(job.id, row.id));
+      await noted(row.id, document);
     }
     done += rows.length;
     last = rows.at(-1)?.id ?? last;
     if (rows.length < AT_ONCE) return done;
   }
+}
+
+/** Profiles as this program's, those that were brought up by their id. */
+async function upgradeProfiles(tx: Transaction): Promise<ReadonlyMap<string, Vehicle>> {
+  const old = await tx.select().from(vehicleProfile).where(lt(vehicleProfile.shape, SHAPE_VERSION));
+  const made = new Map<string, Vehicle>();
+  for (const row of old) {
+    const value = upgradeVehicle(row.value, row.shape) as Vehicle;
+    made.set(row.id, value);
+    await tx
+      .update(vehicleProfile)
+      .set({ value, shape: SHAPE_VERSION })
+      .where(eq(vehicleProfile.id, row.id));
+  }
+  return made;
 }
 
 /**
@@ -67,10 +85,13 @@ async function rewritten(
 export async function upgradeDocuments(db: Database): Promise<void> {
   await db.transaction(async (tx) => {
     await refuseNewer(tx);
+    const profiles = await upgradeProfiles(tx);
     const old = await rewritten(
       tx,
       lt(job.shape, SHAPE_VERSION),
       (document) => upgradeJob({ ...document }) as unknown as Job,
+      async (id, { vehicle }) =>
+        noteStored(tx, id, vehicle, profiles.get(vehicle.profileId) ?? vehicle),
     );
     // A job of the same version whose summary was made before the board told as much.
     await rewritten(
@@ -79,16 +100,6 @@ export async function upgradeDocuments(db: Database): Promise<void> {
       (document) => document,
     );
     const current = { shape: SHAPE_VERSION };
-    for (const row of await tx
-      .select()
-      .from(vehicleProfile)
-      .where(lt(vehicleProfile.shape, SHAPE_VERSION))) {
-      const value = upgradeVehicle(row.value, row.shape) as Vehicle;
-      await tx
-        .update(vehicleProfile)
-        .set({ value, ...current })
-        .where(eq(vehicleProfile.id, row.id));
-    }
     for (const row of await tx.select().from(part).where(lt(part.shape, SHAPE_VERSION))) {
       const value = upgradePart(row.value, row.shape) as Part;
       await tx

@@ -5,13 +5,23 @@ import {
   demoShelf,
   DEMO_BILLING,
   DEMO_CALENDAR,
+  DEMO_MEASUREMENTS,
   DEMO_PRACTICES,
   DEMO_SHOP_NAME,
   DEMO_VEHICLES,
   demoJobs,
 } from "@dragonet/core/demo";
 import type { Database } from "../database/database.ts";
-import { job, jobChange, part, person, shop, vehicleProfile } from "../database/schema.ts";
+import {
+  job,
+  jobChange,
+  measurement,
+  part,
+  person,
+  shop,
+  vehicleProfile,
+} from "../database/schema.ts";
+import { noteNew } from "../vehicles/found.ts";
 import { hashPassword, passwordFits } from "../people/password.ts";
 
 /** Passwords that a start made up because others can reach it, by sign-in; {} where it did not. */
@@ -72,6 +82,15 @@ export async function seedDemo(db: Database): Promise<void> {
         inverse: [],
         lines: ["job opened"],
       });
+      await noteNew(tx, opened!.id, document.vehicle, pim?.name ?? "");
+    }
+    for (const { profileId, all } of DEMO_MEASUREMENTS) {
+      const rows = all.map(({ jobId: _job, from, ...one }) => ({
+        ...one,
+        profileId,
+        fromShop: from,
+      }));
+      await tx.insert(measurement).values(rows);
     }
   });
 }

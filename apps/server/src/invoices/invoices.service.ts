@@ -1,14 +1,6 @@
 import { Inject, Injectable } from "@nestjs/common";
 import { and, asc, desc, eq, sql } from "drizzle-orm";
-import {
-  DEFAULT_CALENDAR,
-  cancelling,
-  dayAfter,
-  invoiceNumber,
-  printDay,
-  shopTimeOf,
-  type Invoice,
-} from "@dragonet/core";
+import { cancelling, dayAfter, invoiceNumber, type Invoice } from "@dragonet/core";
 import type {
   BillingRequest,
   JobInvoicesAnswer,
@@ -16,6 +8,7 @@ import type {
   NewInvoiceRequest,
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
+import { shopDay } from "../calendar/shopDay.ts";
 import { DATABASE, type Database, type Transaction } from "../database/database.ts";
 import { invoice, offer, shop } from "../database/schema.ts";
 import { conflict, notFound, notValid } from "../http/refusal.ts";
@@ -117,7 +110,7 @@ export class InvoicesService {
     if (taxShare === 0 && untaxed === "") {
       throw notValid("an invoice without tax says why: write the reason in Settings");
     }
-    const issued = await this.today();
+    const issued = await shopDay(this.db);
     const row = await this.db.transaction((tx) =>
       this.number(tx, issued, { jobId, revision, by: me.name, cancels: null }, (number) => ({
         ...bill,
@@ -132,7 +125,7 @@ export class InvoicesService {
 
   /** Takes an invoice back by another one. */
   async cancel(jobId: string, id: string, me: SignedIn): Promise<KeptInvoiceAnswer> {
-    const issued = await this.today();
+    const issued = await shopDay(this.db);
     const row = await this.db.transaction(async (tx) => {
       const [of] = await tx
         .select()
@@ -169,12 +162,6 @@ export class InvoicesService {
       .where(eq(invoice.year, year))
       .orderBy(asc(invoice.nth));
     return rows.map(({ value }) => value);
-  }
-
-  /** The day by the shop's own clocks: a year of invoices begins with them. */
-  private async today(): Promise<string> {
-    const [row] = await this.db.select({ calendar: shop.calendar }).from(shop);
-    return printDay(shopTimeOf(new Date(), (row?.calendar ?? DEFAULT_CALENDAR).zone));
   }
 
   /** What the customer accepted last. */

@@ -4,6 +4,7 @@ import type { Database, Transaction } from "../database/database.ts";
 import { job, jobChange, person } from "../database/schema.ts";
 import { gone, notFound, notValid } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
+import { noteFound, noteNew } from "../vehicles/found.ts";
 import type { WorkPool } from "../work/pool.ts";
 
 export type JobRow = typeof job.$inferSelect;
@@ -35,6 +36,7 @@ export async function insertJob(
       inverse: [],
       lines: [line],
     });
+    await noteNew(tx, row.id, document.vehicle, me.name);
     return row;
   });
 }
@@ -154,6 +156,7 @@ export async function storeEdits(
     inverse: made.inverse,
     lines: line === undefined ? made.lines : [line, ...made.lines],
   });
+  await noteFound(tx, row.id, row.document.vehicle, made.job.vehicle, me.name);
   return revision;
 }
 

@@ -3,6 +3,7 @@ import { PeopleModule } from "../people/people.module.ts";
 import { PhotosModule } from "../photos/photos.module.ts";
 import { TemplatesController } from "../sheet/templates.controller.ts";
 import { PapersController } from "./papers.controller.ts";
+import { VehiclesModule } from "../vehicles/vehicles.module.ts";
 import { BoardController } from "./board.controller.ts";
 import { BoardService } from "./board.service.ts";
 import { JobsController } from "./jobs.controller.ts";
@@ -10,7 +11,7 @@ import { JobSaves } from "./jobSaves.ts";
 import { JobsService } from "./jobs.service.ts";
 
 @Module({
-  imports: [PeopleModule, PhotosModule],
+  imports: [PeopleModule, PhotosModule, VehiclesModule],
   controllers: [BoardController, JobsController, PapersController, TemplatesController],
   providers: [BoardService, JobsService, JobSaves],
   exports: [BoardService, JobsService],

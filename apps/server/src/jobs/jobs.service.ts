@@ -5,6 +5,9 @@ import {
   DEFAULT_PRACTICES,
   carriedOver,
   createJob,
+  knowledgeOf,
+  startFrom,
+  whichOf,
   type CarriedOver,
   type Job,
 } from "@dragonet/core";
@@ -20,6 +23,7 @@ import { CONNECTION, DATABASE, type Database } from "../database/database.ts";
 import { job, shop, vehicleProfile } from "../database/schema.ts";
 import { gone, notFound, notValid } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
+import { ModelsService } from "../vehicles/models.service.ts";
 import { WorkPool } from "../work/pool.ts";
 import { historyOf, insertJob } from "./jobRows.ts";
 
@@ -45,6 +49,7 @@ export class JobsService {
     @Inject(DATABASE) private readonly db: Database,
     @Inject(CONNECTION) private readonly connection: pg.Pool,
     @Inject(WorkPool) private readonly pool: WorkPool,
+    @Inject(ModelsService) private readonly models: ModelsService,
   ) {}
 
   async read(id: string): Promise<JobAnswer> {
@@ -79,7 +84,9 @@ export class JobsService {
       .where(eq(vehicleProfile.id, wanted.profileId));
     if (!profile) throw notFound("vehicle profile", wanted.profileId);
     const [row] = await this.db.select({ practices: shop.practices }).from(shop);
-    const vehicle = { ...profile.value, machine: wanted.machine };
+    const { value } = profile;
+    const known = knowledgeOf(await this.models.measurements(profile.id), whichOf(value));
+    const vehicle = startFrom(value, known, wanted.machine);
     const made = createJob(
       wanted.title,
       wanted.customer,

@@ -86,6 +86,7 @@ export function ownerSheetPdf(job: Job, { shop, units, pictures }: PaperOptions)
         "Handed over without",
         sheet.without.map((s) => `${s.of}: ${s.reason} (${s.name}, ${s.at.slice(0, 10)})`),
       ),
+      ...section("Warranty", [...sheet.warranty]),
       signed
         ? {
             text: `Handed over on ${signed.at.slice(0, 10)} by ${signed.name}.`,

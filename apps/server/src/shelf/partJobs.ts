@@ -26,7 +26,7 @@ const readPlaceOf = (asked: Asked): Place | null =>
   );
 
 /** Jobs in which a part is used, those changed last first. */
-async function holding(db: Database, partId: string, after: SQL, most: number) {
+async function holding(db: Database, partId: string, lot: string, after: SQL, most: number) {
   const vars = JSON.stringify({ part: partId });
   const counted = sql.join(
     PLACES.map(
@@ -35,12 +35,14 @@ async function holding(db: Database, partId: string, after: SQL, most: number) {
     ),
     sql` + `,
   );
+  const ofLot = lot === "" ? sql`true` : sql`lots @> ${JSON.stringify([lot])}::jsonb`;
   const { rows } = await db.execute(sql`
-    select id, summary->>'title' as title, summary->>'customer' as customer,
+    select id, lots, summary->>'title' as title, summary->>'customer' as customer,
       summary->>'model' as model, summary->>'machine' as machine, summary->>'stage' as stage,
       updated_at::text as at, count
-    from job, lateral (select ${counted} as count) as counted
-    where removed_at is null and count > 0 and ${after}
+    from job, lateral (select ${counted} as count, jsonb_path_query_array(
+        document, '$.lots[*] ? (@.partId == $part).lot', ${vars}::jsonb) as lots) as counted
+    where removed_at is null and count > 0 and ${after} and ${ofLot}
       and jsonb_path_query_array(document, '$.parts[*].id') @> ${JSON.stringify([partId])}::jsonb
     order by updated_at desc, id desc limit ${most}`);
   return rows as unknown as (Omit<PartJobAnswer, "updatedAt"> & { at: string })[];
@@ -51,10 +53,11 @@ const told = ({ at, ...job }: Awaited<ReturnType<typeof holding>>[number]): Part
   updatedAt: new Date(at).toISOString(),
 });
 
-/** Some jobs that hold a part. */
+/** Some jobs that hold a part, of one lot where that is said. */
 export async function jobsWithPart(
   db: Database,
   partId: string,
+  lot: string,
   asked: Asked,
   size: number,
 ): Promise<PartJobsPageAnswer> {
@@ -62,7 +65,7 @@ export async function jobsWithPart(
   const after = place
     ? sql`(updated_at, id) < (${place.at}::timestamptz, ${place.id}::uuid)`
     : sql`true`;
-  const rows = await holding(db, partId, after, size + 1);
+  const rows = await holding(db, partId, lot, after, size + 1);
   const some = rows.slice(0, size);
   const last = some.at(-1);
   return {
@@ -72,5 +75,8 @@ export async function jobsWithPart(
 }
 
 /** All of them, for letters. */
-export const allJobsWithPart = async (db: Database, partId: string): Promise<PartJobAnswer[]> =>
-  (await holding(db, partId, sql`true`, MOST_TOLD)).map(told);
+export const allJobsWithPart = async (
+  db: Database,
+  partId: string,
+  lot: string,
+): Promise<PartJobAnswer[]> => (await holding(db, partId, lot, sql`true`, MOST_TOLD)).map(told);

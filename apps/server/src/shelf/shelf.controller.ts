@@ -69,6 +69,7 @@ export class ShelfController {
   }
 
   @Get(":id/jobs")
+  @AsksFor("lot")
   @AsksForPages()
   @Answers("Jobs that hold a part, those changed last first", PartJobsPageAnswer)
   jobs(@Param("id") id: string, @Query() asked: Asked): Promise<PartJobsPageAnswer> {
@@ -76,9 +77,15 @@ export class ShelfController {
   }
 
   @Get(":id/jobs/file")
+  @AsksFor("lot")
   @AnswersFile("Whom to tell where a part is called back, as a table", "text/csv")
-  async jobsFile(@Param("id") id: string, @Res() res: Response, @Me() me: SignedIn): Promise<void> {
-    const text = printPartJobsCsv(await this.shelf.allJobsWith(id));
+  async jobsFile(
+    @Param("id") id: string,
+    @Query() asked: Asked,
+    @Res() res: Response,
+    @Me() me: SignedIn,
+  ): Promise<void> {
+    const text = printPartJobsCsv(await this.shelf.allJobsWith(id, asked));
     await this.audit.note(me.name, "took out a file", `jobs with ${id}`);
     sendFile(res, `jobs with ${id}.csv`, "text/csv", text);
   }

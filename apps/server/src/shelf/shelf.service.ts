@@ -229,11 +229,11 @@ export class ShelfService {
 
   /** Jobs that hold a part. */
   jobsWith(id: string, asked: Asked): Promise<PartJobsPageAnswer> {
-    return jobsWithPart(this.db, id, asked, readSize(asked));
+    return jobsWithPart(this.db, id, readText(asked, "lot"), asked, readSize(asked));
   }
 
-  allJobsWith(id: string): Promise<PartJobAnswer[]> {
-    return allJobsWithPart(this.db, id);
+  allJobsWith(id: string, asked: Asked): Promise<PartJobAnswer[]> {
+    return allJobsWithPart(this.db, id, readText(asked, "lot"));
   }
 
   /** More of a part has come in: its stock grows by so much, whoever else changes it at that moment. */

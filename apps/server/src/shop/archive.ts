@@ -18,6 +18,7 @@ import {
 } from "../database/schema.ts";
 import type { SignedIn } from "../people/access.ts";
 import { keepPhoto } from "../photos/develop.ts";
+import { noteStored, profileOf } from "../vehicles/found.ts";
 import { WorkPool } from "../work/pool.ts";
 import type { ArchiveFile } from "./archiveFile.ts";
 import { FORMAT, checkShop, folderOf, photoOf, readHistory, type ShopHead } from "./readShop.ts";
@@ -132,6 +133,7 @@ export class Archive {
       const ids = await this.store(tx, file, there, me);
       await this.storeLists(tx, head);
       await this.storeBookings(tx, head, ids, me);
+      await this.storeFound(tx, [...ids.values()]);
       const jobs = head.jobs.length - there.size;
       // A shop that is built up from an archive works as the one it came from.
       const others = (await tx.$count(job)) - jobs;
@@ -153,6 +155,15 @@ export class Archive {
     if (ids.length === 0) return new Set();
     const rows = await tx.select({ id: job.id }).from(job).where(inArray(job.id, ids));
     return new Set(rows.map((row) => row.id));
+  }
+
+  /** What the jobs that came with it found out about their models. */
+  private async storeFound(tx: Transaction, ids: readonly string[]): Promise<void> {
+    for (const id of ids) {
+      const [row] = await tx.select({ document: job.document }).from(job).where(eq(job.id, id));
+      const vehicle = row?.document.vehicle;
+      if (vehicle) await noteStored(tx, id, vehicle, await profileOf(tx, vehicle));
+    }
   }
 
   /** Jobs, histories and pictures in whatever order the archive has them. */

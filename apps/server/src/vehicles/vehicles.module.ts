@@ -1,15 +1,27 @@
-import { Controller, Get, Inject, Module, Query } from "@nestjs/common";
+import { Body, Controller, Get, Inject, Module, Param, Post, Query, Res } from "@nestjs/common";
 import { sql } from "drizzle-orm";
+import type { Response } from "express";
 import { printVehiclesCsv, readVehiclesCsv, type Vehicle } from "@dragonet/core";
-import { KeptVehicleAnswer, VehiclesPageAnswer, checkVehicle } from "@dragonet/contract";
+import {
+  CompareModelRequest,
+  ComparedModelAnswer,
+  KeptVehicleAnswer,
+  MeasurementAnswer,
+  TakeModelRequest,
+  VehiclesPageAnswer,
+  checkVehicle,
+} from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { vehicleProfile } from "../database/schema.ts";
-import { Answers } from "../docs/answers.ts";
+import { Answers, AnswersFile } from "../docs/answers.ts";
 import { Catalogue } from "../http/catalogue.ts";
 import { catalogueController } from "../http/catalogueController.ts";
 import { CatalogueLists, readCataloguePlace } from "../http/catalogueLists.ts";
+import { sendFile } from "../http/download.ts";
 import { AsksFor, AsksForPages, readSize, readText, type Asked } from "../http/listQuery.ts";
+import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { ModelsService } from "./models.service.ts";
 
 @Controller("api/vehicles")
 class VehiclesController extends catalogueController<Vehicle>(KeptVehicleAnswer) {
@@ -62,5 +74,52 @@ class ProfilesController {
   }
 }
 
-@Module({ controllers: [VehiclesController, ProfilesController] })
+/** What is known of models, and what shops tell each other of them. */
+@Controller("api/models")
+class ModelsController {
+  constructor(
+    @Inject(ModelsService) private readonly models: ModelsService,
+    @Inject(Audit) private readonly audit: Audit,
+  ) {}
+
+  @Get(":id/known")
+  @Answers("Everything that was found out about a model, the newest first", [MeasurementAnswer])
+  known(@Param("id") id: string): Promise<MeasurementAnswer[]> {
+    return this.models.measurements(id);
+  }
+
+  @Get(":id/file")
+  @AnswersFile("What is known of a model, for other shops", "application/json")
+  async file(@Param("id") id: string, @Res() res: Response, @Me() me: SignedIn): Promise<void> {
+    const file = await this.models.file(id);
+    await this.audit.note(me.name, "took out a file", file.vehicle.model);
+    const text = `${JSON.stringify(file, null, 1)}\n`;
+    sendFile(res, `${file.vehicle.model}.dragonet-model.json`, "application/json", text);
+  }
+
+  @Needs("installer")
+  @Post("compare")
+  @Answers("What another shop's file says otherwise; nothing is stored", ComparedModelAnswer)
+  compare(@Body() { file }: CompareModelRequest): Promise<ComparedModelAnswer> {
+    return this.models.compared(file);
+  }
+
+  @Needs("installer")
+  @Post("take")
+  @Answers("Takes over what was chosen of another shop's file", KeptVehicleAnswer)
+  async take(
+    @Body() { file, take, revision }: TakeModelRequest,
+    @Me() me: SignedIn,
+  ): Promise<KeptVehicleAnswer> {
+    const kept = await this.models.take(file, take, revision);
+    await this.audit.note(me.name, "changed vehicles", `${kept.value.model}, from a shop's file`);
+    return kept;
+  }
+}
+
+@Module({
+  controllers: [VehiclesController, ProfilesController, ModelsController],
+  providers: [ModelsService],
+  exports: [ModelsService],
+})
 export class VehiclesModule {}

@@ -3,6 +3,7 @@ import { PhotoStrip, useSendingPhotos } from "../photos/PhotoStrip.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Gates } from "./Gates.tsx";
 import { Invoices } from "./Invoices.tsx";
+import { Lots } from "./Lots.tsx";
 import { Offers } from "./Offers.tsx";
 import { OwnerSheetView } from "./OwnerSheetView.tsx";
 import { QuoteSection } from "./QuoteSection.tsx";
@@ -21,6 +22,7 @@ export function HandOverPage() {
         <Offers made={made} />
         <TimeTaken planned={made.quote.work} backtest={made.backtest} />
         <Invoices />
+        <Lots />
         <Gates gates={made.gates} />
         <Section
           title="Pictures for the owner"

@@ -57,6 +57,7 @@ export function OwnerSheetView({ sheet }: { sheet: OwnerSheet }) {
           title="Handed over without"
           lines={sheet.without.map((s) => `${s.of}: ${s.reason} (${s.name}, ${s.at.slice(0, 10)})`)}
         />
+        <Part title="Warranty" lines={sheet.warranty} />
         <p className="mt-3 font-bold">
           {sheet.handedOver
             ? `Handed over on ${sheet.handedOver.at.slice(0, 10)} by ${sheet.handedOver.name}.`

@@ -5,6 +5,7 @@ import { VehicleFacts } from "../vehicles/VehicleFacts.tsx";
 import { Blockers } from "./Blockers.tsx";
 import { JobCardFields } from "./JobCardFields.tsx";
 import { Kit } from "./Kit.tsx";
+import { WhatMatters } from "./WhatMatters.tsx";
 import { Wishes } from "./Wishes.tsx";
 
 /** Ask and look: what is wanted, what came in the box, what the vehicle is electrically. */
@@ -22,7 +23,10 @@ export function IntakePage() {
           <Blockers />
           <JobCardFields />
         </div>
-        <VehicleFacts job={job} edit={edit} canEdit={canEdit} />
+        <div>
+          <WhatMatters job={job} edit={edit} canEdit={canEdit} />
+          <VehicleFacts job={job} edit={edit} canEdit={canEdit} />
+        </div>
       </div>
       <ConnectorMap job={job} edit={edit} canEdit={canEdit} />
     </fieldset>

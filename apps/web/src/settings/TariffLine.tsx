@@ -9,7 +9,7 @@ interface TariffLineProps {
   readonly onChange: (tariff: Tariff) => void;
 }
 
-/** What the shop asks: an hour, tax, markup, and how long a quote holds. */
+/** What the shop asks: an hour, tax, markup, and how long a quote holds, and how long the shop answers for its work. */
 export function TariffLine({ tariff, canEdit, onChange }: TariffLineProps) {
   const unit = 10 ** minorDigits(tariff.currency);
   const set = (change: Partial<Tariff>): void => onChange({ ...tariff, ...change });
@@ -63,6 +63,14 @@ export function TariffLine({ tariff, canEdit, onChange }: TariffLineProps) {
         max={366}
         className="w-16"
         onCommit={(v) => set({ validDays: Math.round(v) })}
+      />
+      <NumberInput
+        label="Warranty on the work"
+        unit="months’ warranty on work"
+        value={tariff.warrantyMonths}
+        max={240}
+        className="w-16"
+        onCommit={(v) => set({ warrantyMonths: Math.round(v) })}
       />
     </Line>
   );

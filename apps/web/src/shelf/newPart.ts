@@ -12,6 +12,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
     price: keep?.price ?? 0,
     stock: keep?.stock ?? 0,
     ...(keep?.least !== undefined && { least: keep.least }),
+    ...(keep?.warrantyMonths !== undefined && { warrantyMonths: keep.warrantyMonths }),
     ingress: keep?.ingress ?? "",
     ratedV: keep?.ratedV ?? 0,
   };

@@ -14,6 +14,7 @@ import { RouteMap } from "./wiring/RouteMap.tsx";
 import { Variants } from "./wiring/Variants.tsx";
 import { VehicleFacts } from "./VehicleFacts.tsx";
 import { ProfileCard } from "./ProfileCard.tsx";
+import { KnownFacts } from "./known/KnownFacts.tsx";
 import { EarlierJobs } from "./EarlierJobs.tsx";
 
 /** The profile being changed: the same edits as a job's vehicle, kept until saved. */
@@ -84,6 +85,7 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
           </div>
           <VehicleFacts job={job} edit={edit} canEdit={canEdit} />
         </div>
+        <KnownFacts job={job} edit={edit} canEdit={canEdit} />
         <ConnectorMap job={job} edit={edit} canEdit={canEdit} />
         <Button aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
           {mapOpen

@@ -15,6 +15,7 @@ import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 import { Turns } from "../ui/page/Turns.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
+import { TakeModel } from "./known/TakeModel.tsx";
 import { newVehicle } from "./newVehicle.ts";
 import { useProfiles } from "./vehicles.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
@@ -84,6 +85,7 @@ export function VehiclesPage() {
         </a>
         {canEdit && (
           <>
+            <TakeModel />
             <FileButton label="CSV in" accept=".csv,text/csv" onText={take.mutate} />
             <Button look="main" onClick={() => make.mutate(newVehicle())}>
               <Plus size={16} aria-hidden /> New profile

@@ -58,6 +58,7 @@ export const newVehicle = (): Vehicle => ({
   note: "",
   variants: [],
   variant: "",
+  year: 0,
   system: newSystem("engine"),
   turn: null,
   factoryLamps: {

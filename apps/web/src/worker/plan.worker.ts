@@ -33,6 +33,7 @@ import {
   weakestPoints,
   toolsOf,
   withCauses,
+  worthMeasuring,
   type BenchControls,
   type BenchView,
   type CutList,
@@ -56,6 +57,7 @@ import {
   type Tool,
   type SignalTrace,
   type UnitSystem,
+  type WorthMeasuring,
 } from "@dragonet/core";
 import {
   lightOf,
@@ -260,6 +262,10 @@ export const planner = {
   /** Where each wire runs over the vehicle's map. */
   route(job: Job): RoutePlan {
     return routeOf(job, synthesise(job));
+  },
+  /** What is worth measuring on its vehicle, the most first. */
+  worthMeasuring(job: Job): readonly WorthMeasuring[] {
+    return worthMeasuring(job, checkedCircuit(job).circuit);
   },
 
   checkDbc,

@@ -3,6 +3,7 @@ export * from "./board.ts";
 export * from "./calendar.ts";
 export * from "./invoices.ts";
 export * from "./jobs.ts";
+export * from "./models.ts";
 export * from "./offers.ts";
 export * from "./people.ts";
 export * from "./shelf.ts";

@@ -125,6 +125,10 @@ export class PartJobAnswer implements PartJob {
   @IsInt()
   @Min(1)
   readonly count!: number;
+
+  /** Lots of it that were written down there. */
+  @IsString({ each: true })
+  readonly lots!: readonly string[];
 }
 
 /** Some jobs that hold a part, those changed last first. */

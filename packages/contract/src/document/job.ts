@@ -34,7 +34,7 @@ import { PART_TYPES } from "./kit.ts";
 import { LampDto } from "./lamp.ts";
 import { PartDto } from "./part/part.ts";
 import { ControlDto, RunDto, SupplyDto } from "./run.ts";
-import { QuoteOptionDto, SignatureDto, WorkedDto } from "./part/trade.ts";
+import { LotDto, QuoteOptionDto, SignatureDto, WorkedDto } from "./part/trade.ts";
 import { VehicleDto } from "./vehicle/vehicle.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
 
@@ -291,4 +291,7 @@ export class JobDto {
 
   @IsListOf(() => SignatureDto, 200)
   signatures!: SignatureDto[];
+
+  @IsListOf(() => LotDto, 1000)
+  lots!: LotDto[];
 }

@@ -2,5 +2,6 @@
 import "reflect-metadata";
 export * from "./invoices.ts";
 export * from "./jobs.ts";
+export * from "./models.ts";
 export * from "./people.ts";
 export * from "./shop.ts";

@@ -1,5 +1,6 @@
 import {
   DEFAULT_SPREAD,
+  PROVENANCES,
   boundsOf,
   interval,
   minus,
@@ -64,8 +65,9 @@ const SHARE_OF = { idle: "onIdle", town: "onTown", cruise: "onCruise" } as const
 export const verdictOf = (spareA: Interval): Verdict =>
   spareA.low >= 0 ? "carries" : spareA.high < 0 ? "short" : "uncertain";
 
+/** The least sure of several. */
 const worst = (list: readonly Provenance[]): Provenance =>
-  list.includes("assumed") ? "assumed" : list.includes("stated") ? "stated" : "measured";
+  PROVENANCES.findLast((one) => list.includes(one)) ?? "measured";
 
 /** Current of a run in A while it is on, its relay's coil included. */
 export function runCurrentA(

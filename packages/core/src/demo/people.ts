@@ -9,7 +9,10 @@ export { DEMO_PEOPLE } from "./signIns.ts";
 /** What the demo shop does, and asks for it. */
 export const DEMO_PRACTICES: Practices = {
   ...DEFAULT_PRACTICES,
-  tariff: { currency: "EUR", hourMinor: 5800, taxShare: 0.2, markupShare: 0.15, validDays: 30 },
+  tariff: {
+    ...{ currency: "EUR", hourMinor: 5800, taxShare: 0.2, markupShare: 0.15, validDays: 30 },
+    warrantyMonths: 24,
+  },
 };
 
 /** Two benches below the hill: long evenings in winter are for aiming. The place is invented. */

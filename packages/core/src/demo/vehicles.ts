@@ -10,6 +10,8 @@ import type { Vehicle } from "../vehicle/index.ts";
 
 export { CARRICK, FELLRUNNER, LAPWING, LITTER, MIDGE, PETREL, PORTER, SWATHE };
 
+export { DEMO_MEASUREMENTS } from "./vehicle/measurements.ts";
+
 export const DEMO_VEHICLES: readonly Vehicle[] = [
   FELLRUNNER,
   PETREL,

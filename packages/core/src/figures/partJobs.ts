@@ -12,16 +12,19 @@ export interface PartJob {
   readonly updatedAt: string;
   /** Pieces of the part in it. */
   readonly count: number;
+  /** Lots of it that were written down there. */
+  readonly lots: readonly string[];
 }
 
-const COLUMNS = ["customer", "vehicle", "machine", "job", "pieces", "stage", "changed"];
+const COLUMNS = ["customer", "vehicle", "machine", "job", "pieces", "lots", "stage", "changed"];
 
 /** Who is to be told where a part is called back, a row a job: for letters, and for whoever rings. */
 export const printPartJobsCsv = (jobs: readonly PartJob[]): string =>
   printCsv(
     COLUMNS,
-    jobs.map(({ customer, model, machine, title, count, stage, updatedAt }) => ({
+    jobs.map(({ customer, model, machine, title, count, lots, stage, updatedAt }) => ({
       ...{ customer, vehicle: model, machine, job: title, pieces: String(count), stage },
+      lots: lots.join(" "),
       changed: updatedAt.slice(0, 10),
     })),
   );

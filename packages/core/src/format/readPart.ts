@@ -111,6 +111,7 @@ export function readPart(r: RowReader): Part {
     price: r.number("price", 0),
     stock: r.number("stock", 0),
     ...(r.text("least") !== "" && { least: r.number("least") }),
+    ...(r.text("warranty_months") !== "" && { warrantyMonths: r.number("warranty_months") }),
     ingress: r.text("ingress"),
     ratedV: r.number("contact_v", 0),
   };

@@ -97,6 +97,7 @@ function rowsOfVehicle(v: Vehicle): Row[] {
     note: v.note,
     system: system.kind,
     variant: v.variant,
+    year: v.year,
   };
   return [
     ...rowsOfRecord(id, "vehicle", "", card),
@@ -270,6 +271,7 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
       name: r.text("name"),
     })),
     variant: asId<VariantId>(card.laterText("variant")),
+    year: card.laterNumber("year", 0),
     turn: groups.has("turn\u0000") ? readTurn(one("turn")) : null,
     system: readSystem(one, many, card.oneOf("system", SYSTEM_KINDS)),
     factoryLamps: readCounts(groups.has("factoryLamps\u0000") ? one("factoryLamps") : null),

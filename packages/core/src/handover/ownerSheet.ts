@@ -24,6 +24,7 @@ import {
 import { vehicleName } from "../vehicle/index.ts";
 import { adhesiveOf } from "../fit/index.ts";
 import { signedFor, type OpenGate } from "./gates.ts";
+import { warrantyLines } from "./warranty.ts";
 
 export interface SheetFuse {
   readonly ratingA: number;
@@ -53,6 +54,8 @@ export interface OwnerSheet {
   /** What was measured and aimed, and what it went out without. */
   readonly proved: readonly string[];
   readonly without: readonly (Signature & { readonly of: string })[];
+  /** Who answers for what, and until when. */
+  readonly warranty: readonly string[];
   readonly handedOver: Signature | null;
   /** Pictures of the job as a whole, in their order: those of a step are the shop's. */
   readonly photos: readonly Photo[];
@@ -189,6 +192,7 @@ export function ownerSheet(
     proved: provedOf(job),
     // What was mended after it was signed for is not missing any more.
     without: gates.flatMap((gate) => (gate.signed ? [{ ...gate.signed, of: gate.text }] : [])),
+    warranty: warrantyLines(job),
     handedOver: signedFor(job, ""),
     photos: ownerPhotos(job),
   };

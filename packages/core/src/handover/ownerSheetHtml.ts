@@ -41,6 +41,7 @@ export function ownerSheetHtml(sheet: OwnerSheet): string {
     listed("What to look after", sheet.check),
     listed("Tested", sheet.proved),
     listed("Handed over without", without),
+    listed("Warranty", sheet.warranty),
   ].join("")}${signed}</body></html>
 `;
 }

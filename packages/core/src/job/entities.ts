@@ -28,7 +28,7 @@ export interface Singletons {
   use: Use;
   signals: SignalPlay;
   turn: TurnFacts;
-  vehicle: Pick<Vehicle, "model" | "kind" | "machine" | "note" | "profileId" | "variant">;
+  vehicle: Pick<Vehicle, "model" | "kind" | "machine" | "note" | "profileId" | "variant" | "year">;
   factoryLamps: FactoryLamps;
   reaches: Reaches;
   size: VehicleSize;

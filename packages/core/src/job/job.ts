@@ -16,6 +16,7 @@ import type {
 } from "./record/fit.ts";
 import type { RunId } from "./ids.ts";
 import type { Aim, Aiming } from "./record/aim.ts";
+import type { Lot } from "./record/lot.ts";
 import type { Mend } from "./record/mend.ts";
 import type { QuoteOption } from "./record/quoteOption.ts";
 import type { Reading } from "./record/reading.ts";
@@ -23,7 +24,7 @@ import type { Signature } from "./record/signature.ts";
 import { DEFAULT_TARIFF, type Tariff, type Worked } from "./record/tariff.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./record/wiring.ts";
 
-export const JOB_FORMAT = "dragonet-job/7";
+export const JOB_FORMAT = "dragonet-job/8";
 
 /** The stages in the order people work. */
 export const STAGES = [
@@ -248,4 +249,6 @@ export interface Job {
   /** Time taken, as it was written down. */
   readonly worked: readonly Worked[];
   readonly signatures: readonly Signature[];
+  /** Lots of parts that went in. */
+  readonly lots: readonly Lot[];
 }

@@ -39,6 +39,7 @@ export const OWN_LISTS = {
   option: { field: "options", words: "option of the quote" },
   worked: { field: "worked", words: "time taken" },
   signature: { field: "signatures", words: "signature" },
+  lot: { field: "lots", words: "lot of a part" },
 } as const satisfies Readonly<Record<string, { field: ListField; words: string }>>;
 
 export type OwnListName = keyof typeof OWN_LISTS;

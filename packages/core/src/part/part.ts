@@ -22,6 +22,8 @@ interface PartBase {
   readonly stock: number;
   /** Pieces (or metres) that the shop wants to have, whatever its jobs take; none where nobody said. */
   readonly least?: number | undefined;
+  /** How long its maker answers for it, in months; not there where nobody knows. */
+  readonly warrantyMonths?: number | undefined;
   /** Protection against dust and water after IEC 60529, "IP67"; "" when nobody said. */
   readonly ingress: string;
   /** Direct voltage that its contacts or fuses may break, in V; 0 where nobody has said: then by its kind. */

@@ -1,7 +1,10 @@
 import { interval, type Interval } from "./interval.ts";
 
-/** Where a number came from. `stated` is the maker's paper, `assumed` nobody has looked yet. */
-export const PROVENANCES = ["measured", "stated", "assumed"] as const;
+/**
+ * Where a number came from. `sister` was measured on other machines of the model, `stated` is the
+ * maker's paper, `assumed` nobody has looked yet.
+ */
+export const PROVENANCES = ["measured", "sister", "stated", "assumed"] as const;
 export type Provenance = (typeof PROVENANCES)[number];
 
 /** One electrical fact about a vehicle or a part, with bounds and provenance. SI units. */
@@ -14,11 +17,12 @@ export interface Fact {
 
 /**
  * Half-width of the bounds offered when only a value is typed, as a share of it.
- * Common practice: a clamp meter is good for about 2 %, maker's paper for 10 %,
+ * Common practice: a clamp meter is good for about 2 %, maker's paper or another machine of the model for 10 %,
  * and a guess from a similar machine for 25 %.
  */
 export const DEFAULT_SPREAD: Readonly<Record<Provenance, number>> = {
   measured: 0.02,
+  sister: 0.1,
   stated: 0.1,
   assumed: 0.25,
 };

@@ -212,6 +212,8 @@ export interface Vehicle {
   /** Frame number, plate or the owner's name for it. */
   readonly machine: string;
   readonly note: string;
+  /** Year of its model; 0 when nobody said. */
+  readonly year: number;
   readonly variants: readonly VehicleVariant[];
   /** The variant that this one is; "" when nobody said. */
   readonly variant: VariantId | "";

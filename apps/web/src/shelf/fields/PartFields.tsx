@@ -134,6 +134,17 @@ export function PartFields({ part, isNew, onChange }: PartFieldsProps) {
           onCommit={(said) => onChange({ ...part, least: said > 0 ? said : undefined })}
         />
       </Line>
+      <Line label="Warranty">
+        <NumberInput
+          label="How long its maker answers for it"
+          unit="months"
+          value={part.warrantyMonths ?? 0}
+          max={240}
+          onCommit={(said) =>
+            onChange({ ...part, warrantyMonths: said > 0 ? Math.round(said) : undefined })
+          }
+        />
+      </Line>
       <Line label="Note">
         <TextInput
           label="Note"

@@ -11,7 +11,13 @@ interface FactRowProps {
   readonly max?: number;
 }
 
-const OPTIONS = PROVENANCES.map((value) => ({ value, label: value }));
+const WORDS: Readonly<Record<Provenance, string>> = {
+  measured: "measured",
+  sister: "on a sister",
+  stated: "stated",
+  assumed: "assumed",
+};
+const OPTIONS = PROVENANCES.map((value) => ({ value, label: WORDS[value] }));
 
 /** Value, bounds and provenance of one fact, for use in a row of a table or on its own. */
 export function FactFields({

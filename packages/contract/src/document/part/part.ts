@@ -38,6 +38,7 @@ import {
 import { BehaviourDto } from "./behaviour.ts";
 import { LOAD_TYPES, LoadSpecDto } from "./load.ts";
 import { PhotometryDto } from "./photometry.ts";
+import { MOST_MONTHS } from "./trade.ts";
 
 export class PartDto {
   @IsId()
@@ -61,6 +62,12 @@ export class PartDto {
   @IsOptional()
   @IsAmount()
   least?: number;
+
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(MOST_MONTHS)
+  warrantyMonths?: number;
 
   @Matches(/^(IP[0-6X][0-9X]K?)?$/, {
     message: "$property must be a rating such as IP67 or IPX4, or empty",

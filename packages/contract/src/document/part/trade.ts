@@ -1,9 +1,11 @@
 import { IsIn, IsInt, Matches, Max, Min } from "class-validator";
 import { CURRENCY_CODES, GATES, FEED_WAYS, TASKS } from "@dragonet/core";
-import { IsAmount, IsId, IsListOfKinds, IsMoment, IsShare, IsText } from "../../fields.ts";
+import { IsAmount, IsId, IsListOfKinds, IsMoment, IsRef, IsShare, IsText } from "../../fields.ts";
 
 /** Most that a price may be, in the smallest unit of a currency. */
 const MOST_MINOR = 1e9;
+/** Most months that somebody answers for a thing. */
+export const MOST_MONTHS = 240;
 
 export class TariffDto {
   @IsIn(CURRENCY_CODES, { message: "$property must be a currency by ISO 4217, such as EUR" })
@@ -24,6 +26,11 @@ export class TariffDto {
   @Min(1)
   @Max(366)
   validDays!: number;
+
+  @IsInt()
+  @Min(0)
+  @Max(MOST_MONTHS)
+  warrantyMonths!: number;
 }
 
 export class WorkedDto {
@@ -83,6 +90,23 @@ export class QuoteOptionDto {
     50,
   )
   changes!: OptionChangeDto[];
+}
+
+export class LotDto {
+  @IsId()
+  id!: string;
+
+  @IsRef("a part of the job")
+  partId!: string;
+
+  @IsText(80)
+  @Matches(/\S/, { message: "$property must be the number of a lot" })
+  lot!: string;
+
+  @IsInt()
+  @Min(1)
+  @Max(10_000)
+  count!: number;
 }
 
 export class SignatureDto {

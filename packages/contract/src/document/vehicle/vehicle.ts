@@ -213,6 +213,11 @@ export class VehicleDto {
   @IsText(2000)
   note!: string;
 
+  @IsInt()
+  @Min(0)
+  @Max(2100)
+  year!: number;
+
   @IsListOf(() => VariantDto, 20)
   variants!: VariantDto[];
 

@@ -12,6 +12,7 @@ export const CARRICK: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Tourer with a bus; lamps are monitored by the vehicle.",
   system: {
     kind: "engine",

@@ -16,6 +16,7 @@ export const FELLRUNNER: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Farm quad. Heated grips and winch eat the budget.",
   system: {
     kind: "engine",

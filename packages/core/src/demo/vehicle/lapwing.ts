@@ -12,6 +12,7 @@ export const LAPWING: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Delivery trike, little charging to spare.",
   system: {
     kind: "engine",

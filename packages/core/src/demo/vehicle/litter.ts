@@ -12,6 +12,7 @@ export const LITTER: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Stretcher buggy. Separate 12 V battery feeds a six-way hub.",
   system: {
     kind: "packAndBattery",

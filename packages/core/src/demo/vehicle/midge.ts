@@ -12,6 +12,7 @@ export const MIDGE: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Electric trials bike, one lithium pack.",
   system: {
     kind: "pack",

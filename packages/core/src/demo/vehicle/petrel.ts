@@ -17,6 +17,7 @@ export const PETREL: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Small LED turn lamps. Rescue marshals run it with aux pods.",
   system: {
     kind: "engine",

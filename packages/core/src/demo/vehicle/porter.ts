@@ -12,6 +12,7 @@ export const PORTER: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Observatory shuttle. Six 8 V blocks. Dim red path lights wanted.",
   system: {
     kind: "pack",

@@ -12,6 +12,7 @@ export const SWATHE: Vehicle = {
   machine: "",
   variants: [],
   variant: "",
+  year: 0,
   note: "Stand-on mower of the cricket ground; evening rolling.",
   system: {
     kind: "engine",

@@ -239,6 +239,9 @@ export function integrityFaults(job: Job): Fault[] {
     ...idFaults("deviations", job.deviations),
     ...idFaults("harnesses", job.harnesses),
     ...idFaults("wireChoices", job.wireChoices),
+    ...job.lots.flatMap(({ partId }, i) =>
+      partById.has(partId) ? [] : [lacks(`lots[${i}].partId`, "part", partId)],
+    ),
     ...idFaults("vehicle.variants", vehicle.variants),
     ...wireFaults(job),
     ...job.deviations.flatMap((d, i) => deviationFaults(d, `deviations[${i}]`, runs)),

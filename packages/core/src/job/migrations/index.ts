@@ -5,6 +5,7 @@ import { partTo4, practicesTo4, toVersion4, vehicleTo4 } from "./toVersion4.ts";
 import { toVersion5 } from "./toVersion5.ts";
 import { practicesTo6, toVersion6 } from "./toVersion6.ts";
 import { toVersion7, vehicleTo7 } from "./toVersion7.ts";
+import { practicesTo8, toVersion8, vehicleTo8 } from "./toVersion8.ts";
 
 type Migrate = (value: unknown) => unknown;
 
@@ -24,6 +25,7 @@ const STEPS: readonly Step[] = [
   { job: toVersion5 },
   { job: toVersion6, practices: practicesTo6 },
   { job: toVersion7, vehicle: vehicleTo7 },
+  { job: toVersion8, vehicle: vehicleTo8, practices: practicesTo8 },
 ];
 
 /** Version of jobs, shelf parts, vehicle profiles and practices that this program writes. */

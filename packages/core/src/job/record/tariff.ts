@@ -10,11 +10,14 @@ export interface Tariff {
   readonly markupShare: number;
   /** How long a quote holds, in days. */
   readonly validDays: number;
+  /** How long the shop answers for its work, in months; 0 where it has not said. */
+  readonly warrantyMonths: number;
 }
 
 /** Nothing asked for until the shop has said what: a quote then says so. */
 export const DEFAULT_TARIFF: Tariff = {
   ...{ currency: "EUR", hourMinor: 0, taxShare: 0, markupShare: 0, validDays: 30 },
+  warrantyMonths: 0,
 };
 
 /** Kinds of work that time is planned and taken by, in the order people work. */

@@ -1,0 +1,91 @@
+import { useCallback } from "react";
+import {
+  counted,
+  decimal,
+  measured,
+  vehicleFacts,
+  type Fact,
+  type Job,
+  type Known,
+} from "@dragonet/core";
+import type { VehicleEditing } from "../vehicles/editing.ts";
+import { useKnown } from "../vehicles/known/known.ts";
+import { useOfJob } from "../job/useOfJob.ts";
+import { Button } from "../ui/Button.tsx";
+import { FactFields } from "../ui/forms/FactRow.tsx";
+import { Section } from "../ui/page/Section.tsx";
+import { planner } from "../worker/planner.ts";
+
+/** Things asked for at once: who has measured these is asked for the next ones. */
+const MOST_ASKED = 4;
+
+const sisters = ({ measurements, next, unit }: Known): string =>
+  next
+    ? `${counted(measurements.length, "machine")} of the model: ${decimal(next.low, 3)} to ${decimal(next.high, 3)} ${unit}`
+    : "";
+
+/** A number that is typed here was measured, whatever it was known by before. */
+const asRead = (before: Fact, now: Fact): Fact =>
+  now.value !== before.value && now.provenance === before.provenance ? measured(now.value) : now;
+
+/**
+ * What is worth measuring on this vehicle, the most first: what narrows a verdict. Everything else can wait, or
+ * stays as it is known from other machines of the model.
+ */
+export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
+  const worth = useOfJob(useCallback((of: Job) => planner().worthMeasuring(of), []));
+  const known = useKnown(job.vehicle);
+  const facts = new Map(vehicleFacts(job.vehicle).map((fact) => [fact.key, fact]));
+  const byKey = new Map((known ?? []).map((one) => [one.key, one]));
+  const takes = (known ?? []).flatMap(({ key, next }) => {
+    const own = facts.get(key);
+    if (!own || !next || own.fact.provenance === "measured") return [];
+    return JSON.stringify(own.fact) === JSON.stringify(next) ? [] : [own.set(next)];
+  });
+  const rows = (worth ?? []).slice(0, MOST_ASKED).flatMap((one) => {
+    const fact = facts.get(one.key);
+    return fact ? [{ ...one, ...fact }] : [];
+  });
+  return (
+    <Section
+      title="What to measure first"
+      about={
+        rows.length === 0 && worth !== null
+          ? "No verdict hangs on anything that is not measured."
+          : "What narrows a verdict most, worked out for this job. The rest can wait."
+      }
+      action={
+        canEdit &&
+        takes.length > 0 && (
+          <Button onClick={() => edit(takes)}>
+            Take {counted(takes.length, "value")} from other machines
+          </Button>
+        )
+      }
+    >
+      <ol aria-label="What to measure first">
+        {rows.map(({ key, words, unit, fact, set, verdict, share }) => {
+          const others = byKey.get(key);
+          return (
+            <li key={key} className="border-b border-hair py-1">
+              <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+                <span className="w-44 shrink-0 font-bold">{words}</span>
+                <FactFields
+                  label={`To measure: ${words}`}
+                  unit={unit}
+                  fact={fact}
+                  disabled={!canEdit}
+                  onChange={(value) => edit([set(asRead(fact, value))])}
+                />
+              </div>
+              <p className="text-small text-muted">
+                {Math.round(100 * share)} % of how unsure {verdict} is
+                {others ? `; ${sisters(others)}` : ""}
+              </p>
+            </li>
+          );
+        })}
+      </ol>
+    </Section>
+  );
+}

@@ -1,0 +1,175 @@
+import { DEFAULT_SPREAD, factOf, type Fact } from "../quantity/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+import {
+  chiSquared95,
+  combine,
+  student95,
+  type Combined,
+  type MachineEstimate,
+} from "./combine.ts";
+import type { Measurement } from "./measurement.ts";
+
+/**
+ * Whether machines of a model agree: `one` that was looked at alone, `agree`, by `variant` or by `year` where
+ * that explains how they differ, or `differ`.
+ */
+export type Agreement = "one" | "agree" | "variant" | "year" | "differ";
+
+/** What is known of one thing about a model. */
+export interface Known {
+  readonly key: string;
+  readonly words: string;
+  readonly unit: string;
+  /** The last of each machine, newest first. */
+  readonly measurements: readonly Measurement[];
+  readonly agreement: Agreement;
+  /** What the next machine is expected to show; null of a wire. */
+  readonly next: Fact | null;
+  /** What most say a wire is; "" of a number. */
+  readonly said: string;
+}
+
+/** Which machine is meant: those to come are told from those known by that. */
+export interface Which {
+  /** Name of its variant; "" when nobody said. */
+  readonly variant: string;
+  readonly year: number;
+}
+
+export const ANY: Which = { variant: "", year: 0 };
+
+/** A vehicle as it is told from others of its model. */
+export const whichOf = ({ variants, variant, year }: Vehicle): Which => ({
+  variant: variants.find(({ id }) => id === variant)?.name ?? "",
+  year,
+});
+
+/** No meter is better than a tenth of a percent. */
+const LEAST_SHARE = 0.001;
+
+const isNumber = (
+  m: Measurement,
+): m is Measurement & { value: number; low: number; high: number } =>
+  m.value !== null && m.low !== null && m.high !== null;
+
+/** Bounds are taken as two standard errors to each side. */
+const estimateOf = (
+  m: Measurement & { value: number; low: number; high: number },
+): MachineEstimate => ({
+  value: m.value,
+  error: Math.max((m.high - m.low) / 4, Math.abs(m.value) * LEAST_SHARE, 1e-9),
+});
+
+const fits = ({ q, freedom }: Pick<Combined, "q" | "freedom">): boolean =>
+  freedom < 1 || q <= chiSquared95(freedom);
+
+/** Which machine a measurement is of: two jobs on one machine are one machine. */
+const machineOf = (m: Measurement): string =>
+  m.machine === "" ? `${m.from}\n${m.jobId}` : `${m.from}\n${m.machine}`;
+
+/** The last word of each machine, newest first. */
+function lastOfEach(all: readonly Measurement[]): Measurement[] {
+  const last = new Map<string, Measurement>();
+  for (const one of all) {
+    const other = last.get(machineOf(one));
+    if (!other || other.day <= one.day) last.set(machineOf(one), one);
+  }
+  return [...last.values()].sort((a, b) => (a.day < b.day ? 1 : a.day > b.day ? -1 : 0));
+}
+
+function groupBy<T>(all: readonly T[], by: (one: T) => string): T[][] {
+  const groups = new Map<string, T[]>();
+  for (const one of all) groups.set(by(one), [...(groups.get(by(one)) ?? []), one]);
+  return [...groups.values()];
+}
+
+/**
+ * Whether machines agree within groups that differ among each other: Cochran's Q parts into what
+ * lies within groups and what lies between them, each chi-squared by itself.
+ */
+function explains(all: readonly Measurement[], by: (m: Measurement) => string): boolean {
+  if (all.some((m) => by(m) === "")) return false;
+  const groups = groupBy(all, by);
+  if (groups.length < 2) return false;
+  if (!all.every(isNumber))
+    return groups.every((group) => new Set(group.map((m) => m.said)).size === 1);
+  const within = groups.map((group) => combine(group.filter(isNumber).map(estimateOf)));
+  const q = within.reduce((sum, part) => sum + part.q, 0);
+  const freedom = within.reduce((sum, part) => sum + part.freedom, 0);
+  return fits({ q, freedom });
+}
+
+const byVariant = (m: Measurement): string => m.variant;
+const byYear = (m: Measurement): string => (m.year === 0 ? "" : String(m.year));
+
+function agreementOf(all: readonly Measurement[]): Agreement {
+  if (all.length === 1) return "one";
+  const whole = all.every(isNumber)
+    ? fits(combine(all.filter(isNumber).map(estimateOf)))
+    : new Set(all.map((m) => m.said)).size === 1;
+  if (whole) return "agree";
+  if (explains(all, byVariant)) return "variant";
+  // As many years as machines explain nothing.
+  const years = new Set(all.map(byYear)).size;
+  return years < all.length && explains(all, byYear) ? "year" : "differ";
+}
+
+/** The few machines that say something of this one, where they are told apart. */
+function ofThis(
+  all: readonly Measurement[],
+  agreement: Agreement,
+  which: Which,
+): readonly Measurement[] {
+  const like =
+    agreement === "variant"
+      ? all.filter((m) => which.variant !== "" && m.variant === which.variant)
+      : agreement === "year"
+        ? all.filter((m) => which.year !== 0 && m.year === which.year)
+        : all;
+  return like.length > 0 ? like : all;
+}
+
+/**
+ * What the next machine will show, with bounds that hold for it and not for the mean (Higgins, Thompson
+ * and Spiegelhalter 2009: Student's t of the machines, what they differ by and what the mean is unsure by).
+ * Of fewer than three nobody knows how far machines differ: a tenth at least, as of the maker's paper.
+ */
+function nextOf(all: readonly Measurement[]): Fact | null {
+  const numbers = all.filter(isNumber);
+  if (numbers.length === 0) return null;
+  const made = combine(numbers.map(estimateOf));
+  const spread = Math.hypot(made.between, made.error);
+  const half =
+    numbers.length < 3
+      ? Math.max(2 * spread, Math.abs(made.value) * DEFAULT_SPREAD.sister)
+      : student95(numbers.length - 1) * spread;
+  const round = (x: number): number => Number(x.toPrecision(4));
+  const reach = [...numbers.map((m) => m.low), ...numbers.map((m) => m.high)];
+  // A machine that was seen is not ruled out.
+  const low = Math.min(made.value - half, ...reach);
+  const high = Math.max(made.value + half, ...reach);
+  const floor = numbers.every((m) => m.low >= 0) ? 0 : -Infinity;
+  return factOf(round(made.value), "sister", round(Math.max(floor, low)), round(high));
+}
+
+function mostSaid(all: readonly Measurement[]): string {
+  const groups = groupBy(all, (m) => m.said).sort((a, b) => b.length - a.length);
+  return groups[0]?.[0]?.said ?? "";
+}
+
+/** Everything that was found out about a model, thing by thing, as far as it says something of one machine. */
+export function knowledgeOf(all: readonly Measurement[], which: Which = ANY): Known[] {
+  return groupBy(all, (m) => m.key).map((group): Known => {
+    const measurements = lastOfEach(group);
+    const [first] = measurements;
+    const agreement = agreementOf(measurements);
+    const like = ofThis(measurements, agreement, which);
+    return {
+      ...{ key: first!.key, words: first!.words, unit: first!.unit },
+      measurements,
+      agreement,
+      next: nextOf(like),
+      said: mostSaid(like),
+    };
+  });
+}
