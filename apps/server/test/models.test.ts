@@ -50,14 +50,12 @@ describe("a model", () => {
   async function save(by: Agent, { id }: JobAnswer, madeOn: number, ...edits: Edit[]) {
     batches += 1;
     await by
-      .post(`/api/jobs/${id}/batches?known=${madeOn}`)
+      .post(`/api/jobs/${id}/edits`)
       .send({
-        id: `models-${batches}`,
-        madeOn,
-        acts: [{ id: `act-${batches}`, edits }],
-        givenUp: [],
+        ...{ baseRevision: madeOn, batchId: `models-${batches}`, edits },
+        acts: [{ id: `act-${batches}`, edits: edits.length }],
       })
-      .expect(201);
+      .expect(200);
   }
 
   it("remembers what is measured on a job, by whom, until it is undone or measured anew", async () => {
@@ -107,11 +105,11 @@ describe("a model", () => {
     const file = JSON.parse(text) as ModelFile;
     expect(file.shop).toBe(DEMO_SHOP_NAME);
     const before = await known();
-    const { body } = await pim.post("/api/models/compare").send({ file }).expect(201);
+    const { body } = await pim.post("/api/models/compare").send({ file }).expect(200);
     const compared = body as ComparedModelAnswer;
     expect(compared).toMatchObject({ profileId: ID, differences: [], shop: DEMO_SHOP_NAME });
     const { revision } = compared;
-    await pim.post("/api/models/take").send({ file, take: [], revision }).expect(201);
+    await pim.post("/api/models/take").send({ file, take: [], revision }).expect(200);
     expect(await known()).toEqual(before);
   });
 
@@ -131,7 +129,7 @@ describe("a model", () => {
     );
     const file = theirs({ ...other, baseLoads });
     const before = await pim.get(`/api/vehicles/${ID}`).expect(200);
-    const { body } = await pim.post("/api/models/compare").send({ file }).expect(201);
+    const { body } = await pim.post("/api/models/compare").send({ file }).expect(200);
     const { differences, revision, measurements } = body as ComparedModelAnswer;
     expect(measurements).toBe(2);
     expect(differences.map(({ words }) => words).toSorted()).toEqual([
@@ -140,7 +138,7 @@ describe("a model", () => {
     expect((await pim.get(`/api/vehicles/${ID}`)).body).toEqual(before.body);
     const grips = differences.find(({ words }) => words.includes("grips"))!;
     const taking = { file, take: [grips.id], revision };
-    const taken = await pim.post("/api/models/take").send(taking).expect(201);
+    const taken = await pim.post("/api/models/take").send(taking).expect(200);
     const { value, revision: next } = taken.body as KeptVehicleAnswer;
     expect(factOf(value, "load heated grips").fact).toEqual(measured(4.1));
     expect(value.note).toBe(FELLRUNNER.note);
@@ -155,18 +153,18 @@ describe("a model", () => {
     await pim
       .post("/api/models/take")
       .send({ ...taking, revision: next })
-      .expect(201);
+      .expect(200);
     expect(await ofKey()).toHaveLength(2);
   });
 
   it("that the shop does not have comes whole, under an id of its own", async () => {
     const file = theirs({ ...PORTER, model: "Pellaw Porter 60", profileId: FELLRUNNER.profileId });
-    const { body } = await pim.post("/api/models/compare").send({ file }).expect(201);
+    const { body } = await pim.post("/api/models/compare").send({ file }).expect(200);
     expect(body).toMatchObject({ profileId: "", revision: 0, differences: [] });
     const taken = await pim
       .post("/api/models/take")
       .send({ file, take: [], revision: 0 })
-      .expect(201);
+      .expect(200);
     const { value } = taken.body as KeptVehicleAnswer;
     expect(value.profileId).toBe("fellrunner-420-2");
     const own = await pim.get(`/api/models/${value.profileId}/known`).expect(200);
@@ -217,7 +215,7 @@ describe("a model", () => {
       .post("/api/shop/archive")
       .set("Content-Type", "application/zip")
       .send(archive.body as Buffer)
-      .expect(201);
+      .expect(200);
     expect(await ofKey()).toMatchObject([{ value: 19.7, who: "Ansa Tordoff", machine: "plate 9" }]);
   });
 });
