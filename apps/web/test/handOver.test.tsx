@@ -227,3 +227,23 @@ describe("an invoice", () => {
     expect(section.queryByRole("button", { name: /^Take back/ })).toBeNull();
   });
 });
+
+describe("lots of parts", () => {
+  it("are written down as the box says, refused without a number, and taken back", async () => {
+    const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");
+    const form = await screen.findByRole("form", { name: "A lot that went in" });
+    await user.click(within(form).getByRole("button", { name: "Write it down" }));
+    expect(await within(form).findByText("Which lot?")).toBeVisible();
+    expect(shop.job("j").lots).toEqual([]);
+    await user.type(within(form).getByLabelText("Lot or serial number"), " A-77 {Enter}");
+    const list = await screen.findByRole("list", { name: "Lots that went in" });
+    expect(await within(list).findByText("A-77")).toBeVisible();
+    await saved();
+    const [lot] = shop.job("j").lots;
+    expect(lot).toMatchObject({ lot: "A-77", partId: shop.job("j").parts[0]!.id });
+    expect(lot!.count).toBeGreaterThan(0);
+    await user.click(within(list).getByRole("button", { name: /lot A-77/ }));
+    await saved();
+    expect(shop.job("j").lots).toEqual([]);
+  });
+});

@@ -159,6 +159,8 @@ export class Shop {
         return ok(profilesOf([...this.vehicles.values()], asked));
       case "GET profiles/:id":
         return ok([]);
+      case "GET models/:id/known":
+        return ok([]);
       case "GET vehicles/:id":
         return this.vehicles.has(id) ? ok(this.vehicles.get(id)) : refused(404, "no such vehicle");
       case "PUT vehicles/:id":
