@@ -86,7 +86,7 @@ describe("the intake of a job", () => {
     await waitFor(() => expect(within(list).getAllByRole("listitem").length).toBeGreaterThan(1));
     expect(within(list).getAllByRole("listitem").length).toBeLessThanOrEqual(4);
     const shares = within(list)
-      .getAllByText(/% of how unsure/)
+      .getAllByText(/% of the doubt about/)
       .map((line) => Number.parseInt(line.textContent, 10));
     expect(shares).toEqual(shares.toSorted((a, b) => b - a));
     const first = within(list).getAllByRole("listitem")[0]!;

@@ -125,6 +125,15 @@ describe("what machines of a model say", () => {
     expect(four.next!.high - four.next!.low).toBeLessThan(2.7);
   });
 
+  it("of two that agree is surer than of one, by Student's t of two and never by more than that", () => {
+    const two = known(seen(14.1), seen(14.2));
+    expect(two.agreement).toBe("agree");
+    // 12.706 standard errors of the mean: 0.1 / √2 each machine.
+    expect(two.next!.high - two.next!.value).toBeCloseTo(12.706 * (0.1 / Math.SQRT2), 2);
+    const apart = known(seen(14), seen(18));
+    expect(apart.next!.high).toBeGreaterThan(18.2);
+  });
+
   it("differs, and the next may lie anywhere between and beyond", () => {
     const three = known(seen(11), seen(13.5), seen(16));
     expect(three.agreement).toBe("differ");
@@ -143,6 +152,10 @@ describe("what machines of a model say", () => {
     expect(withAudio!.next!.high).toBeLessThan(13);
     // Of which nobody knows the variant, both stay possible.
     const [unsaid] = knowledgeOf(all, ANY);
+    expect(unsaid!.groups.map(({ name }) => name)).toEqual(["with audio", "without"]);
+    expect(unsaid!.next!.low).toBe(unsaid!.groups[0]!.next!.low);
+    expect(unsaid!.next!.high).toBe(unsaid!.groups[1]!.next!.high);
+    expect(unsaid!.next!.value).toBeCloseTo(12.525, 2);
     expect(unsaid!.next!.low).toBeLessThan(11);
     expect(unsaid!.next!.high).toBeGreaterThan(14);
     // Where one of them does not say its variant, that explains nothing.

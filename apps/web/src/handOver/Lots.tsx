@@ -76,7 +76,8 @@ export function Lots() {
           <CountField
             control={control}
             name="count"
-            label="Pieces of this lot, 0 for all of them"
+            label="Pieces of this lot, 0 for all that the job takes"
+            unit="pieces, 0: all of them"
             max={10_000}
           />
           <Button type="submit">Write it down</Button>

@@ -21,7 +21,7 @@ const MOST_ASKED = 4;
 
 const sisters = ({ measurements, next, unit }: Known): string =>
   next
-    ? `${counted(measurements.length, "machine")} of the model: ${decimal(next.low, 3)} to ${decimal(next.high, 3)} ${unit}`
+    ? `${counted(measurements.length, "machine")} of the model: ${decimal(Number(next.low.toPrecision(3)), 3)} to ${decimal(Number(next.high.toPrecision(3)), 3)} ${unit}`
     : "";
 
 /** A number that is typed here was measured, whatever it was known by before. */
@@ -69,7 +69,7 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
           return (
             <li key={key} className="border-b border-hair py-1">
               <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-                <span className="w-44 shrink-0 font-bold">{words}</span>
+                <span className="w-56 shrink-0 font-bold">{words}</span>
                 <FactFields
                   label={`To measure: ${words}`}
                   unit={unit}
@@ -79,7 +79,7 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
                 />
               </div>
               <p className="text-small text-muted">
-                {Math.round(100 * share)} % of how unsure {verdict} is
+                {Math.round(100 * share)} % of the doubt about {verdict}
                 {others ? `; ${sisters(others)}` : ""}
               </p>
             </li>

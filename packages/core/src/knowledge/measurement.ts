@@ -1,5 +1,5 @@
 import type { Vehicle } from "../vehicle/index.ts";
-import { pinKey, vehicleFacts } from "./vehicleFacts.ts";
+import { pinKey, pinWords, vehicleFacts } from "./vehicleFacts.ts";
 
 /** What somebody found out about a machine of a model: a number with its bounds, or what a wire is. */
 export interface FoundOut {
@@ -33,7 +33,7 @@ export interface Measurement extends FoundOut {
   readonly from: string;
 }
 
-const pinWords = (pin: Vehicle["pins"][number]): string =>
+const saidOf = (pin: Vehicle["pins"][number]): string =>
   [pin.colour, pin.carries, `live with ${pin.liveWhen}`].filter((t) => t !== "").join(", ");
 
 /** Everything on a vehicle that was measured with a meter, or proved. */
@@ -47,8 +47,8 @@ export function measuredOn(vehicle: Vehicle): FoundOut[] {
       pin.certainty === "proved"
         ? [
             {
-              ...{ key: pinKey(vehicle, pin), words: pinKey(vehicle, pin), unit: "" },
-              ...{ value: null, low: null, high: null, said: pinWords(pin) },
+              ...{ key: pinKey(vehicle, pin), words: pinWords(vehicle, pin), unit: "" },
+              ...{ value: null, low: null, high: null, said: saidOf(pin) },
             },
           ]
         : [],

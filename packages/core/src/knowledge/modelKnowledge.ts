@@ -23,6 +23,8 @@ export interface Known {
   /** The last of each machine, newest first. */
   readonly measurements: readonly Measurement[];
   readonly agreement: Agreement;
+  /** Where they are told apart: what each kind shows. */
+  readonly groups: readonly KnownGroup[];
   /** What the next machine is expected to show; null of a wire. */
   readonly next: Fact | null;
   /** What most say a wire is; "" of a number. */
@@ -46,6 +48,8 @@ export const whichOf = ({ variants, variant, year }: Vehicle): Which => ({
 
 /** No meter is better than a tenth of a percent. */
 const LEAST_SHARE = 0.001;
+
+const round = (x: number): number => Number(x.toPrecision(4));
 
 const isNumber = (
   m: Measurement,
@@ -114,36 +118,60 @@ function agreementOf(all: readonly Measurement[]): Agreement {
   return years < all.length && explains(all, byYear) ? "year" : "differ";
 }
 
-/** The few machines that say something of this one, where they are told apart. */
-function ofThis(
-  all: readonly Measurement[],
-  agreement: Agreement,
-  which: Which,
-): readonly Measurement[] {
-  const like =
-    agreement === "variant"
-      ? all.filter((m) => which.variant !== "" && m.variant === which.variant)
-      : agreement === "year"
-        ? all.filter((m) => which.year !== 0 && m.year === which.year)
-        : all;
-  return like.length > 0 ? like : all;
+/** Machines of one kind, as they are told apart, and what the next of these is expected to show. */
+export interface KnownGroup {
+  /** Name of a variant, or a year. */
+  readonly name: string;
+  readonly next: Fact | null;
+  readonly said: string;
+}
+
+const nameIn = (agreement: Agreement, m: Measurement): string =>
+  agreement === "variant" ? byVariant(m) : agreement === "year" ? byYear(m) : "";
+
+/** The groups that explain how machines differ; none where nothing is told apart. */
+function groupsOf(all: readonly Measurement[], agreement: Agreement): KnownGroup[] {
+  if (agreement !== "variant" && agreement !== "year") return [];
+  return groupBy(all, (m) => nameIn(agreement, m))
+    .map((group) => ({
+      name: nameIn(agreement, group[0]!),
+      next: nextOf(group),
+      said: mostSaid(group),
+    }))
+    .sort((a, b) => (a.name < b.name ? -1 : 1));
+}
+
+/** One of several groups, nobody knows which: anything that one of them may show. */
+function anyOf(groups: readonly KnownGroup[]): Fact | null {
+  const facts = groups.flatMap(({ next }) => (next ? [next] : []));
+  if (facts.length === 0) return null;
+  const mean = facts.reduce((sum, { value }) => sum + value, 0) / facts.length;
+  return factOf(
+    round(mean),
+    "sister",
+    Math.min(...facts.map(({ low }) => low)),
+    Math.max(...facts.map(({ high }) => high)),
+  );
 }
 
 /**
  * What the next machine will show, with bounds that hold for it and not for the mean (Higgins, Thompson
  * and Spiegelhalter 2009: Student's t of the machines, what they differ by and what the mean is unsure by).
- * Of fewer than three nobody knows how far machines differ: a tenth at least, as of the maker's paper.
+ * Of one nobody knows how far machines differ: a tenth, as of the maker's paper; two that agree are no surer than
+ * Student says, and no less sure than that.
  */
 function nextOf(all: readonly Measurement[]): Fact | null {
   const numbers = all.filter(isNumber);
   if (numbers.length === 0) return null;
   const made = combine(numbers.map(estimateOf));
   const spread = Math.hypot(made.between, made.error);
+  const paper = Math.abs(made.value) * DEFAULT_SPREAD.sister;
   const half =
-    numbers.length < 3
-      ? Math.max(2 * spread, Math.abs(made.value) * DEFAULT_SPREAD.sister)
-      : student95(numbers.length - 1) * spread;
-  const round = (x: number): number => Number(x.toPrecision(4));
+    numbers.length === 1
+      ? Math.max(2 * spread, paper)
+      : numbers.length === 2
+        ? Math.max(2 * spread, Math.min(student95(1) * spread, paper))
+        : student95(numbers.length - 1) * spread;
   const reach = [...numbers.map((m) => m.low), ...numbers.map((m) => m.high)];
   // A machine that was seen is not ruled out.
   const low = Math.min(made.value - half, ...reach);
@@ -163,13 +191,15 @@ export function knowledgeOf(all: readonly Measurement[], which: Which = ANY): Kn
     const measurements = lastOfEach(group);
     const [first] = measurements;
     const agreement = agreementOf(measurements);
-    const like = ofThis(measurements, agreement, which);
+    const groups = groupsOf(measurements, agreement);
+    const name =
+      agreement === "variant" ? which.variant : which.year === 0 ? "" : String(which.year);
+    const own = groups.find((one) => one.name === name);
     return {
       ...{ key: first!.key, words: first!.words, unit: first!.unit },
-      measurements,
-      agreement,
-      next: nextOf(like),
-      said: mostSaid(like),
+      ...{ measurements, agreement, groups },
+      next: own ? own.next : groups.length > 0 ? anyOf(groups) : nextOf(measurements),
+      said: own ? own.said : mostSaid(measurements),
     };
   });
 }

@@ -85,6 +85,12 @@ export function pinKey(vehicle: Vehicle, pin: Vehicle["pins"][number]): string {
   return `wire ${folded(plug)} / ${folded(pin.cavity)}`;
 }
 
+/** The same for people: "Rear lamp plug, cavity 5". */
+export function pinWords(vehicle: Vehicle, pin: Vehicle["pins"][number]): string {
+  const plug = vehicle.connectors.find(({ id }) => id === pin.connectorId)?.name ?? "";
+  return `${plug}, cavity ${pin.cavity}`;
+}
+
 /** Everything about a vehicle that is a number with bounds, in the order people measure it. */
 export function vehicleFacts(vehicle: Vehicle): VehicleFact[] {
   const { system, turn } = vehicle;
@@ -119,10 +125,9 @@ export function vehicleFacts(vehicle: Vehicle): VehicleFact[] {
       };
     }),
     ...vehicle.pins.map((pin): VehicleFact => {
-      const key = pinKey(vehicle, pin);
       return {
-        key: `${key} gives`,
-        words: `${key} may give`,
+        key: `${pinKey(vehicle, pin)} gives`,
+        words: `${pinWords(vehicle, pin)}, may give`,
         ...{ unit: "A", fact: pin.mayGiveA },
         set: entryOf("pin", pin.id, "mayGiveA"),
       };

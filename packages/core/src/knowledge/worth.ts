@@ -17,6 +17,9 @@ export interface WorthMeasuring {
 /** Less than this share of a verdict's bounds is not worth a walk to the tool box. */
 const LEAST_WORTH = 0.02;
 
+/** What no meter at the lift shows. */
+const OF_NO_METER: ReadonlySet<string> = new Set(["battery.peukert", "battery.noStartSoc"]);
+
 /** How wide verdicts stand, by what they say. A time is as wide as what it is worked out from: its inverse. */
 type Widths = ReadonlyMap<string, number>;
 
@@ -60,7 +63,9 @@ function packSwings(job: Job, circuit: Circuit, facts: readonly VehicleFact[]): 
  */
 export function worthMeasuring(job: Job, circuit: Circuit): WorthMeasuring[] {
   const before = widthsOf(budgetOf(job, circuit));
-  const facts = vehicleFacts(job.vehicle).filter(({ fact }) => fact.provenance !== "measured");
+  const facts = vehicleFacts(job.vehicle).filter(
+    ({ key, fact }) => fact.provenance !== "measured" && !OF_NO_METER.has(key),
+  );
   const swings =
     job.vehicle.system.kind === "engine"
       ? new Map<string, number>()

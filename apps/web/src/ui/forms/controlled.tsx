@@ -40,7 +40,7 @@ export function CountField<F extends FieldValues>({
   control,
   name,
   ...rest
-}: Asked<F> & { readonly min?: number; readonly max: number }) {
+}: Asked<F> & { readonly unit?: string; readonly min?: number; readonly max: number }) {
   return (
     <Controller
       control={control}

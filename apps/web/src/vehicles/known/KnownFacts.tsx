@@ -21,8 +21,14 @@ const AGREEMENT_WORDS: Readonly<Record<Agreement, string>> = {
   differ: "disagree",
 };
 
+/** Three figures: no machine is like another to more. */
+const inShort = (n: number): string => decimal(Number(n.toPrecision(3)), 3);
+
 const bounds = (value: number, low: number, high: number, unit: string): string =>
-  `${decimal(value, 3)} ${unit} (${decimal(low, 3)} to ${decimal(high, 3)})`;
+  `${inShort(value)} ${unit} (${inShort(low)} to ${inShort(high)})`;
+
+const showing = ({ next, said }: Pick<Known, "next" | "said">, unit: string): string =>
+  next ? bounds(next.value, next.low, next.high, unit) : said;
 
 /** What a machine showed, and whose word that is. */
 function Word({ one, unit }: { one: Measurement; unit: string }) {
@@ -45,13 +51,21 @@ function Word({ one, unit }: { one: Measurement; unit: string }) {
 }
 
 function Row({ known }: { known: Known }) {
-  const { words, unit, measurements, agreement, next, said } = known;
+  const { words, unit, measurements, agreement, groups, next, said } = known;
   const apart = agreement === "differ" || agreement === "variant" || agreement === "year";
   return (
     <details className="border-t border-hair py-1">
       <summary className="touch flex cursor-pointer flex-wrap gap-x-3">
         <span className="w-56 max-w-full">{words}</span>
-        <b className="num">{next ? bounds(next.value, next.low, next.high, unit) : said}</b>
+        {groups.length > 0 ? (
+          groups.map((one) => (
+            <span key={one.name}>
+              {one.name}: <b className="num">{showing(one, unit)}</b>
+            </span>
+          ))
+        ) : (
+          <b className="num">{showing({ next, said }, unit)}</b>
+        )}
         <span className={apart ? "font-bold" : "text-muted"}>
           {measurements.length > 1 && `${measurements.length} machines `}
           {AGREEMENT_WORDS[agreement]}
