@@ -4,7 +4,14 @@ import { FELLRUNNER } from "@dragonet/core/demo";
 import type { BookingRequest } from "@dragonet/contract";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { jobWith } from "../../../packages/core/test/helpers.ts";
-import { readClock, readClosed, readHours, readPlace } from "../src/calendar/hours/readHours.ts";
+import {
+  awayText,
+  readAway,
+  readClock,
+  readClosed,
+  readHours,
+  readPlace,
+} from "../src/calendar/hours/readHours.ts";
 import { TimeAxis } from "../src/calendar/timeline/timeAxis.ts";
 import { lateText } from "../src/calendar/words.ts";
 import { choose, closePages, open } from "./page/open.tsx";
@@ -182,6 +189,23 @@ describe("the calendar", () => {
 });
 
 describe("the shop's hours", () => {
+  it("are read with who is away, or refused by the line", () => {
+    const people = ["Pim Okkerse", "Ansa"];
+    expect(readAway("pim okkerse 2026-12-21 to 2026-12-28\n\nAnsa 2026-12-30", people)).toEqual([
+      { who: "Pim Okkerse", from: "2026-12-21", to: "2026-12-28" },
+      { who: "Ansa", from: "2026-12-30", to: "2026-12-30" },
+    ]);
+    const away = { who: "Ansa", from: "2026-12-01", to: "2026-12-03" };
+    expect(readAway(awayText(away), people)).toEqual([away]);
+    expect(readAway(awayText({ ...away, to: away.from }), people)).toEqual([
+      { ...away, to: away.from },
+    ]);
+    expect(readAway("Ansa 2026-12-01\nWren 2026-12-02", people)).toMatch(/^line 2: nobody here/);
+    for (const wrong of ["Ansa", "Ansa soon", "Ansa 2026-12-09 to 2026-12-01", "Ansa 2026-13-01"]) {
+      expect(readAway(wrong, people)).toMatch(/^line 1: write a name and a day/);
+    }
+  });
+
   it("are read as people write them, or refused", () => {
     expect(readHours("8:00-17.30")).toEqual({ open: 480, close: 1050 });
     expect(readHours("08:00 – 24:00")).toEqual({ open: 480, close: 1440 });
@@ -222,6 +246,9 @@ describe("the shop's hours", () => {
     write("Saturday", "09:00–12:00");
     write("Benches, one a line", "Lift\n\n Yard ");
     write("Place: degrees north, east", "-41.3, 174.8");
+    write("Days off, one a line", "Nobody 2026-12-21");
+    expect(await within(dialog).findByText(/nobody here is called Nobody/)).toBeVisible();
+    write("Days off, one a line", "ansa tordoff 2026-12-21 to 2026-12-22");
     write("Time zone", "Mars/Base");
     await waitFor(() => expect(within(dialog).getByRole("button", { name: "Keep" })).toBeEnabled());
     await user.click(within(dialog).getByRole("button", { name: "Keep" }));
@@ -233,6 +260,7 @@ describe("the shop's hours", () => {
     expect(shop.sent("PUT", "calendar").at(-1)).toMatchObject({
       ...{ zone: "Pacific/Auckland", latitude: -41.3, longitude: 174.8, latest: 1260 },
       ...{ benches: ["Lift", "Yard"] },
+      away: [{ who: "Ansa Tordoff", from: "2026-12-21", to: "2026-12-22" }],
     });
   });
 

@@ -12,6 +12,47 @@ import {
 } from "../src/index.ts";
 import { NOW, WORKDAYS, at, job, people, shopOf, slotsOf } from "./shopDays.ts";
 
+/** The first person is away for two days, the second for one. */
+const AWAY = [
+  { who: people(2)[0]!, from: "2026-12-03", to: "2026-12-04" },
+  { who: people(2)[1]!, from: "2026-12-01", to: "2026-12-01" },
+];
+
+describe("days off", () => {
+  const work = { fitMin: 120, cureH: 0, closeMin: 0, aimMin: 0, handOverMin: 0 };
+  const [who = ""] = people(1);
+  const one = job(work);
+  const plan = (away: ShopCalendar["away"], n = 1) =>
+    slotsOf(schedule({ ...shopOf(1, { week: WORKDAYS }), away }, people(n), [one], NOW));
+
+  it("put work off until somebody is there, the last day among them", () => {
+    const [free] = plan([]);
+    const day = printDay(free!.start);
+    const [after] = plan([{ who, from: day, to: day }]);
+    expect(after!.start).toBeGreaterThanOrEqual(readShopTime(day)! + DAY_MIN);
+    const [week] = plan([{ who, from: day, to: "2026-12-09" }]);
+    expect(printDay(week!.start)).toBe("2026-12-10");
+  });
+
+  it("leave it to others who are there, and say nothing of who does not work here", () => {
+    const [free] = plan([]);
+    const day = printDay(free!.start);
+    const [other] = plan([{ who, from: day, to: day }], 2);
+    expect(other!.start).toBe(free!.start);
+    expect(other!.who).not.toBe(who);
+    expect(plan([{ who: "Nobody", from: day, to: day }])).toEqual(plan([]));
+    expect(plan(undefined)).toEqual(plan([]));
+  });
+
+  it("hold for aiming after hours, too", () => {
+    const aim = { ...work, fitMin: 0, aimMin: 30 };
+    const at = (away: ShopCalendar["away"]) =>
+      slotsOf(schedule({ ...shopOf(1, { week: WORKDAYS }), away }, people(1), [job(aim)], NOW))[0]!;
+    const day = printDay(at([]).start);
+    expect(printDay(at([{ who, from: day, to: day }]).start)).not.toBe(day);
+  });
+});
+
 describe("what holds of every plan", () => {
   const works = fc.record({
     fitMin: fc.integer({ min: 0, max: 600 }),
@@ -39,6 +80,7 @@ describe("what holds of every plan", () => {
           const calendar = shopOf(b, {
             week: WORKDAYS,
             closed: [{ day: "2026-12-02", name: "fair" }],
+            away: AWAY,
           });
           const wanted = list.map(({ work, days, wait }) =>
             job(work, {
@@ -57,6 +99,11 @@ describe("what holds of every plan", () => {
               .slice(1)
               .forEach((slot, i) => expect(slot.start).toBeGreaterThanOrEqual(sorted[i]!.end));
           };
+          for (const { who, from, to } of AWAY) {
+            const [first, last] = [readShopTime(from)!, readShopTime(to)! + DAY_MIN];
+            const theirs = all.filter((s) => s.who === who && s.end > s.start);
+            expect(theirs.filter((s) => s.start < last && s.end > first)).toEqual([]);
+          }
           for (const name of calendar.benches) apart(all.filter((s) => s.bench === name));
           for (const name of people(p)) {
             const mine = all.filter((s) => s.who === name);

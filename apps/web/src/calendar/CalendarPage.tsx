@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { toast } from "sonner";
-import { dayOf, type PrintedSchedule } from "@dragonet/core";
+import { dayOf, type DaysOff, type PrintedSchedule } from "@dragonet/core";
 import type { ImportedAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { useCanEdit, useMe } from "../base/session.ts";
@@ -13,6 +13,7 @@ import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { BookDialog } from "./BookDialog.tsx";
 import { PlanList } from "./PlanList.tsx";
+import { awayText } from "./hours/readHours.ts";
 import { ShopHours } from "./hours/ShopHours.tsx";
 import { Timeline } from "./timeline/Timeline.tsx";
 import { bookedOf, useBooking } from "./useBooking.ts";
@@ -40,6 +41,13 @@ function Verdict({ plan }: { plan: PrintedSchedule }) {
       All done by {shopMoment(plan.end)}; no plan could be done before {shopMoment(plan.bound)}.
     </p>
   );
+}
+
+/** Who is away, now or later. */
+function Away({ away, from }: { away: readonly DaysOff[]; from: string }) {
+  const told = away.filter(({ to }) => to >= from);
+  if (told.length === 0) return null;
+  return <p className="text-small text-muted">Away: {told.map(awayText).join("; ")}.</p>;
 }
 
 /** Calendar files in and out, and for the owner the hours. */
@@ -94,6 +102,7 @@ function Planned({ shown }: { shown: ShopPlan }) {
   return (
     <>
       <Verdict plan={plan} />
+      <Away away={answer.calendar.away ?? []} from={textOf(first).slice(0, 10)} />
       <div className="mt-3 flex items-center gap-2">
         <Button aria-label="A week back" onClick={() => setFirst(first - WEEK_MIN)}>
           <ChevronLeft size={16} aria-hidden />
@@ -149,7 +158,13 @@ export function CalendarPage() {
       ) : (
         <Planned shown={shown} />
       )}
-      {hours && <ShopHours calendar={shown.answer.calendar} onClose={() => setHours(false)} />}
+      {hours && (
+        <ShopHours
+          calendar={shown.answer.calendar}
+          people={shown.file.people}
+          onClose={() => setHours(false)}
+        />
+      )}
     </div>
   );
 }

@@ -7,6 +7,7 @@ import {
   IsInt,
   IsNumber,
   IsObject,
+  IsOptional,
   IsString,
   Matches,
   Max,
@@ -27,6 +28,7 @@ import {
   type DayHours,
   type JobInFile,
   type ShopCalendar,
+  type DaysOff,
   type WorkLeft,
 } from "@dragonet/core";
 import { applyDecorators } from "../applyDecorators.ts";
@@ -86,6 +88,26 @@ export class ClosedDayDto implements ClosedDay {
   readonly name!: string;
 }
 
+export class DaysOffDto implements DaysOff {
+  @IsText(120)
+  @Matches(/\S/, { message: "$property must be the name of who is away" })
+  readonly who!: string;
+
+  @IsDay()
+  readonly from!: string;
+
+  /** The last of them: the same for one day. */
+  @IsDay()
+  @ValidateBy({
+    name: "isNotBefore",
+    validator: {
+      validate: (value, args) => String(value) >= (args?.object as DaysOffDto).from,
+      defaultMessage: () => "$property must be the first day or one after it",
+    },
+  })
+  readonly to!: string;
+}
+
 /** What a shop works with, and when. */
 export class ShopCalendarDto implements ShopCalendar {
   @IsString()
@@ -124,6 +146,10 @@ export class ShopCalendarDto implements ShopCalendar {
 
   @IsListOf(() => ClosedDayDto, MOST_CLOSED)
   readonly closed!: readonly ClosedDayDto[];
+
+  @IsOptional()
+  @IsListOf(() => DaysOffDto, MOST_CLOSED)
+  readonly away?: readonly DaysOffDto[];
 
   @IsInt()
   @Min(0)

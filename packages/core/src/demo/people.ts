@@ -25,6 +25,7 @@ export const DEMO_CALENDAR: ShopCalendar = {
     { day: "2026-12-28", name: "Boxing Day, moved" },
     { day: "2027-01-01", name: "New Year" },
   ],
+  away: [{ who: "Pim Okkerse", from: "2026-12-21", to: "2026-12-24" }],
 };
 
 /** What the demo shop's invoices say of it: an invented address, and the account that IBANs are explained by. */

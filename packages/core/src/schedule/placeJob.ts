@@ -46,6 +46,13 @@ export class Filling {
     this.people = shop.people.map((name) => new Room(name, open));
     this.late = shop.people.map((name) => new Room(name, atOnce));
     this.wall = new Room("wall", atOnce);
+    for (const { who, from, to } of shop.calendar.away ?? []) {
+      const [first, last] = [readShopTime(from), readShopTime(to)];
+      if (first === null || last === null) continue;
+      for (const room of [...this.people, ...this.late]) {
+        if (room.name === who) room.take(first, last + DAY_MIN);
+      }
+    }
   }
 
   /** Puts a job where it is done soonest, or where it is pinned. */

@@ -3,12 +3,22 @@ import type { Place } from "./dusk.ts";
 import type { ShopTime } from "./shopTime.ts";
 import type { WorkLeft } from "./workLeft.ts";
 
+/** Days on which somebody does not work, the first and the last among them; ISO 8601. */
+export interface DaysOff {
+  /** A person's name. */
+  readonly who: string;
+  readonly from: string;
+  readonly to: string;
+}
+
 /** What a shop works with. */
 export interface ShopCalendar extends Place {
   readonly benches: readonly string[];
   /** Hours of each day of the week, Monday first. */
   readonly week: readonly DayHours[];
   readonly closed: readonly ClosedDay[];
+  /** Who is away when; calendars of earlier versions say nothing of it. */
+  readonly away?: readonly DaysOff[] | undefined;
   /** How long people stay for what wants the dark, minutes of the day. */
   readonly latest: number;
 }

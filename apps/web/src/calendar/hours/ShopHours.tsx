@@ -6,7 +6,16 @@ import { Button } from "../../ui/Button.tsx";
 import { FormField, LongField } from "../../ui/forms/FormField.tsx";
 import { Modal } from "../../ui/page/Modal.tsx";
 import { Trouble } from "../../ui/page/states.tsx";
-import { clockText, hoursText, readClock, readClosed, readHours, readPlace } from "./readHours.ts";
+import {
+  awayText,
+  clockText,
+  hoursText,
+  readAway,
+  readClock,
+  readClosed,
+  readHours,
+  readPlace,
+} from "./readHours.ts";
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
@@ -15,6 +24,7 @@ interface Fields {
   week: string[];
   benches: string;
   closed: string;
+  away: string;
   latest: string;
   place: string;
   zone: string;
@@ -24,13 +34,15 @@ const written = (calendar: ShopCalendar): Fields => ({
   week: calendar.week.map(hoursText),
   benches: calendar.benches.join("\n"),
   closed: calendar.closed.map(({ day, name }) => `${day} ${name}`).join("\n"),
+  away: (calendar.away ?? []).map(awayText).join("\n"),
   latest: clockText(calendar.latest),
   place: `${calendar.latitude}, ${calendar.longitude}`,
   zone: calendar.zone,
 });
 
 /** What was written, once each field of it has been found right. */
-function read(fields: Fields, before: ShopCalendar): ShopCalendar {
+function read(fields: Fields, before: ShopCalendar, people: readonly string[]): ShopCalendar {
+  const away = readAway(fields.away, people);
   const closed = readClosed(fields.closed);
   return {
     ...before,
@@ -42,17 +54,20 @@ function read(fields: Fields, before: ShopCalendar): ShopCalendar {
       .filter((bench) => bench !== ""),
     week: fields.week.map((day, i) => readHours(day) ?? before.week[i]!),
     closed: typeof closed === "string" ? before.closed : closed,
+    away: typeof away === "string" ? before.away : away,
     latest: readClock(fields.latest) ?? before.latest,
   };
 }
 
 interface ShopHoursProps {
   readonly calendar: ShopCalendar;
+  /** Who works here. */
+  readonly people: readonly string[];
   readonly onClose: () => void;
 }
 
 /** Benches, hours, closed days and the place of the shop: the owner's. */
-export function ShopHours({ calendar, onClose }: ShopHoursProps) {
+export function ShopHours({ calendar, people, onClose }: ShopHoursProps) {
   const queries = useQueryClient();
   const { register, handleSubmit, formState } = useForm<Fields>({
     defaultValues: written(calendar),
@@ -60,7 +75,7 @@ export function ShopHours({ calendar, onClose }: ShopHoursProps) {
   });
   const { errors } = formState;
   const save = useMutation({
-    mutationFn: (fields: Fields) => ask("calendar", "PUT", read(fields, calendar)),
+    mutationFn: (fields: Fields) => ask("calendar", "PUT", read(fields, calendar, people)),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ["calendar"] });
       onClose();
@@ -102,6 +117,18 @@ export function ShopHours({ calendar, onClose }: ShopHoursProps) {
               validate: (text) => {
                 const days = readClosed(text);
                 return typeof days === "string" ? days : true;
+              },
+            })}
+          />
+          <LongField
+            label="Days off, one a line"
+            hint="Name, first day to last"
+            rows={4}
+            wrong={errors.away?.message}
+            {...register("away", {
+              validate: (text) => {
+                const away = readAway(text, people);
+                return typeof away === "string" ? away : true;
               },
             })}
           />

@@ -1,4 +1,10 @@
-import { DAY_MIN, readShopTime, type DayHours, type ShopCalendar } from "@dragonet/core";
+import {
+  DAY_MIN,
+  readShopTime,
+  type DayHours,
+  type DaysOff,
+  type ShopCalendar,
+} from "@dragonet/core";
 
 export const clockText = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
@@ -35,6 +41,31 @@ export function readClosed(text: string): ShopCalendar["closed"] | string {
   }
   return days;
 }
+
+const DAYS_OFF = /^(\S.*?)\s+(\d{4}-\d{2}-\d{2})(?:\s+(?:to\s+)?(\d{4}-\d{2}-\d{2}))?$/;
+
+/**
+ * "Pim Okkerse 2026-12-21 to 2026-12-28", a line a stretch; a day by itself is that day. The first line that
+ * is none, or of nobody who works here, is told by its number.
+ */
+export function readAway(text: string, people: readonly string[]): readonly DaysOff[] | string {
+  const away: DaysOff[] = [];
+  for (const [i, line] of text.split("\n").entries()) {
+    if (line.trim() === "") continue;
+    const [, who = "", from = "", to = from] = DAYS_OFF.exec(line.trim()) ?? [];
+    const days = [from, to].every((day) => readShopTime(day) !== null);
+    if (!days || to < from) {
+      return `line ${i + 1}: write a name and a day, or two, as ${people[0] ?? "Name"} 2026-12-21 to 2026-12-28`;
+    }
+    const known = people.find((name) => name.toLowerCase() === who.toLowerCase());
+    if (known === undefined) return `line ${i + 1}: nobody here is called ${who}`;
+    away.push({ who: known, from, to });
+  }
+  return away;
+}
+
+export const awayText = ({ who, from, to }: DaysOff): string =>
+  from === to ? `${who} ${from}` : `${who} ${from} to ${to}`;
 
 /** "54.6, -2.7" as degrees north and east; null for what is no place. */
 export function readPlace(text: string): { latitude: number; longitude: number } | null {
