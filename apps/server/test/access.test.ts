@@ -40,6 +40,7 @@ const DOORS: readonly Door[] = [
   { method: "get", path: () => "board/customers", least: "viewer" },
   { method: "get", path: () => "calendar", least: "viewer" },
   { method: "get", path: () => "calendar/bench.ics", least: "viewer" },
+  { method: "get", path: () => "calendar/week.pdf", least: "viewer" },
   { method: "get", path: () => "calendar/file", least: "viewer" },
   { method: "put", path: () => "calendar", least: "owner", body: {} },
   { method: "post", path: () => "calendar/closed", least: "owner", body: { text: "" } },

@@ -3,6 +3,8 @@ import ICAL from "ical.js";
 import type { Agent } from "supertest";
 import { planCalendar, readShopTime, type CalendarFile, type ShopCalendar } from "@dragonet/core";
 import { readCalendarFile, type CalendarAnswer } from "@dragonet/contract";
+import { bytesOf } from "./bytesOf.ts";
+import { readPdf } from "./readPdf.ts";
 import { Shop } from "./shop.ts";
 
 describe("the calendar of a shop", () => {
@@ -58,6 +60,26 @@ describe("the calendar of a shop", () => {
     expect(waiting.slots[0]!.start >= "2027-02-01").toBe(true);
     await book({}).expect(204);
     expect((await read()).bookings).toEqual([]);
+  });
+
+  it("hangs on the wall as one landscape sheet that tells who does what when", async () => {
+    const away = [{ who: "Ansa Tordoff", from: "2026-01-01", to: "2099-12-31" }];
+    expect((await keep({ away })).status).toBe(204);
+    const pages = readPdf(await bytesOf(pim, "/api/calendar/week.pdf"));
+    await keep({ away: [] });
+    expect(pages).toHaveLength(1);
+    const { width, height, text } = pages[0]!;
+    expect(width).toBeGreaterThan(height);
+    const planned = planCalendar(await file());
+    const [first] = planned.jobs.toSorted((a, b) =>
+      a.slots[0]!.start < b.slots[0]!.start ? -1 : 1,
+    );
+    const shown = text.replaceAll(/\s+/g, " ");
+    expect(shown).toContain("Bench 1");
+    expect(shown).toContain(first!.title.split(" ")[0]);
+    expect(shown).toContain("Pim Okkerse");
+    expect(shown).toContain("Ansa Tordoff, 2026-01-01 to 2099-12-31");
+    expect(shown).not.toMatch(/, Ansa Tordoff/);
   });
 
   it("refuses by field what is no day, moment or bench, and keeps nothing of it", async () => {

@@ -160,6 +160,7 @@ describe("the API's document", () => {
     const jobs = all.toSorted((a, b) => b.runs - a.runs).filter((_, i) => i < 4 || i % 8 === 0);
     await ask("get", "calendar/bench.ics");
     await ask("get", "calendar/file");
+    await ask("get", "calendar/week.pdf");
     const { calendar } = (await ask("get", "calendar")).body as { calendar: object };
     await ask("put", "calendar", calendar);
     await ask("put", "calendar", { ...calendar, zone: "Nowhere" });

@@ -52,6 +52,15 @@ class CalendarController {
     sendFile(res, "bench.ics", "text/calendar", benchCalendar(jobs, plan));
   }
 
+  @Get("week.pdf")
+  @AnswersFile(
+    "The next open days, five where there is room, on one sheet, for the shop's wall",
+    "application/pdf",
+  )
+  async week(@Res() res: Response): Promise<void> {
+    sendFile(res, "week.pdf", "application/pdf", await this.calendar.weekSheet(), "inline");
+  }
+
   @Get("file")
   @AnswersFile("Everything that the plan is made of, for the command line", "application/json")
   async file(@Res() res: Response, @Me() me: SignedIn): Promise<void> {

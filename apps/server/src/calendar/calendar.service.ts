@@ -124,4 +124,11 @@ export class CalendarService {
   async plan(): Promise<PrintedSchedule> {
     return this.pool.run({ kind: "schedule", file: await this.file() });
   }
+
+  /** The next days as they hang on the shop's wall, PDF. */
+  async weekSheet(): Promise<Uint8Array> {
+    const [row] = await this.db.select({ name: shop.name }).from(shop);
+    const file = await this.file();
+    return this.pool.run<"weekSheet">({ kind: "weekSheet", file, shop: row?.name ?? "" });
+  }
 }

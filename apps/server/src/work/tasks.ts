@@ -47,6 +47,7 @@ export type Task =
     }
   | { readonly kind: "invoiceSheet"; readonly invoice: Invoice }
   | { readonly kind: "schedule"; readonly file: CalendarFile }
+  | { readonly kind: "weekSheet"; readonly file: CalendarFile; readonly shop: string }
   | { readonly kind: "quoteSheet"; readonly offer: Offer }
   | { readonly kind: "labels"; readonly list: CutList; readonly title: string }
   | { readonly kind: "template"; readonly drawing: Drawing; readonly paper: Paper };
@@ -81,6 +82,7 @@ export interface Answers {
   };
   readonly invoiceSheet: Uint8Array;
   readonly schedule: PrintedSchedule;
+  readonly weekSheet: Uint8Array;
   readonly quoteSheet: Uint8Array;
   readonly labels: Uint8Array;
   readonly template: Uint8Array;

@@ -59,6 +59,8 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
       return (await import("../sheet/wallSheetPdf.ts")).wallSheetPdf(task.document, task.options);
     case "schedule":
       return planCalendar(task.file);
+    case "weekSheet":
+      return (await import("../sheet/weekSheetPdf.ts")).weekSheetPdf(task.file, task.shop);
     case "quoteSheet":
       return (await import("../sheet/quotePdf.ts")).quotePdf(task.offer);
     case "labels":

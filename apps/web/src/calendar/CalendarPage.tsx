@@ -65,6 +65,9 @@ function Tools({ onHours }: { onHours: () => void }) {
   const link = "touch inline-flex items-center text-accent underline";
   return (
     <>
+      <a className={link} href="/api/calendar/week.pdf">
+        Sheet for the wall
+      </a>
       <a className={link} href="/api/calendar/bench.ics" download>
         iCalendar out
       </a>

@@ -5,5 +5,6 @@ export { workLeft, type WorkLeft } from "./workLeft.ts";
 export * from "./plan.ts";
 export { schedule } from "./schedule.ts";
 export * from "./calendarFile.ts";
+export * from "./weekSheet.ts";
 export { DEFAULT_CALENDAR } from "./defaultCalendar.ts";
 export * from "./calendarOf.ts";

@@ -1,0 +1,112 @@
+import type { Content, TableCell, TDocumentDefinitions } from "pdfmake/interfaces.js";
+import {
+  planCalendar,
+  weekSheetOf,
+  type CalendarFile,
+  type WeekLine,
+  type WeekSheet,
+} from "@dragonet/core";
+import { MM, setPdf } from "./pdf.ts";
+
+const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
+
+const dayText = (day: string): string =>
+  `${WEEKDAYS[new Date(`${day}T00:00Z`).getUTCDay()]} ${day.slice(8)}.${day.slice(5, 7)}.`;
+
+const lineOf = ({ time, title, what }: WeekLine): Content => ({
+  margin: [0, 0, 0, 3],
+  text: [
+    { text: time === "" ? "" : `${time} `, bold: true },
+    title,
+    { text: ` ${what}`, color: "#40504c" },
+  ],
+});
+
+/** Letters in points, the largest first: it is read from where people stand. */
+const SIZES = [12, 10, 8];
+/** Days across: fewer where more would make the letters too small to be read on a wall. */
+const DAYS = [5, 4, 3, 2, 1];
+
+const told = (title: string, lines: readonly string[]): Content[] =>
+  lines.length === 0 ? [] : [{ text: title, bold: true, margin: [0, 5, 0, 0] }, { ul: [...lines] }];
+
+/** The next days on one sheet for the shop's wall: benches down, days across, what is promised and what waits. */
+export async function weekSheetPdf(file: CalendarFile, shop: string): Promise<Buffer> {
+  const plan = planCalendar(file);
+  let last: Buffer | null = null;
+  // As many days, and letters as large, as one page has room for; a day that none has room for goes over two.
+  for (const days of DAYS) {
+    const sheet = weekSheetOf(plan, file, days);
+    for (const size of SIZES) {
+      const { bytes, pages } = await setAt(size, sheet, shop, file.now);
+      if (pages === 1) return bytes;
+      last = bytes;
+    }
+  }
+  return last!;
+}
+
+const cellOf = (lines: readonly WeekLine[] = []): TableCell =>
+  lines.length === 0 ? "" : { stack: lines.map(lineOf) };
+
+/** Most columns in which a line is still wide enough to be read. */
+const MOST_COLUMNS = 5;
+
+/** Days down and benches across, or the other way round where there are many benches. */
+function tableOf({ rows, days }: WeekSheet) {
+  const bold = (text: string): TableCell => ({ text, bold: true });
+  const dates = days.map(dayText);
+  const names = rows.map(({ name }) => name);
+  const across = names.length <= MOST_COLUMNS;
+  const columns = across ? names : dates;
+  const body = across
+    ? dates.map((date, i) => [bold(date), ...rows.map((row) => cellOf(row.days[i]))])
+    : rows.map((row) => [bold(row.name), ...row.days.map(cellOf)]);
+  return { columns, body: [["", ...columns.map(bold)], ...body] };
+}
+
+async function setAt(size: number, sheet: WeekSheet, shop: string, made: string) {
+  let count = 1;
+  const table = tableOf(sheet);
+  const document: TDocumentDefinitions = {
+    info: { title: `${shop}: the next days`, author: shop, creator: "Dragonet" },
+    pageSize: "A4",
+    pageOrientation: "landscape",
+    pageMargins: [10 * MM, 10 * MM, 10 * MM, 12 * MM],
+    defaultStyle: { font: "Hyperlegible", fontSize: size, color: "#16211f" },
+    footer: (page: number, pages: number) => {
+      count = pages;
+      return {
+        margin: [10 * MM, 6, 10 * MM, 0],
+        fontSize: 8,
+        columns: [
+          {
+            text: `As planned ${made.replace("T", " ")}; a plan changes with the work.`,
+            width: "*",
+          },
+          { text: `${page} / ${pages}`, alignment: "right", width: 40 },
+        ],
+      };
+    },
+    content: [
+      { text: `${shop}: the next days`, fontSize: 18, bold: true, margin: [0, 0, 0, 4] },
+      {
+        table: {
+          headerRows: 1,
+          dontBreakRows: true,
+          widths: [60, ...table.columns.map(() => "*")],
+          body: table.body,
+        },
+        layout: "lightHorizontalLines",
+      },
+      {
+        columns: [
+          { stack: [...told("Promised", sheet.promised), ...told("Late", sheet.late)] },
+          { stack: [...told("Waits for", sheet.waits), ...told("Away", sheet.away)] },
+        ],
+        columnGap: 20,
+      },
+    ],
+  };
+  return { bytes: await setPdf(document), pages: count };
+}
