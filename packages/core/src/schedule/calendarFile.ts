@@ -1,6 +1,6 @@
 import type { JobToPlan, Pin, Schedule, ShopCalendar, SlotKind } from "./plan.ts";
 import { schedule } from "./schedule.ts";
-import { printShopTime, readShopTime } from "./shopTime.ts";
+import { printShopTime, readShopTime } from "./time/shopTime.ts";
 
 export const CALENDAR_FORMAT = "dragonet-calendar/1";
 

@@ -1,7 +1,7 @@
 import type { JobSummary } from "../plan/summary.ts";
 import { CALENDAR_FORMAT, type CalendarFile, type JobInFile } from "./calendarFile.ts";
 import type { ShopCalendar } from "./plan.ts";
-import { printShopTime, shopTimeOf } from "./shopTime.ts";
+import { printShopTime, shopTimeOf } from "./time/shopTime.ts";
 
 /** What somebody said about one job: "" where nothing was. */
 export interface Booking {

@@ -1,6 +1,6 @@
-export * from "./shopTime.ts";
-export { Hours, type ClosedDay, type DayHours } from "./hours.ts";
-export { dusk, type Place as PlaceOnEarth } from "./dusk.ts";
+export * from "./time/shopTime.ts";
+export { Hours, type ClosedDay, type DayHours } from "./time/hours.ts";
+export { dusk, type Place as PlaceOnEarth } from "./time/dusk.ts";
 export { workLeft, type WorkLeft } from "./workLeft.ts";
 export * from "./plan.ts";
 export { schedule } from "./schedule.ts";

@@ -1,8 +1,8 @@
-import { dusk } from "./dusk.ts";
-import { Hours } from "./hours.ts";
+import { dusk } from "./time/dusk.ts";
+import { Hours } from "./time/hours.ts";
 import type { JobToPlan, PlannedJob, ShopCalendar, Slot, UnplannedJob } from "./plan.ts";
 import { Room } from "./room.ts";
-import { DAY_MIN, dayOf, readShopTime, type ShopTime } from "./shopTime.ts";
+import { DAY_MIN, dayOf, readShopTime, type ShopTime } from "./time/shopTime.ts";
 
 /** Days on which it is looked for whether it gets dark in time: nobody waits for the autumn. */
 const DARK_DAYS = 7;

@@ -1,6 +1,6 @@
-import type { ClosedDay, DayHours } from "./hours.ts";
-import type { Place } from "./dusk.ts";
-import type { ShopTime } from "./shopTime.ts";
+import type { ClosedDay, DayHours } from "./time/hours.ts";
+import type { Place } from "./time/dusk.ts";
+import type { ShopTime } from "./time/shopTime.ts";
 import type { WorkLeft } from "./workLeft.ts";
 
 /** Days on which somebody does not work, the first and the last among them; ISO 8601. */

@@ -1,5 +1,5 @@
-import type { Hours } from "./hours.ts";
-import type { ShopTime } from "./shopTime.ts";
+import type { Hours } from "./time/hours.ts";
+import type { ShopTime } from "./time/shopTime.ts";
 
 /** A stretch that something is taken for. */
 export interface Taken {

@@ -1,7 +1,7 @@
 import type { JobToPlan, PlannedJob, Schedule, ShopCalendar, UnplannedJob } from "./plan.ts";
 import { Filling, Workshop } from "./placeJob.ts";
 import { seeded } from "../ride/bounds.ts";
-import { DAY_MIN, readShopTime, type ShopTime } from "./shopTime.ts";
+import { DAY_MIN, readShopTime, type ShopTime } from "./time/shopTime.ts";
 
 /** A promise so far away that any other comes first, minutes. */
 const NO_PROMISE = 1e9;

@@ -1,5 +1,5 @@
 import type { CalendarFile, PrintedSchedule } from "./calendarFile.ts";
-import { Hours } from "./hours.ts";
+import { Hours } from "./time/hours.ts";
 import { SLOT_WORDS, type SlotKind } from "./plan.ts";
 import {
   DAY_MIN,
@@ -8,7 +8,7 @@ import {
   printShopTime,
   readShopTime,
   type ShopTime,
-} from "./shopTime.ts";
+} from "./time/shopTime.ts";
 
 /** What is done to a job on one day in one place. */
 export interface WeekLine {
