@@ -13,7 +13,7 @@ const USAGE = `npm run cluster -- [--servers 3] [--port 4180] [--trial] [--peopl
 Starts a demo shop on PostgreSQL with a standby, pgBouncer, so many servers and nginx, all on
 loopback and all forgotten when it ends. kill -USR2 PID puts the standby in the other's place.
 --trial   so many people at work for so many minutes; meanwhile a switch-over, a server killed,
-          a new standby, every server upgraded; then each acknowledged save is looked for`;
+          a new standby, every server of a next version, one after the other; then each acknowledged save is looked for`;
 
 async function trial(cluster, people, minutes) {
   const say = (line) => process.stdout.write(`${line}\n`);
@@ -31,9 +31,15 @@ async function trial(cluster, people, minutes) {
   await cluster.killServer(0);
   say("a server was killed and started again");
   await sleep(part);
-  await cluster.upgrade();
-  say("every server was stopped and started, one after the other");
-  await sleep(part);
+  let saved = load.acknowledged.length;
+  await cluster.upgrade(async () => {
+    await sleep(part / 3);
+    say(
+      `a server of the next version beside older ones: ${load.acknowledged.length - saved} saves meanwhile`,
+    );
+    saved = load.acknowledged.length;
+  });
+  say("every server is of the next version; every document was brought up");
   say(`switched back: saves waited ${(await cluster.switchOver()).toFixed(1)} s`);
   await sleep(part);
   await load.end();

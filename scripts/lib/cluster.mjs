@@ -3,7 +3,7 @@
  * waits for, pgBouncer before it, servers, nginx before them. All are Debian's own packages, on loopback.
  */
 import { spawn, spawnSync } from "node:child_process";
-import { rmSync, writeFileSync } from "node:fs";
+import { cpSync, readFileSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { setTimeout as sleep } from "node:timers/promises";
 import { Failure } from "./fail.mjs";
@@ -57,8 +57,37 @@ async function until(what, seconds, test) {
   throw new Failure(`${what} did not come about within ${seconds} s.`);
 }
 
+const BUILD = fromRoot("apps/server/dist");
+const LATER = fromRoot("apps/server/dist-later");
+
+/** A copy of the build that writes documents of one version more: what the next release will be. */
+function laterBuild() {
+  rmSync(LATER, { recursive: true, force: true });
+  cpSync(BUILD, LATER, { recursive: true });
+  let changed = 0;
+  for (const name of readdirSync(LATER).filter((file) => file.endsWith(".js"))) {
+    const file = join(LATER, name);
+    const text = readFileSync(file, "utf8");
+    const [, now] = /JOB_FORMAT = "dragonet-job\/(\d+)"/.exec(text) ?? [];
+    if (now === undefined) continue;
+    const next = `dragonet-job/${Number(now) + 1}`;
+    const step = `{ job: (document) => ({ ...document, format: "${next}" }) }`;
+    const later = text
+      .replace(`JOB_FORMAT = "dragonet-job/${now}"`, `JOB_FORMAT = "${next}"`)
+      .replace(/(\bSTEPS = \[[\s\S]*?\n)(\];)/, `$1,${step}$2`);
+    if (!later.includes(step)) break;
+    writeFileSync(file, later);
+    changed += 1;
+  }
+  if (changed !== 1)
+    throw new Failure("the build has no version of documents that could be raised");
+  return LATER;
+}
+
 export class Cluster {
   servers = [];
+  /** Which build servers are started from. */
+  program = BUILD;
 
   constructor({ data, size, port }) {
     Object.assign(this, { data, size, port, primaryName: `${data}-a`, standbyName: `${data}-b` });
@@ -192,7 +221,7 @@ ${upstream.join("\n")}
   }
 
   async startServer(port) {
-    const child = spawn(process.execPath, [fromRoot("apps/server/dist/main.js")], {
+    const child = spawn(process.execPath, [join(this.program, "main.js")], {
       env: {
         ...process.env,
         NODE_ENV: "production",
@@ -293,12 +322,19 @@ ${upstream.join("\n")}
     this.servers[index] = await this.startServer(port);
   }
 
-  /** Every server anew, one after the other: how a new version comes in while people work. */
-  async upgrade() {
+  /**
+   * Every server anew, one after the other, by a later version of the same build: how a new version comes in while
+   * people work. The first of them brings every document up, beside older ones that are still running.
+   *
+   * @param between what is done while both are there
+   */
+  async upgrade(between = async () => {}) {
+    this.program = laterBuild();
     for (let i = 0; i < this.servers.length; i += 1) {
       const { port } = this.servers[i];
       await this.stopServer(this.servers[i]);
       this.servers[i] = await this.startServer(port);
+      await between();
     }
   }
 
@@ -314,6 +350,7 @@ ${upstream.join("\n")}
 
   /** Forgets everything that the trial has kept. */
   remove() {
+    rmSync(LATER, { recursive: true, force: true });
     for (const name of [this.primaryName, this.standbyName, `${this.data}-run`]) {
       rmSync(dataFolder(name), { recursive: true, force: true });
       rmSync(fromRoot(name), { recursive: true, force: true });

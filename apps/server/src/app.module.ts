@@ -4,6 +4,7 @@ import { AuditModule } from "./audit/audit.ts";
 import { DocsModule } from "./docs/docs.module.ts";
 import { CalendarModule } from "./calendar/calendar.module.ts";
 import { DatabaseModule } from "./database/database.module.ts";
+import { SupersededGuard } from "./database/superseded.ts";
 import { ErrorFilter } from "./http/errorFilter.ts";
 import { requestValidation } from "./http/requestValidation.ts";
 import { HealthModule } from "./health/health.ts";
@@ -45,6 +46,7 @@ import { VehiclesModule } from "./vehicles/vehicles.module.ts";
   providers: [
     { provide: APP_FILTER, useClass: ErrorFilter },
     { provide: APP_PIPE, useFactory: requestValidation },
+    { provide: APP_GUARD, useClass: SupersededGuard },
     { provide: APP_GUARD, useClass: AccessGuard },
   ],
 })

@@ -3,7 +3,7 @@ import type { part, vehicleProfile } from "../database/schema.ts";
 import type { Database } from "../database/database.ts";
 import type { Checked, ImportedAnswer } from "@dragonet/contract";
 import { SHAPE_VERSION, type CsvResult } from "@dragonet/core";
-import { conflict, notFound, notValid } from "./refusal.ts";
+import { conflict, notFound, notValid, superseded } from "./refusal.ts";
 
 export interface Kept<T> {
   readonly value: T;
@@ -52,6 +52,7 @@ export class Catalogue<T extends object> {
     if (idOf(checked.value) !== id) throw notValid(`the ${what}'s id is not "${id}"`);
     return this.db.transaction(async (tx) => {
       const [row] = await tx.select().from(table).where(eq(table.id, id)).for("update");
+      if (row && row.shape > SHAPE_VERSION) throw superseded();
       if (row && row.revision !== revision) {
         throw conflict(`this ${what} was changed meanwhile; here it is as it stands now`, {
           current: { value: row.value, revision: row.revision },

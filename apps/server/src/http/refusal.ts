@@ -29,6 +29,14 @@ export const tooLarge = (message: string): HttpException =>
 export const busy = (message: string): HttpException =>
   refusal(HttpStatus.SERVICE_UNAVAILABLE, { message, retryAfterS: 1 });
 
+/** This server is older than the documents: another one, of their version, answers. */
+export const superseded = (): HttpException =>
+  refusal(HttpStatus.SERVICE_UNAVAILABLE, {
+    message:
+      "a later version of Dragonet keeps this shop now; nothing was stored, ask again in a moment",
+    retryAfterS: 1,
+  });
+
 /** Something that is not plugged in: no fault of the server's, and nothing to wait for. */
 export const noMeter = (at: string): HttpException =>
   refusal(HttpStatus.NOT_FOUND, {

@@ -1,8 +1,8 @@
 import { and, arrayOverlaps, asc, desc, eq, gt, sql } from "drizzle-orm";
-import { jobSummary, type Change, type Edit, type Job } from "@dragonet/core";
+import { SHAPE_VERSION, jobSummary, type Change, type Edit, type Job } from "@dragonet/core";
 import type { Database, Transaction } from "../database/database.ts";
 import { job, jobChange, person } from "../database/schema.ts";
-import { gone, notFound, notValid } from "../http/refusal.ts";
+import { gone, notFound, notValid, superseded } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
 import { noteFound, noteNew } from "../vehicles/found.ts";
 import type { WorkPool } from "../work/pool.ts";
@@ -45,6 +45,8 @@ export async function insertJob(
 export async function lockedRow(tx: Transaction, id: string): Promise<JobRow> {
   const [row] = await tx.select().from(job).where(eq(job.id, id)).for("update");
   if (!row) throw notFound("job", id);
+  // Brought up between a request's first look and its own.
+  if (row.shape > SHAPE_VERSION) throw superseded();
   if (row.removedAt) throw gone("this job is in the bin: nothing was stored");
   return row;
 }
