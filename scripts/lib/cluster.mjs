@@ -64,23 +64,22 @@ const LATER = fromRoot("apps/server/dist-later");
 function laterBuild() {
   rmSync(LATER, { recursive: true, force: true });
   cpSync(BUILD, LATER, { recursive: true });
-  let changed = 0;
-  for (const name of readdirSync(LATER).filter((file) => file.endsWith(".js"))) {
-    const file = join(LATER, name);
-    const text = readFileSync(file, "utf8");
-    const [, now] = /JOB_FORMAT = "dragonet-job\/(\d+)"/.exec(text) ?? [];
-    if (now === undefined) continue;
-    const next = `dragonet-job/${Number(now) + 1}`;
-    const step = `{ job: (document) => ({ ...document, format: "${next}" }) }`;
-    const later = text
-      .replace(`JOB_FORMAT = "dragonet-job/${now}"`, `JOB_FORMAT = "${next}"`)
-      .replace(/(\bSTEPS = \[[\s\S]*?\n)(\];)/, `$1,${step}$2`);
-    if (!later.includes(step)) break;
-    writeFileSync(file, later);
-    changed += 1;
-  }
-  if (changed !== 1)
-    throw new Failure("the build has no version of documents that could be raised");
+  const files = readdirSync(LATER).filter((name) => name.endsWith(".js"));
+  const texts = new Map(files.map((name) => [name, readFileSync(join(LATER, name), "utf8")]));
+  const said = /(JOB_FORMAT = "dragonet-job\/)(\d+)"/;
+  const [now] = [...texts.values()].flatMap((text) => said.exec(text)?.[2] ?? []);
+  const next = Number(now) + 1;
+  const step = `{ job: (document) => ({ ...document, format: "dragonet-job/${next}" }) }`;
+  const change = (from, to) => {
+    const changed = [...texts].filter(([, text]) => from.test(text));
+    if (changed.length !== 1)
+      throw new Failure("the build says its version otherwise than thought");
+    const [[name, text]] = changed;
+    texts.set(name, text.replace(from, to));
+    writeFileSync(join(LATER, name), texts.get(name));
+  };
+  change(said, `$1${next}"`);
+  change(/(\bSTEPS = \[\s[\s\S]*?\n)(\];)/, `$1,${step}$2`);
   return LATER;
 }
 
