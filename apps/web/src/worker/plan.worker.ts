@@ -15,6 +15,7 @@ import {
   flashRemedies,
   groupFindings,
   groupsOf,
+  knowledgeOf,
   measureFlash,
   planCalendar,
   planJob,
@@ -29,9 +30,11 @@ import {
   seenByVehicle,
   simulateSignals,
   soundRemedies,
+  startFrom,
   synthesise,
   weakestPoints,
   toolsOf,
+  whichOf,
   withCauses,
   worthMeasuring,
   type BenchControls,
@@ -45,6 +48,7 @@ import {
   type FlashRemedy,
   type Job,
   type JobPlan,
+  type Measurement,
   type Part,
   type RideBounds,
   type RideSamples,
@@ -311,9 +315,17 @@ export const planner = {
 
   /** What a sentence says of a job, and the job that it makes as a file. */
   read: (text: string, world: SentenceWorld): SaidJob => readSentence(text, world),
-  jobFileOf(said: SaidJob, practices: Practices, shelf: readonly Part[]): string {
-    if (!said.vehicle) throw new Error("the sentence names no vehicle");
-    return printJob(planSentence(said, said.vehicle, practices, shelf));
+  jobFileOf(
+    said: SaidJob,
+    practices: Practices,
+    shelf: readonly Part[],
+    all: readonly Measurement[],
+  ): string {
+    const profile = said.vehicle;
+    if (!profile) throw new Error("the sentence names no vehicle");
+    const known = knowledgeOf(all, whichOf(profile));
+    const vehicle = startFrom(profile, known, said.machine);
+    return printJob(planSentence(said, vehicle, practices, shelf));
   },
 
   /** Why readings cannot be and what was expected, one by one. */

@@ -8,7 +8,7 @@ import {
   type SaidCircuit,
   type SaidJob,
 } from "@dragonet/core";
-import type { JobAnswer } from "@dragonet/contract";
+import type { JobAnswer, MeasurementAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
 import { dayText } from "../../base/moment.ts";
 import { usePractices } from "../../settings/practices.ts";
@@ -107,7 +107,9 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const make = useMutation({
     mutationFn: async (read: SaidJob) => {
       if (!world || !practices) throw new Error("the shelf is not there yet: try again");
-      const file = await planner().jobFileOf(read, practices, world.shelf);
+      // The vehicle begins as machines of its model have shown themselves.
+      const known = await ask<MeasurementAnswer[]>(`models/${read.vehicle?.profileId}/known`);
+      const file = await planner().jobFileOf(read, practices, world.shelf, known);
       return ask<JobAnswer>("jobs/import", "POST", { text: file });
     },
     onSuccess: async ({ id }) => {
