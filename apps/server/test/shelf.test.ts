@@ -187,13 +187,36 @@ describe("a shelf of many parts", () => {
     expect(told.toSorted(byTitle)).toEqual(held.toSorted(byTitle));
     const { text } = await pim.get("/api/shelf/pod-18/jobs/file").expect(200);
     const [heading, ...rows] = text.trim().split("\n");
-    expect(heading).toBe("customer,vehicle,machine,job,pieces,stage,changed");
+    expect(heading).toBe("customer,vehicle,machine,job,pieces,lots,stage,changed");
     expect(rows).toHaveLength(held.length);
     // A switch is held by the run that it switches.
     const [one] = demoJobs().flatMap((job) => job.runs.flatMap((run) => run.switchPartId ?? []));
     expect((await read<PartJobsPageAnswer>(`shelf/${one!}/jobs`)).jobs.length).toBeGreaterThan(0);
     expect((await read<PartJobsPageAnswer>("shelf/none/jobs")).jobs).toEqual([]);
     await pim.get("/api/shelf/pod-18/jobs?after=eyJ9").expect(422);
+  });
+
+  it("tells which of them have one lot of it, where a maker calls that back", async () => {
+    const { jobs } = await read<PartJobsPageAnswer>("shelf/pod-18/jobs?size=3");
+    const value = { id: "lot-1", partId: "pod-18", lot: "A 77/b", count: 2 };
+    await pim
+      .post(`/api/jobs/${jobs[1]!.id}/edits`)
+      .send({
+        ...{ baseRevision: 1, batchId: "lots", acts: [{ id: "lot-act", edits: 1 }] },
+        edits: [{ kind: "add", entity: "lot", at: 0, value }],
+      })
+      .expect(200);
+    const asked = `lot=${encodeURIComponent("A 77/b")}`;
+    const called = await read<PartJobsPageAnswer>(`shelf/pod-18/jobs?${asked}`);
+    expect(called.jobs.map(({ id, lots }) => [id, lots])).toEqual([[jobs[1]!.id, ["A 77/b"]]]);
+    const { text } = await pim.get(`/api/shelf/pod-18/jobs/file?${asked}`).expect(200);
+    expect(text.trim().split("\n")).toHaveLength(2);
+    const none = await read<PartJobsPageAnswer>("shelf/pod-18/jobs?lot=A");
+    expect(none.jobs).toEqual([]);
+    // Another part of the same job has no lot of that number.
+    const other = jobs[1]!.title;
+    const bars = await read<PartJobsPageAnswer>(`shelf/bar-40/jobs?${asked}`);
+    expect(bars.jobs.map(({ title }) => title)).not.toContain(other);
   });
 
   it("prices an offer by what lies behind everything that is at hand", async () => {
