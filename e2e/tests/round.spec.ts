@@ -21,6 +21,7 @@ test("a job goes from a sentence to its invoice, and the model is known when the
   await page.getByLabel(/^Model year/).fill("2022");
   const first = page.getByRole("list", { name: "What to measure first" });
   await expect(first.getByRole("listitem").first()).toBeVisible();
+  await page.getByText("All its facts").click();
   const output = page.getByLabel("Output at 3500 rpm, A");
   await output.fill("19");
   await output.press("Enter");
@@ -96,6 +97,7 @@ test("a job goes from a sentence to its invoice, and the model is known when the
   await plan.click();
   await expect(page).toHaveURL(/circuit$/);
   await page.goto(new URL(page.url()).pathname.replace(/\/circuit$/, "/intake"));
+  await page.getByText("All its facts").click();
   await expect(page.getByLabel("Output at 3500 rpm, A")).toHaveValue("19");
   await expect(
     page.getByRole("combobox", { name: "Output at 3500 rpm: how it is known" }),

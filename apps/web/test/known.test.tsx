@@ -109,6 +109,16 @@ describe("the intake of a job", () => {
     expect(screen.queryByRole("button", { name: /from other machines/ })).toBeNull();
   });
 
+  it("folds everything else, and says how much of it is known how", async () => {
+    const shop = knows().withJob("j", job);
+    const { user } = await open(shop, "/jobs/j/intake");
+    const fold = await screen.findByText("All its facts");
+    expect(fold).toHaveTextContent(/\d+ measured, \d+ stated, \d+ assumed/);
+    expect(screen.queryByLabelText("Output at 2000 rpm, A")).toBeNull();
+    await user.click(fold);
+    expect(await screen.findByLabelText("Output at 2000 rpm, A")).toHaveValue("13.5");
+  });
+
   it("says the machine and its year", async () => {
     const shop = knows().withJob("j", job);
     const { user } = await open(shop, "/jobs/j/intake");

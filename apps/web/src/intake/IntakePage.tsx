@@ -1,7 +1,7 @@
 import { useCanEdit } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { ConnectorMap } from "../vehicles/wiring/ConnectorMap.tsx";
-import { VehicleFacts } from "../vehicles/VehicleFacts.tsx";
+import { AllFacts } from "./AllFacts.tsx";
 import { Blockers } from "./Blockers.tsx";
 import { JobCardFields } from "./JobCardFields.tsx";
 import { Kit } from "./Kit.tsx";
@@ -25,7 +25,7 @@ export function IntakePage() {
         </div>
         <div>
           <WhatMatters job={job} edit={edit} canEdit={canEdit} />
-          <VehicleFacts job={job} edit={edit} canEdit={canEdit} />
+          <AllFacts job={job} edit={edit} canEdit={canEdit} />
         </div>
       </div>
       <ConnectorMap job={job} edit={edit} canEdit={canEdit} />

@@ -11,13 +11,14 @@ interface FactRowProps {
   readonly max?: number;
 }
 
-const WORDS: Readonly<Record<Provenance, string>> = {
+/** How a number is known, as people say it. */
+export const PROVENANCE_WORDS: Readonly<Record<Provenance, string>> = {
   measured: "measured",
   sister: "on a sister",
   stated: "stated",
   assumed: "assumed",
 };
-const OPTIONS = PROVENANCES.map((value) => ({ value, label: WORDS[value] }));
+const OPTIONS = PROVENANCES.map((value) => ({ value, label: PROVENANCE_WORDS[value] }));
 
 /** Value, bounds and provenance of one fact, for use in a row of a table or on its own. */
 export function FactFields({
