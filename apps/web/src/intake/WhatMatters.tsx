@@ -3,6 +3,7 @@ import {
   counted,
   decimal,
   measured,
+  takeKnown,
   vehicleFacts,
   type Fact,
   type Job,
@@ -37,11 +38,7 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
   const known = useKnown(job.vehicle);
   const facts = new Map(vehicleFacts(job.vehicle).map((fact) => [fact.key, fact]));
   const byKey = new Map((known ?? []).map((one) => [one.key, one]));
-  const takes = (known ?? []).flatMap(({ key, next }) => {
-    const own = facts.get(key);
-    if (!own || !next || own.fact.provenance === "measured") return [];
-    return JSON.stringify(own.fact) === JSON.stringify(next) ? [] : [own.set(next)];
-  });
+  const takes = takeKnown(job.vehicle, known ?? []);
   const rows = (worth ?? []).slice(0, MOST_ASKED).flatMap((one) => {
     const fact = facts.get(one.key);
     return fact ? [{ ...one, ...fact }] : [];

@@ -36,6 +36,10 @@ export interface Measurement extends FoundOut {
 const saidOf = (pin: Vehicle["pins"][number]): string =>
   [pin.colour, pin.carries, `live with ${pin.liveWhen}`].filter((t) => t !== "").join(", ");
 
+/** Which machine a measurement is of: two jobs on one machine are one machine, another shop's are others. */
+export const machineOf = ({ from, machine, jobId }: Measurement): string =>
+  `${from}\n${machine === "" ? jobId : machine}`;
+
 /** Everything on a vehicle that was measured with a meter, or proved. */
 export function measuredOn(vehicle: Vehicle): FoundOut[] {
   return [

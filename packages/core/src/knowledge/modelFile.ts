@@ -1,6 +1,6 @@
 import { SHAPE_VERSION, upgradeVehicle } from "../job/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
-import type { Measurement } from "./measurement.ts";
+import { machineOf, type Measurement } from "./measurement.ts";
 
 export const MODEL_FORMAT = "dragonet-model/1";
 
@@ -28,8 +28,8 @@ export function modelFileOf(
   measurements: readonly Measurement[],
 ): ModelFile {
   const numbers = new Map<string, number>();
-  const machineOf = ({ machine, jobId, from }: Measurement): string => {
-    const key = `${from}\n${machine === "" ? jobId : machine}`;
+  const numbered = (one: Measurement): string => {
+    const key = machineOf(one);
     const number = numbers.get(key) ?? numbers.size + 1;
     numbers.set(key, number);
     return `machine ${number}`;
@@ -45,7 +45,7 @@ export function modelFileOf(
     },
     measurements: measurements.map((one) => ({
       ...one,
-      ...{ machine: machineOf(one), who: "", jobId: "", from: one.from === "" ? shop : one.from },
+      ...{ machine: numbered(one), who: "", jobId: "", from: one.from === "" ? shop : one.from },
     })),
   };
 }

@@ -7,7 +7,7 @@ import {
   type Combined,
   type MachineEstimate,
 } from "./combine.ts";
-import type { Measurement } from "./measurement.ts";
+import { machineOf, type Measurement } from "./measurement.ts";
 
 /**
  * Whether machines of a model agree: `one` that was looked at alone, `agree`, by `variant` or by `year` where
@@ -66,10 +66,6 @@ const estimateOf = (
 
 const fits = ({ q, freedom }: Pick<Combined, "q" | "freedom">): boolean =>
   freedom < 1 || q <= chiSquared95(freedom);
-
-/** Which machine a measurement is of: two jobs on one machine are one machine. */
-const machineOf = (m: Measurement): string =>
-  m.machine === "" ? `${m.from}\n${m.jobId}` : `${m.from}\n${m.machine}`;
 
 /** The last word of each machine, newest first. */
 function lastOfEach(all: readonly Measurement[]): Measurement[] {

@@ -2,7 +2,8 @@ import { Link } from "react-router";
 import {
   counted,
   decimal,
-  vehicleFacts,
+  machineOf,
+  takeKnown,
   type Agreement,
   type Known,
   type Measurement,
@@ -85,16 +86,9 @@ export function KnownFacts({ job, edit, canEdit }: VehicleEditing) {
   const { vehicle } = job;
   const known = useKnown(vehicle);
   const machines = new Set(
-    (known ?? []).flatMap(({ measurements }) =>
-      measurements.map((m) => [m.from, m.machine === "" ? m.jobId : m.machine].join()),
-    ),
+    (known ?? []).flatMap(({ measurements }) => measurements.map(machineOf)),
   );
-  const facts = new Map(vehicleFacts(vehicle).map((fact) => [fact.key, fact]));
-  const takes = (known ?? []).flatMap(({ key, next }) => {
-    const own = facts.get(key);
-    const told = next && own && JSON.stringify(own.fact) !== JSON.stringify(next);
-    return told ? [own.set(next)] : [];
-  });
+  const takes = takeKnown(vehicle, known ?? [], { measured: true });
   const apart = (known ?? []).filter(({ agreement }) => agreement === "differ").length;
   return (
     <Section
