@@ -101,6 +101,8 @@ const DOORS: readonly Door[] = [
   { method: "get", path: () => "shelf/page", least: "viewer" },
   { method: "get", path: () => "shelf/choices?sorts=relay", least: "viewer" },
   { method: "get", path: () => "shelf/near?text=bar", least: "viewer" },
+  { method: "get", path: () => "shelf/pod-18/waiting", least: "viewer" },
+  { method: "post", path: () => "shelf/pod-18/free", least: "installer", body: { jobs: [] } },
   { method: "get", path: () => "shelf/needs", least: "viewer" },
   { method: "post", path: () => "shelf/named", least: "viewer", body: { names: 7 } },
   { method: "get", path: ({ part }) => `shelf/${part}/jobs`, least: "viewer" },

@@ -120,6 +120,8 @@ describe("the API's document", () => {
     await ask("get", "shelf/choices?sorts=none");
     await ask("get", "shelf/near?text=two pods");
     await ask("get", "shelf/needs");
+    await ask("get", "shelf/pod-18/waiting");
+    await ask("post", "shelf/pod-18/free", { jobs: [] });
     await ask("get", "shelf/pod-18/jobs?size=2");
     await ask("get", "shelf/pod-18/jobs/file");
     await ask("post", "shelf/named", { names: ["Wire 16 AWG"], ids: ["none"] });

@@ -97,7 +97,7 @@ describe("what lists ask of the database", () => {
     board = new BoardService(db);
     jobs = new JobsService(db, pool, null as never, null as never);
     models = new ModelsService(db);
-    shelf = new ShelfService(db, board);
+    shelf = new ShelfService(db, board, null as never);
     search = new SearchService(db);
     audit = new Audit(db);
   });

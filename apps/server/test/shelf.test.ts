@@ -1,11 +1,13 @@
 /** The shelf and the profiles as they are looked at and chosen from, when there are many of them. */
 import type { Agent } from "supertest";
+import type { Job } from "@dragonet/core";
 import type {
   KeptPartAnswer,
   NeedsAnswer,
   PartJobsPageAnswer,
   PartsPageAnswer,
   ShelfAnswer,
+  WaitingJobAnswer,
 } from "@dragonet/contract";
 import { DEMO_VEHICLES, demoJobs, demoPart, demoShelf } from "@dragonet/core/demo";
 import { fillParts } from "../../../scripts/lib/fillShop.mjs";
@@ -217,6 +219,50 @@ describe("a shelf of many parts", () => {
     const other = jobs[1]!.title;
     const bars = await read<PartJobsPageAnswer>(`shelf/bar-40/jobs?${asked}`);
     expect(bars.jobs.map(({ title }) => title)).not.toContain(other);
+  });
+
+  it("takes what has come in out of the way of jobs that waited for it, with a line in their history", async () => {
+    const { jobs } = await read<PartJobsPageAnswer>("shelf/pod-18/jobs?size=2");
+    const { id } = jobs[0]!;
+    const name = demoPart("pod-18").name;
+    const { revision } = await read<{ revision: number }>(`jobs/${id}`);
+    const blockers = [
+      { id: "w1", kind: "part", text: `two more ${name.toUpperCase()}, due Friday` },
+      { id: "w2", kind: "customer", text: name },
+    ];
+    await pim
+      .post(`/api/jobs/${id}/edits`)
+      .send({
+        ...{ baseRevision: revision, batchId: "waits", acts: [{ id: "waits-act", edits: 2 }] },
+        edits: blockers.map((value) => ({ kind: "add", entity: "blocker", at: 99, value })),
+      })
+      .expect(200);
+    const waiting = await read<WaitingJobAnswer[]>("shelf/pod-18/waiting");
+    expect(waiting.find((one) => one.id === id)?.text).toBe(blockers[0]!.text);
+    const free = async (): Promise<number> =>
+      (
+        await pim
+          .post("/api/shelf/pod-18/free")
+          .send({ jobs: [id, id] })
+          .expect(200)
+      ).body.freed;
+    expect(await free()).toBe(1);
+    const after = await read<{ document: Job }>(`jobs/${id}`);
+    const left = after.document.blockers.map((blocker) => blocker.id);
+    expect(left).toContain("w2");
+    expect(left).not.toContain("w1");
+    expect((await read<WaitingJobAnswer[]>("shelf/pod-18/waiting")).map((w) => w.id)).not.toContain(
+      id,
+    );
+    const [last] = await read<{ lines: string[]; who: string }[]>(`jobs/${id}/history`);
+    expect(last).toMatchObject({ who: "Pim Okkerse" });
+    expect(last!.lines[0]).toBe(`${name} has come in`);
+    expect(await free()).toBe(0);
+    await pim.get("/api/shelf/none/waiting").expect(404);
+    await pim
+      .post("/api/shelf/pod-18/free")
+      .send({ jobs: ["x"] })
+      .expect(422);
   });
 
   it("prices an offer by what lies behind everything that is at hand", async () => {

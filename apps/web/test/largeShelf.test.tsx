@@ -43,6 +43,7 @@ describe("a large shelf", () => {
     const job = (n: number) => ({
       ...{ id: `job-${n}`, title: `Job ${n}`, customer: "Scar", model: "Quad", machine: "" },
       ...{ stage: "handOver", updatedAt: "2026-11-20T10:00:00Z", count: n },
+      lots: n === 2 ? ["A-77"] : [],
     });
     const shop = new Shop()
       .withParts(demoPart("pod-18"))
@@ -64,6 +65,16 @@ describe("a large shelf", () => {
       "href",
       "/api/shelf/pod-18/jobs/file",
     );
+    // Of one lot of it.
+    expect(list.getByText("A-77")).toBeVisible();
+    await user.type(dialog().getByLabelText("Lot of it"), "A-77{Enter}");
+    await waitFor(() =>
+      expect(dialog().getByRole("link", { name: "All of them as CSV" })).toHaveAttribute(
+        "href",
+        "/api/shelf/pod-18/jobs/file?lot=A-77",
+      ),
+    );
+    expect(shop.asked.some(({ path }) => /jobs\?.*lot=A-77/.test(path))).toBe(true);
   });
 
   it("offers those at hand where a lamp is chosen, and others by their words", async () => {

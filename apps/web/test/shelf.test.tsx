@@ -246,6 +246,37 @@ describe("a part that is there", () => {
   });
 });
 
+describe("what arrives", () => {
+  const pod = demoPart("pod-18");
+  it("is told to jobs that wait for it, and those that are ticked go on", async () => {
+    const waiting = [
+      { id: "a", title: "Bar", text: "18 W flood pod, due Friday" },
+      { id: "b", title: "Pods", text: "two of 18 W flood pod" },
+    ];
+    let away = true;
+    const shop = new Shop()
+      .withParts({ ...pod, stock: 2, least: 6 })
+      .answers(`GET shelf/${pod.id}/waiting`, () => ({ status: 200, body: waiting }))
+      .answers(`POST shelf/${pod.id}/free`, () =>
+        away
+          ? { status: 503, body: { message: "the database is away" } }
+          : { status: 200, body: { freed: 1 } },
+      );
+    const { user } = await open(shop, "/shelf");
+    await user.click(await screen.findByRole("button", { name: `Arrived: ${pod.name}` }));
+    const free = within(await screen.findByRole("dialog", { name: `${pod.name} has come in` }));
+    expect(free.getByText("two of 18 W flood pod")).toBeVisible();
+    await user.click(free.getByRole("checkbox", { name: "Bar" }));
+    await user.click(free.getByRole("button", { name: "Go on with 1 job" }));
+    expect(await free.findByText(/the database is away/)).toBeVisible();
+    away = false;
+    await user.click(free.getByRole("button", { name: "Go on with 1 job" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(shop.sent("POST", `shelf/${pod.id}/free`).at(-1)).toEqual({ jobs: ["b"] });
+    expect(await screen.findByText("1 job no longer waits for it")).toBeVisible();
+  });
+});
+
 describe("the shelf as a file", () => {
   it("is taken in and counted, or told line by line", async () => {
     let broken = true;

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { Inject, Injectable } from "@nestjs/common";
 import { eq } from "drizzle-orm";
 import {
@@ -7,6 +8,8 @@ import {
   takeBatch,
   type BatchRequest,
   type Change,
+  type Edit,
+  type Job,
   type NamedAct,
 } from "@dragonet/core";
 import type { ChangesAnswer } from "@dragonet/contract";
@@ -100,6 +103,23 @@ export class JobSaves {
     const acts = [...actIdsOf({ acts: taken }), ...givenUp];
     const revision = await storeEdits(tx, this.pool, row, { edits, batchId, acts }, me);
     return { revision, changes: [...since, { revision, batchId, who: me.name, acts, edits }] };
+  }
+
+  /** Makes edits of a job as it is at this moment; false where there are none to be made. */
+  async apply(
+    id: string,
+    make: (document: Job) => readonly Edit[],
+    line: string,
+    me: SignedIn,
+  ): Promise<boolean> {
+    return this.db.transaction(async (tx) => {
+      const row = await lockedRow(tx, id);
+      const edits = make(row.document);
+      if (edits.length === 0) return false;
+      const batchId = `server-${row.revision}-${randomUUID()}`;
+      await storeEdits(tx, this.pool, row, { edits, batchId, line }, me);
+      return true;
+    });
   }
 
   /** What was saved after a revision: for pages that look whether others have been at it. */

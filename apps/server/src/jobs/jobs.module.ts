@@ -14,6 +14,6 @@ import { JobsService } from "./jobs.service.ts";
   imports: [PeopleModule, PhotosModule, VehiclesModule],
   controllers: [BoardController, JobsController, PapersController, TemplatesController],
   providers: [BoardService, JobsService, JobSaves],
-  exports: [BoardService, JobsService],
+  exports: [BoardService, JobsService, JobSaves],
 })
 export class JobsModule {}

@@ -3,6 +3,8 @@ import type { Response } from "express";
 import { printPartJobsCsv } from "@dragonet/core";
 import {
   ArrivedRequest,
+  FreeJobsRequest,
+  FreedAnswer,
   KeptPartAnswer,
   NamedPartsRequest,
   NeedsAnswer,
@@ -10,6 +12,7 @@ import {
   PartJobsPageAnswer,
   PartsPageAnswer,
   ShelfAnswer,
+  WaitingJobAnswer,
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersFile } from "../docs/answers.ts";
@@ -88,6 +91,23 @@ export class ShelfController {
     const text = printPartJobsCsv(await this.shelf.allJobsWith(id, asked));
     await this.audit.note(me.name, "took out a file", `jobs with ${id}`);
     sendFile(res, `jobs with ${id}.csv`, "text/csv", text);
+  }
+
+  @Get(":id/waiting")
+  @Answers("Jobs that wait for a part by its name", [WaitingJobAnswer])
+  waiting(@Param("id") id: string): Promise<WaitingJobAnswer[]> {
+    return this.shelf.waitingFor(id);
+  }
+
+  @Needs("installer")
+  @Post(":id/free")
+  @Answers("Takes a part that has come in out of the way of jobs", FreedAnswer)
+  async free(
+    @Param("id") id: string,
+    @Body() { jobs }: FreeJobsRequest,
+    @Me() me: SignedIn,
+  ): Promise<FreedAnswer> {
+    return { freed: await this.shelf.free(id, jobs, me) };
   }
 
   @Needs("installer")

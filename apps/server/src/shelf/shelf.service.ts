@@ -4,7 +4,9 @@ import {
   LOAD_FAMILIES,
   PART_KINDS,
   factsOf,
+  freedBy,
   insteadOf,
+  isFor,
   orderList,
   shelfName,
   takenOfShelf,
@@ -22,6 +24,7 @@ import type {
   PartsPageAnswer,
   ShelfAnswer,
   ShelfKindAnswer,
+  WaitingJobAnswer,
 } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
 import { part } from "../database/schema.ts";
@@ -30,6 +33,8 @@ import { readSize, readText, type Asked } from "../http/listQuery.ts";
 import { notFound, notValid } from "../http/refusal.ts";
 import { everyWord } from "../search/having.ts";
 import { wordsOf } from "../search/search.service.ts";
+import type { SignedIn } from "../people/access.ts";
+import { JobSaves } from "../jobs/jobSaves.ts";
 import { BoardService } from "../jobs/board.service.ts";
 import { allJobsWithPart, jobsWithPart } from "./partJobs.ts";
 
@@ -91,6 +96,7 @@ export class ShelfService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(BoardService) private readonly board: BoardService,
+    @Inject(JobSaves) private readonly saves: JobSaves,
   ) {
     this.lists = new CatalogueLists<Part>(db, part, "part");
   }
@@ -234,6 +240,34 @@ export class ShelfService {
 
   allJobsWith(id: string, asked: Asked): Promise<PartJobAnswer[]> {
     return allJobsWithPart(this.db, id, readText(asked, "lot"));
+  }
+
+  private async nameOf(id: string): Promise<string> {
+    const [row] = await this.db.select().from(part).where(eq(part.id, id));
+    if (!row) throw notFound("part", id);
+    return row.value.name;
+  }
+
+  /** Jobs with work left that wait for a part by its name. */
+  async waitingFor(id: string): Promise<WaitingJobAnswer[]> {
+    const name = await this.nameOf(id);
+    return (await this.board.open()).flatMap(({ id: jobId, title, waiting }) =>
+      waiting
+        .filter(({ kind, text }) => kind === "part" && isFor(text, name))
+        .slice(0, 1)
+        .map(({ text }) => ({ id: jobId, title, text })),
+    );
+  }
+
+  /** Takes a part that has come in out of the way of jobs; answers how many waited for it. */
+  async free(id: string, jobs: readonly string[], me: SignedIn): Promise<number> {
+    const name = await this.nameOf(id);
+    let freed = 0;
+    for (const jobId of new Set(jobs)) {
+      const edits = (job: Job) => freedBy(job, name);
+      if (await this.saves.apply(jobId, edits, `${name} has come in`, me)) freed += 1;
+    }
+    return freed;
   }
 
   /** More of a part has come in: its stock grows by so much, whoever else changes it at that moment. */

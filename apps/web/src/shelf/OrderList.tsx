@@ -3,11 +3,13 @@ import { useMutation } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { decimal, type OrderLine } from "@dragonet/core";
+import type { WaitingJobAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { dayText } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/page/Section.tsx";
+import { FreeJobs, type CameIn } from "./FreeJobs.tsx";
 import { useShelfChanged } from "./parts.ts";
 
 /** Lines that stand above the shelf before somebody wants all of them. */
@@ -19,23 +21,27 @@ const amount = (count: number, unit: "" | "m"): string =>
   unit === "m" ? `${decimal(count, 1)} m` : decimal(count, 0);
 
 /** What came in goes on the shelf: the server adds it to what is there by then. */
-function useArrived() {
+function useArrived(onWaiting: (came: CameIn) => void) {
   const shelfChanged = useShelfChanged();
   return useMutation({
     scope: { id: "arrived" },
-    mutationFn: ({ partId, short }: OrderLine) =>
-      ask(`shelf/${partId ?? ""}/arrived`, "POST", { count: Math.ceil(1000 * short) / 1000 }),
-    onSuccess: async (_, { name, short }) => {
+    mutationFn: async ({ partId, short }: OrderLine) => {
+      const count = Math.ceil(1000 * short) / 1000;
+      await ask(`shelf/${partId ?? ""}/arrived`, "POST", { count });
+      return ask<WaitingJobAnswer[]>(`shelf/${partId ?? ""}/waiting`);
+    },
+    onSuccess: async (waiting, line) => {
+      onWaiting({ line, waiting });
       await shelfChanged();
-      toast.success(`${decimal(short, 1)} × ${name} on the shelf`);
+      toast.success(`${decimal(line.short, 1)} × ${line.name} on the shelf`);
     },
     onError: (error) => toast.error(`Not done: ${error.message}`),
   });
 }
 
-function Line({ line }: { line: OrderLine }) {
+function Line({ line, onWaiting }: { line: OrderLine; onWaiting: (came: CameIn) => void }) {
   const canEdit = useCanEdit();
-  const arrived = useArrived();
+  const arrived = useArrived(onWaiting);
   const { name, unit, short, wanted, onShelf, least, by, jobs, cost, partId } = line;
   return (
     <li className="grid grid-cols-1 gap-x-4 border-t border-hair py-1 md:grid-cols-[minmax(0,4fr)_7rem_6rem_minmax(0,5fr)_6rem]">
@@ -81,24 +87,31 @@ function Line({ line }: { line: OrderLine }) {
 /** What has to be ordered for open jobs and to have again, what hangs on it and until when; what arrives goes on the shelf. */
 export function OrderList({ lines }: { lines: readonly OrderLine[] }) {
   const [all, setAll] = useState(false);
-  if (lines.length === 0) return null;
+  const [came, setCame] = useState<CameIn | null>(null);
   const shown = all || lines.length <= SOME + 2 ? lines : lines.slice(0, SOME);
   const known = lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0);
   return (
-    <Section
-      title="To order"
-      about={`${lines.length} things, ${known.toFixed(2)} as far as prices are known`}
-    >
-      <ul aria-label="To order">
-        {shown.map((line) => (
-          <Line key={line.name} line={line} />
-        ))}
-      </ul>
-      {shown.length < lines.length && (
-        <Button className="mt-2" onClick={() => setAll(true)}>
-          All {lines.length} to order
-        </Button>
+    <>
+      {lines.length > 0 && (
+        <Section
+          title="To order"
+          about={`${lines.length} things, ${known.toFixed(2)} as far as prices are known`}
+        >
+          <ul aria-label="To order">
+            {shown.map((line) => (
+              <Line key={line.name} line={line} onWaiting={setCame} />
+            ))}
+          </ul>
+          {shown.length < lines.length && (
+            <Button className="mt-2" onClick={() => setAll(true)}>
+              All {lines.length} to order
+            </Button>
+          )}
+        </Section>
       )}
-    </Section>
+      {came !== null && came.waiting.length > 0 && (
+        <FreeJobs came={came} onClose={() => setCame(null)} />
+      )}
+    </>
   );
 }

@@ -149,6 +149,8 @@ export class Shop {
       case "GET shelf/:id":
       case "POST shelf/:id":
         return this.shelf(id, asked, body as never);
+      case "GET shelf/:id/waiting":
+        return ok([]);
       case "POST shelf/:id/arrived":
         return this.arrived(id, (body as { count: number }).count);
       case "GET parts/:id":

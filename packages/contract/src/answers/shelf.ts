@@ -131,6 +131,26 @@ export class PartJobAnswer implements PartJob {
   readonly lots!: readonly string[];
 }
 
+/** A job that waits for a part by its name. */
+export class WaitingJobAnswer {
+  @IsUUID()
+  readonly id!: string;
+
+  @IsString()
+  readonly title!: string;
+
+  /** What it waits for, in its own words. */
+  @IsString()
+  readonly text!: string;
+}
+
+/** How many jobs wait for it no longer. */
+export class FreedAnswer {
+  @IsInt()
+  @Min(0)
+  readonly freed!: number;
+}
+
 /** Some jobs that hold a part, those changed last first. */
 export class PartJobsPageAnswer {
   @IsListOf(() => PartJobAnswer)

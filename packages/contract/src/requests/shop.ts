@@ -91,6 +91,14 @@ export class NamedPartsRequest {
   ids!: string[];
 }
 
+/** Jobs that a part which has come in was waited for by. */
+export class FreeJobsRequest {
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsUUID(undefined, { each: true })
+  jobs!: string[];
+}
+
 /** How much of a part has come in. */
 export class ArrivedRequest {
   @IsAmount(0.001)
