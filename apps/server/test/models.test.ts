@@ -133,7 +133,7 @@ describe("a model", () => {
     const { differences, revision, measurements } = body as ComparedModelAnswer;
     expect(measurements).toBe(2);
     expect(differences.map(({ words }) => words).toSorted()).toEqual([
-      ...["load already there heated grips", "vehicle: note"],
+      ...["load already there: Heated grips", "vehicle: note"],
     ]);
     expect((await pim.get(`/api/vehicles/${ID}`)).body).toEqual(before.body);
     const grips = differences.find(({ words }) => words.includes("grips"))!;

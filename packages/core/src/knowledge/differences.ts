@@ -4,6 +4,7 @@ import {
   applyEdits,
   createJob,
   describeEdit,
+  fieldWords,
   valueText,
   type CollectionName,
   type Edit,
@@ -89,14 +90,31 @@ const textOfId = (entry: Entry, field: string): string => {
   return typeof value === "string" ? value : "";
 };
 
-/** What matters of an entry, for people. */
+/** What matters of an entry, for people, in the order they say it. */
+const TOLD: Readonly<Record<ListName, readonly string[]>> = {
+  ...{ variant: ["name"], place: ["name", "role"], chargingPoint: ["outputA"] },
+  ...{ baseLoad: ["currentA"], connector: ["name", "where"], segment: ["lengthM", "note"] },
+  pin: ["colour", "carries", "liveWhen", "mayGiveA", "certainty"],
+  beam: ["beam", "heightM", "tiltDeg"],
+};
+
+/** What changed of an entry: a field by itself needs no name. */
 function told(entry: Entry, fields: readonly string[]): string {
-  return fields
-    .filter((field) => pointsAt("segment", field) === undefined && entry[field] !== "")
-    .map((field) => valueText(entry[field]))
-    .filter((text) => text !== "")
+  const shown = fields.filter((field) => field !== "foundBy" && field !== "photometry");
+  return shown
+    .map((field) => {
+      const text = valueText(entry[field]);
+      return shown.length === 1 ? text : `${fieldWords(field)} ${text}`;
+    })
     .join(", ");
 }
+
+/** An entry that one's own profile does not have. */
+const toldNew = (name: ListName, entry: Entry): string =>
+  TOLD[name]
+    .map((field) => valueText(entry[field]))
+    .filter((text) => text !== "" && text !== "nothing")
+    .join(", ");
 
 const same = (a: unknown, b: unknown): boolean =>
   JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
@@ -139,7 +157,7 @@ function onceDifferences(mine: Job, theirs: Job): ModelDifference[] {
 }
 
 const WORDS: Readonly<Record<ListName, string>> = {
-  ...{ variant: "variant", place: "place of the route map", chargingPoint: "charging output at" },
+  ...{ variant: "variant", place: "place of the route map", chargingPoint: "charging output, rpm" },
   ...{
     baseLoad: "load already there",
     connector: "plug",
@@ -172,7 +190,8 @@ function listDifferences(
         return [field, list && of !== "" ? (ids.get(`${list}\n${String(of)}`) ?? "") : of];
       }),
     ) as unknown as Entry;
-    const shown = { id: `${name} ${key}`, words: `${WORDS[name]} ${key}` };
+    const called = typeof other.name === "string" ? other.name.trim() : key;
+    const shown = { id: `${name} ${key}`, words: `${WORDS[name]}: ${called}` };
     if (!mineIs) {
       const edit = {
         kind: "add",
@@ -181,7 +200,7 @@ function listDifferences(
         value: { ...value, id },
       };
       return [
-        { ...shown, mine: "", theirs: told(other, fields), edits: [edit as unknown as Edit] },
+        { ...shown, mine: "", theirs: toldNew(name, other), edits: [edit as unknown as Edit] },
       ];
     }
     const changed = fields.filter((field) => !saysSame(field, mineIs[field], value[field]));
