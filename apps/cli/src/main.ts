@@ -1,6 +1,7 @@
-import { readFileSync, writeFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { serveLines } from "./serveLines.ts";
 import { run } from "./run.ts";
+import { writeFile } from "./writeFile.ts";
 
 // A reader that has seen enough (`| head`) closes the pipe: nothing has gone wrong.
 process.stdout.on("error", (error: NodeJS.ErrnoException) => {
@@ -10,7 +11,7 @@ process.stdout.on("error", (error: NodeJS.ErrnoException) => {
 
 process.exitCode = await run(process.argv.slice(2), {
   read: (path) => readFileSync(path, "utf8"),
-  write: (path, text) => writeFileSync(path, text),
+  write: writeFile,
   out: (text) => process.stdout.write(text),
   err: (text) => process.stderr.write(text),
   serveLines: (port, connect) => serveLines(port, connect),
