@@ -42,6 +42,28 @@ describe("an offer", () => {
     expect(screen.queryByRole("navigation", { name: "Pages" })).toBeNull();
   });
 
+  it("shows where the lamps go, and nothing of it where an offer of before has no picture", async () => {
+    const lamp = (lampId: string, place: string) => ({
+      ...{ lampId, label: `Pod ${lampId}`, light: "white", family: "lamp", place },
+    });
+    const shown = {
+      kind: "quad",
+      lamps: [lamp("1", "front"), lamp("2", "front"), lamp("3", "rear")],
+    };
+    const shop = counter("open").answers("GET offers/t0ken", () => ({
+      status: 200,
+      body: { offer: { ...offer, shown }, state: "open", accepted: null },
+    }));
+    const first = await open(shop, "/offer/t0ken");
+    const front = await screen.findByRole("img", { name: /^front: / });
+    expect(front).toHaveAccessibleName("front: Pod 1 100 %, Pod 2 100 %");
+    expect(screen.getByRole("img", { name: "rear: Pod 3 100 %" })).toBeVisible();
+    first.unmount();
+    await open(counter("open"), "/offer/t0ken");
+    expect(await screen.findByText("Pods in front")).toBeVisible();
+    expect(screen.queryByRole("img")).toBeNull();
+  });
+
   it("is accepted by a name, which is asked for", async () => {
     const { user, shop } = await open(counter("open"), "/offer/t0ken");
     await user.click((await screen.findAllByRole("radio"))[1]!);

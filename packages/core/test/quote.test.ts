@@ -211,6 +211,16 @@ describe("an offer", () => {
     ]);
   });
 
+  it("has each lamp where it will sit, for a picture", () => {
+    expect(offer.shown?.kind).toBe(job.vehicle.kind);
+    expect(offer.shown?.lamps).toEqual(
+      job.lamps.map(({ id, label, place }) => ({
+        ...{ lampId: id, label, place, family: "lamp" },
+        light: expect.stringMatching(/white/) as string,
+      })),
+    );
+  });
+
   it("shows nothing that is the shop's own: notes, blockers, markup, price of each", () => {
     const said = JSON.stringify(offer);
     expect(said).not.toContain("pays late");

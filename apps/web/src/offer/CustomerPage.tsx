@@ -5,6 +5,7 @@ import { useParams } from "react-router";
 import { decimal, moneyText, type Offer, type OfferChoice } from "@dragonet/core";
 import type { CustomerOfferAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { VehicleViews } from "../bench/VehicleViews.tsx";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
@@ -123,6 +124,17 @@ export function CustomerPage() {
           <li key={line}>{line}</li>
         ))}
       </ul>
+      {offer.shown && offer.shown.lamps.length > 0 && (
+        <figure className="mt-3">
+          <VehicleViews
+            kind={offer.shown.kind}
+            lamps={offer.shown.lamps.map((lamp) => ({ ...lamp, level: 1 }))}
+          />
+          <figcaption className="text-small text-muted">
+            Where the lamps go, as planned; not to scale.
+          </figcaption>
+        </figure>
+      )}
       <h2 className="mt-4 mb-1 text-lead">
         {offer.choices.length > 1 ? "What it costs: choose one" : "What it costs"}
       </h2>

@@ -1,5 +1,26 @@
-import { IsArray, IsIn, IsInt, IsNumber, IsString, IsUUID, Matches, Min } from "class-validator";
-import type { Offer, OfferChoice } from "@dragonet/core";
+import {
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Matches,
+  Min,
+} from "class-validator";
+import {
+  LAMP_PLACES,
+  LIGHT_COLOURS,
+  LOAD_FAMILIES,
+  VEHICLE_KINDS,
+  type LampId,
+  type LightColour,
+  type LoadFamily,
+  type Offer,
+  type OfferChoice,
+  type VehicleKind,
+} from "@dragonet/core";
 import { IsListOf, IsMoment, IsNullable, IsObjectOf, IsShare } from "../fields.ts";
 
 export const OFFER_STATES = ["open", "accepted", "revoked", "over"] as const;
@@ -55,6 +76,33 @@ export class OfferChoiceAnswer implements OfferChoice {
   readonly means!: readonly string[];
 }
 
+/** A lamp where it will sit. */
+export class OfferedLampAnswer {
+  @IsString()
+  readonly lampId!: LampId;
+
+  @IsString()
+  readonly label!: string;
+
+  @IsIn(LIGHT_COLOURS)
+  readonly light!: LightColour;
+
+  @IsIn(LOAD_FAMILIES)
+  readonly family!: LoadFamily;
+
+  @IsIn(LAMP_PLACES)
+  readonly place!: (typeof LAMP_PLACES)[number];
+}
+
+/** What a picture of the vehicle shows. */
+export class OfferPictureAnswer {
+  @IsIn(VEHICLE_KINDS)
+  readonly kind!: VehicleKind;
+
+  @IsListOf(() => OfferedLampAnswer)
+  readonly lamps!: readonly OfferedLampAnswer[];
+}
+
 /** What a customer is shown, frozen. */
 export class OfferAnswer implements Offer {
   @IsString()
@@ -85,6 +133,11 @@ export class OfferAnswer implements Offer {
 
   @IsListOf(() => OfferChoiceAnswer)
   readonly choices!: readonly OfferChoiceAnswer[];
+
+  /** Lamps as planned; offers of earlier versions have none. */
+  @IsOptional()
+  @IsObjectOf(() => OfferPictureAnswer)
+  readonly shown?: OfferPictureAnswer;
 }
 
 /** Who took an offer, when, and which choice of it. */

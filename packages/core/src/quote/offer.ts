@@ -1,7 +1,9 @@
-import { conditionText, lampsText, type Job } from "../job/index.ts";
+import { conditionText, lampsText, type Job, type Lamp, type LampId } from "../job/index.ts";
 import { moneyText } from "../money/index.ts";
 import { counted, decimal } from "../quantity/index.ts";
-import { vehicleName } from "../vehicle/index.ts";
+import type { LightColour, LoadFamily } from "../part/index.ts";
+import { loadsOf } from "../synthesis/index.ts";
+import { vehicleName, type VehicleKind } from "../vehicle/index.ts";
 import type { OptionResult, WorkedQuote } from "./optionOf.ts";
 import type { Quote, Totals } from "./quoteOf.ts";
 
@@ -22,6 +24,15 @@ export interface OfferChoice {
   readonly means: readonly string[];
 }
 
+/** A lamp where it will sit, as a picture of the vehicle shows it. */
+export interface OfferedLamp {
+  readonly lampId: LampId;
+  readonly label: string;
+  readonly light: LightColour;
+  readonly family: LoadFamily;
+  readonly place: Lamp["place"];
+}
+
 /**
  * What a customer is shown: made of one revision of a job and frozen. Nothing of the shop's
  * other work, its shelf or its notes is in it.
@@ -38,6 +49,11 @@ export interface Offer {
   /** What will be done, in plain words. */
   readonly work: readonly string[];
   readonly choices: readonly OfferChoice[];
+  /** Lamps as planned, for a picture; offers of earlier versions have none. */
+  readonly shown?: {
+    readonly kind: VehicleKind;
+    readonly lamps: readonly OfferedLamp[];
+  };
 }
 
 /** "Pods: 2 × Pod 20 W in front; on with high beam and own switch." */
@@ -46,6 +62,14 @@ const workOf = (job: Job): string[] =>
     const lamps = lampsText(job, run.id, true) || "nothing on it yet";
     return `${run.name}: ${lamps}; on with ${conditionText(run.condition)}.`;
   });
+
+const lampsOf = (job: Job): OfferedLamp[] =>
+  job.runs
+    .flatMap((run) => loadsOf(job, run))
+    .map(({ lamp, part }) => ({
+      ...{ lampId: lamp.id, label: lamp.label, place: lamp.place },
+      ...{ light: part.light, family: part.family },
+    }));
 
 const choiceOf = (
   id: string,
@@ -102,6 +126,7 @@ export function offerOf(
     taxShare: quote.taxShare,
     validUntil: until.toISOString().slice(0, 10),
     work: workOf(job),
+    shown: { kind: job.vehicle.kind, lamps: lampsOf(job) },
     choices: [
       choiceOf("", "As planned", quote, []),
       ...options.flatMap((result) =>
