@@ -232,7 +232,7 @@ describe("lots of parts", () => {
   it("are written down as the box says, refused without a number, and taken back", async () => {
     const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");
     const form = await screen.findByRole("form", { name: "A lot that went in" });
-    await user.click(within(form).getByRole("button", { name: "Write it down" }));
+    await user.click(within(form).getByRole("button", { name: "Add the lot" }));
     expect(await within(form).findByText("Which lot?")).toBeVisible();
     expect(shop.job("j").lots).toEqual([]);
     await user.type(within(form).getByLabelText("Lot or serial number"), " A-77 {Enter}");

@@ -80,7 +80,7 @@ export function Lots() {
             unit="pieces, 0: all of them"
             max={10_000}
           />
-          <Button type="submit">Write it down</Button>
+          <Button type="submit">Add the lot</Button>
         </form>
       )}
     </Section>
