@@ -79,6 +79,18 @@ describe("the whole shop in one file", () => {
     }
   });
 
+  it("knows again what was measured on its jobs, and by whom", async () => {
+    const known = async (of: Shop) =>
+      (
+        await of.query(
+          "select job_id, key, value, said, machine, who, day from measurement where job_id is not null order by 1, 2",
+        )
+      ).rows;
+    const before = await known(shop);
+    expect(before.length).toBeGreaterThan(0);
+    expect(await known(other)).toEqual(before);
+  });
+
   it("brings benches, hours and what was said about single jobs", async () => {
     const { calendar, bookings } = (await owner.get("/api/calendar").expect(200)).body;
     expect(calendar).toEqual((await ansa.get("/api/calendar").expect(200)).body.calendar);

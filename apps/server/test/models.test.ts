@@ -29,11 +29,12 @@ describe("a model", () => {
   let pim: Agent;
   let ansa: Agent;
 
-  beforeEach(async () => {
+  beforeAll(async () => {
     shop = await Shop.open({ demo: true });
     [pim, ansa] = [await shop.person("pim"), await shop.person("ansa")];
   });
-  afterEach(() => shop.close());
+  beforeEach(() => shop.query("delete from measurement"));
+  afterAll(() => shop.close());
 
   const known = async (): Promise<MeasurementAnswer[]> =>
     (await pim.get(`/api/models/${ID}/known`).expect(200)).body as MeasurementAnswer[];
@@ -197,25 +198,5 @@ describe("a model", () => {
     expect(await refused({ ...sound, vehicle: lame })).toEqual(["vehicle.pins[0].connectorId"]);
     expect(await ofKey()).toEqual([]);
     await pim.get("/api/models/none/file").expect(404);
-  });
-
-  it("keeps what was measured on a job from an archive and by whom", async () => {
-    const job = await open("plate 9");
-    await save(ansa, job, 1, factOf(job.document.vehicle, KEY).set(measured(19.7)));
-    const archive = await ansa
-      .get("/api/shop/archive")
-      .buffer(true)
-      .parse((res, done) => {
-        const parts: Buffer[] = [];
-        res.on("data", (part: Buffer) => parts.push(part));
-        res.on("end", () => done(null, Buffer.concat(parts)));
-      });
-    await shop.query("delete from job; delete from measurement");
-    await ansa
-      .post("/api/shop/archive")
-      .set("Content-Type", "application/zip")
-      .send(archive.body as Buffer)
-      .expect(200);
-    expect(await ofKey()).toMatchObject([{ value: 19.7, who: "Ansa Tordoff", machine: "plate 9" }]);
   });
 });

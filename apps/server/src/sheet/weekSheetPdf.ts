@@ -27,30 +27,66 @@ const SIZES = [12, 10, 8];
 /** Days across: fewer where more would make the letters too small to be read on a wall. */
 const DAYS = [5, 4, 3, 2, 1];
 
+/** Most columns in which a line is still wide enough to be read. */
+const MOST_COLUMNS = 5;
+
 const told = (title: string, lines: readonly string[]): Content[] =>
   lines.length === 0 ? [] : [{ text: title, bold: true, margin: [0, 5, 0, 0] }, { ul: [...lines] }];
 
-/** The next days on one sheet for the shop's wall: benches down, days across, what is promised and what waits. */
+/** Room for the table and what is told below it, in points. */
+const ROOM = { width: 842 - 20 * MM - 60, height: 595 - 22 * MM - 60 };
+/** Width of a letter and height of a line, as shares of their size. */
+const [LETTER, LINE] = [0.52, 1.25];
+
+/** How high a sheet would be about, in points: setting one takes longer than many guesses. */
+function heightOf(sheet: WeekSheet, size: number): number {
+  const across = sheet.rows.length <= MOST_COLUMNS;
+  const columns = Math.max(1, across ? sheet.rows.length : sheet.days.length);
+  const letters = ROOM.width / columns / (size * LETTER);
+  const cell = (lines: readonly WeekLine[]): number =>
+    lines.reduce(
+      (sum, { time, title, what }) =>
+        sum + Math.ceil((time.length + title.length + what.length + 2) / letters) * size * LINE + 3,
+      0,
+    );
+  const bands = across
+    ? sheet.days.map((_, i) => sheet.rows.map((row) => cell(row.days[i] ?? [])))
+    : sheet.rows.map((row) => row.days.map(cell));
+  const list = (lines: readonly string[]): number =>
+    lines.reduce(
+      (sum, line) => sum + Math.ceil((line.length * size * LETTER) / (ROOM.width / 2)),
+      lines.length === 0 ? 0 : 1.5,
+    ) *
+    size *
+    LINE;
+  const below = Math.max(
+    list(sheet.promised) + list(sheet.late),
+    list(sheet.waits) + list(sheet.away),
+  );
+  return bands.reduce((sum, band) => sum + Math.max(size * LINE, ...band) + 6, 0) + below;
+}
+
+/** The next days on one sheet for the shop's wall: benches, days, what is promised and what waits. */
 export async function weekSheetPdf(file: CalendarFile, shop: string): Promise<Buffer> {
   const plan = planCalendar(file);
-  let last: Buffer | null = null;
   // As many days, and letters as large, as one page has room for; a day that none has room for goes over two.
-  for (const days of DAYS) {
+  const ways = DAYS.flatMap((days) => {
     const sheet = weekSheetOf(plan, file, days);
-    for (const size of SIZES) {
-      const { bytes, pages } = await setAt(size, sheet, shop, file.now);
-      if (pages === 1) return bytes;
-      last = bytes;
-    }
+    return SIZES.map((size) => ({ sheet, size, over: heightOf(sheet, size) / ROOM.height }));
+  });
+  const fitting = ways.filter(({ over }) => over <= 1);
+  const tried = fitting.length > 0 ? fitting : ways.slice(-1);
+  let last: Buffer | null = null;
+  for (const { sheet, size } of tried) {
+    const { bytes, pages } = await setAt(size, sheet, shop, file.now);
+    if (pages === 1) return bytes;
+    last = bytes;
   }
   return last!;
 }
 
 const cellOf = (lines: readonly WeekLine[] = []): TableCell =>
   lines.length === 0 ? "" : { stack: lines.map(lineOf) };
-
-/** Most columns in which a line is still wide enough to be read. */
-const MOST_COLUMNS = 5;
 
 /** Days down and benches across, or the other way round where there are many benches. */
 function tableOf({ rows, days }: WeekSheet) {
