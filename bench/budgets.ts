@@ -5,10 +5,11 @@ import {
   seeded,
   simulateRide,
   synthesise,
+  workedQuote,
   type Job,
   type RunId,
 } from "@dragonet/core";
-import { DEMO_SHELF, demoJobs } from "@dragonet/core/demo";
+import { DEMO_SHELF, demoJobs, manyRunJob } from "@dragonet/core/demo";
 
 export interface BudgetBench {
   /** A ride of two hours, in ms. */
@@ -17,6 +18,8 @@ export interface BudgetBench {
   readonly boundsMs: number;
   /** The four ways of the shuttle cart's path lights, in ms. */
   readonly compareMs: number;
+  /** The quote of the largest example with its circuit worked out anew, in ms. */
+  readonly quoteMs: number;
 }
 
 const SAMPLES = 200;
@@ -55,5 +58,8 @@ export function benchBudgets(): BudgetBench {
   );
   const path = titled("Dim red path lights");
   const compareMs = time(5, () => void compareWays(path, asId<RunId>("path"), DEMO_SHELF));
-  return { rideMs, boundsMs, compareMs };
+  const large = manyRunJob(13);
+  // Each a document of its own, so that nothing of it is worked out yet.
+  const quoteMs = time(40, () => void workedQuote(structuredClone(large), DEMO_SHELF));
+  return { rideMs, boundsMs, compareMs, quoteMs };
 }

@@ -469,6 +469,7 @@ await main(async () => {
   tell("a ride of two hours", budgets.rideMs, "ms", 30);
   tell("two hundred samples of it within its bounds", budgets.boundsMs, "ms", 2000);
   tell("comparing four ways to feed the same lamps", budgets.compareMs, "ms", 100);
+  tell("quote of the largest example, its circuit worked out anew", budgets.quoteMs, "ms", 50);
   const { signals } = computed;
   tell(
     `ten minutes of riding, ${signals.changes} changes of its lamps`,
