@@ -131,6 +131,35 @@ describe("servers that start", () => {
     await server.stop();
   });
 
+  it("know what was measured on jobs of before models were known, when and by whom", async () => {
+    const { url } = await withDemo();
+    const fact = { value: 19.3, low: 19, high: 19.6, provenance: "measured" };
+    const edit = { kind: "set", entity: "chargingPoint", id: "p3", field: "outputA", value: fact };
+    await asked(
+      url,
+      `delete from measurement;
+      update vehicle_profile set shape = 7;
+      update job set shape = 7,
+        document = jsonb_set(document, '{vehicle,system,charging,points,2,outputA}', '${JSON.stringify(fact)}')
+        where id = (select id from job where document->'vehicle'->>'profileId' = 'fellrunner-420' limit 1);
+      insert into job_change (job_id, revision, batch_id, who, edits, inverse, lines, at)
+        select id, 2, 'then', 'Old hand', '${JSON.stringify([edit])}', '[]', '[]', '2026-05-04T12:00Z'
+        from job where shape = 7;
+      insert into job_change (job_id, revision, batch_id, who, edits, inverse, lines, at)
+        select id, 3, 'later', 'Somebody', '[]', '[]', '[]', '2026-06-04T12:00Z' from job where shape = 7`,
+    );
+    const server = await start(url, false);
+    expect(server.ready).toBe(true);
+    const rows = await asked(
+      url,
+      "select key, value, who, day from measurement where value is not null",
+    );
+    expect(rows).toEqual([
+      { key: "output at 3500 rpm", value: 19.3, who: "Old hand", day: "2026-05-04" },
+    ]);
+    await server.stop();
+  });
+
   it("say what a user of the database lacks that may not make tables", async () => {
     const { url, name } = await database();
     await admin.query("create role dragonet_reader login");
