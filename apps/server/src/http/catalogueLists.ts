@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import { FILLERS } from "@dragonet/core";
 import type { SearchKind } from "@dragonet/contract";
+import { askByIndex } from "../database/byIndex.ts";
 import { countSome, type Counted } from "../database/counted.ts";
 import type { Database } from "../database/database.ts";
 import { part, vehicleProfile } from "../database/schema.ts";
@@ -97,17 +98,13 @@ export class CatalogueLists<T> {
       (query) => sql`(select id, stems from search_entry
         where ${ofKind(this.of)} and stems @@ to_tsquery('simple', ${query}) limit ${MOST_OF_EACH})`,
     );
-    const { rows } = await this.db.transaction(
-      async (tx) => {
-        // For a word that few have the database would rather read all of them.
-        await tx.execute(sql`select set_config('enable_seqscan', 'off', true)`);
-        return tx.execute(sql`
+    const { rows } = await askByIndex(
+      this.db,
+      sql`
           select id from (${sql.join(some, sql` union all `)}) as met
           group by id, stems
           order by ts_rank(stems, to_tsquery('simple', ${asked.join(" | ")})) desc, id
-          limit ${MOST_NEAR}`);
-      },
-      { accessMode: "read only" },
+          limit ${MOST_NEAR}`,
     );
     const ids = rows.map(({ id }) => id as string);
     if (ids.length === 0) return [];

@@ -1,6 +1,7 @@
 import { sql, type SQL } from "drizzle-orm";
 import type { AnyPgColumn } from "drizzle-orm/pg-core";
 import type { SearchKind } from "@dragonet/contract";
+import { askByIndex } from "../database/byIndex.ts";
 import type { Database } from "../database/database.ts";
 import { wordsOf } from "./search.service.ts";
 
@@ -27,9 +28,11 @@ export async function having(db: Database, of: SearchKind, words: string): Promi
   const asked = wordsOf(words);
   if (asked.length === 0) return { kind: "any" };
   const wanted = everyWord(asked);
-  const { rows } = await db.execute(sql`
-    select id from search_entry where ${ofKind(of)} and stems @@ to_tsquery('simple', ${wanted})
-    limit ${MOST_LISTED + 1}`);
+  const { rows } = await askByIndex(
+    db,
+    sql`select id from search_entry where ${ofKind(of)} and stems @@ to_tsquery('simple', ${wanted})
+      limit ${MOST_LISTED + 1}`,
+  );
   if (rows.length > MOST_LISTED) return { kind: "many", of, wanted };
   return { kind: "few", ids: rows.map(({ id }) => id as string) };
 }

@@ -27,6 +27,7 @@ import type {
   WaitingJobAnswer,
 } from "@dragonet/contract";
 import { DATABASE, type Database } from "../database/database.ts";
+import { askByIndex } from "../database/byIndex.ts";
 import { part } from "../database/schema.ts";
 import { CatalogueLists, atHand, readCataloguePlace } from "../http/catalogueLists.ts";
 import { readSize, readText, type Asked } from "../http/listQuery.ts";
@@ -127,7 +128,9 @@ export class ShelfService {
   /** All that have the words are met once, whatever their kinds: most kinds have none of them. */
   private async kindsWith(words: readonly string[]): Promise<ShelfKindAnswer[]> {
     const wanted = everyWord(words);
-    const { rows } = await this.db.execute(sql`
+    const { rows } = await askByIndex(
+      this.db,
+      sql`
       select kind, count(*)::int as count,
         (array_agg(id order by order_name, id))[1:${sql.raw(String(OF_EACH_KIND))}] as ids
       from part
@@ -135,7 +138,8 @@ export class ShelfService {
         select id from search_entry where kind = 'part' and stems @@ to_tsquery('simple', ${wanted})
         limit ${MOST_FOUND}
       )
-      group by kind`);
+      group by kind`,
+    );
     const found = rows as unknown as { kind: PartKind; count: number; ids: string[] }[];
     const parts = await this.named(
       [],
