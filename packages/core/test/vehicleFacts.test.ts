@@ -1,11 +1,13 @@
 /** Numbers of a vehicle by keys that are the same on every machine of a model, and what was found out of them. */
 import {
+  asId,
   createJob,
   factOf,
   foundBetween,
   measured,
   measuredOn,
   vehicleFacts,
+  type PinId,
   type Vehicle,
 } from "../src/index.ts";
 import { DEMO_VEHICLES, FELLRUNNER, PETREL } from "../src/demo/index.ts";
@@ -50,6 +52,22 @@ describe("facts of a vehicle", () => {
         .set(factOf(9, "stated")),
     ).vehicle;
     expect(foundBetween(FELLRUNNER, guess).put).toEqual([]);
+  });
+
+  it("of two wires in one cavity are told apart, whichever of them is proved", () => {
+    const [pin] = PETREL.pins;
+    const two = (first: "proved" | "guess"): Vehicle => ({
+      ...PETREL,
+      pins: [
+        { ...pin!, certainty: first },
+        { ...pin!, id: asId<PinId>("twin"), certainty: "proved", colour: "pink" },
+      ],
+    });
+    const keys = (of: Vehicle) =>
+      measuredOn(of).flatMap(({ key, value }) => (value === null ? [key] : []));
+    const [first, second] = keys(two("proved"));
+    expect(first).not.toBe(second);
+    expect(keys(two("guess"))).toEqual([second]);
   });
 
   it("of a wire that was proved say its colour and what it carries", () => {

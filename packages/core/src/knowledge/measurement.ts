@@ -1,5 +1,5 @@
 import type { Vehicle } from "../vehicle/index.ts";
-import { pinKey, pinWords, vehicleFacts } from "./vehicleFacts.ts";
+import { keyedApart, pinKey, pinWords, vehicleFacts } from "./vehicleFacts.ts";
 
 /** What somebody found out about a machine of a model: a number with its bounds, or what a wire is. */
 export interface FoundOut {
@@ -47,15 +47,17 @@ export function measuredOn(vehicle: Vehicle): FoundOut[] {
       const { value, low, high, provenance } = fact;
       return provenance === "measured" ? [{ key, words, unit, value, low, high, said: "" }] : [];
     }),
-    ...vehicle.pins.flatMap((pin): FoundOut[] =>
-      pin.certainty === "proved"
-        ? [
-            {
-              ...{ key: pinKey(vehicle, pin), words: pinWords(vehicle, pin), unit: "" },
-              ...{ value: null, low: null, high: null, said: saidOf(pin) },
-            },
-          ]
-        : [],
+    // Numbered before they are chosen from: a key stays the same whichever of two is proved.
+    ...keyedApart(vehicle.pins.map((pin) => ({ pin, key: pinKey(vehicle, pin) }))).flatMap(
+      ({ pin, key }): FoundOut[] =>
+        pin.certainty === "proved"
+          ? [
+              {
+                ...{ key, words: pinWords(vehicle, pin), unit: "" },
+                ...{ value: null, low: null, high: null, said: saidOf(pin) },
+              },
+            ]
+          : [],
     ),
   ];
 }

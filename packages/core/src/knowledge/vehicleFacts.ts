@@ -79,6 +79,16 @@ const entryOf = (
 export const folded = (name: string): string =>
   name.normalize("NFKC").toLowerCase().replace(/\s+/g, " ").trim();
 
+/** The same, no key twice: two of one name are told apart by their order, as on every copy of a profile. */
+export function keyedApart<T extends { readonly key: string }>(all: readonly T[]): T[] {
+  const seen = new Map<string, number>();
+  return all.map((one) => {
+    const count = (seen.get(one.key) ?? 0) + 1;
+    seen.set(one.key, count);
+    return count === 1 ? one : { ...one, key: `${one.key} #${count}` };
+  });
+}
+
 /** Which pin it is, on every machine of the model: its plug and cavity. */
 export function pinKey(vehicle: Vehicle, pin: Vehicle["pins"][number]): string {
   const plug = vehicle.connectors.find(({ id }) => id === pin.connectorId)?.name ?? "";
@@ -141,11 +151,5 @@ export function vehicleFacts(vehicle: Vehicle): VehicleFact[] {
       })),
     ),
   ];
-  // Two of one name are told apart by their order, as they stand on every copy of a profile.
-  const seen = new Map<string, number>();
-  return facts.map((fact) => {
-    const count = (seen.get(fact.key) ?? 0) + 1;
-    seen.set(fact.key, count);
-    return count === 1 ? fact : { ...fact, key: `${fact.key} #${count}` };
-  });
+  return keyedApart(facts);
 }
