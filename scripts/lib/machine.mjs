@@ -62,7 +62,7 @@ export async function installPackages(packages) {
   if (!isRoot() && spawnSync("sudo", ["-n", "true"]).status !== 0) {
     throw new Failure(`${list} missing, and this user may not install packages. ${how}`);
   }
-  process.stdout.write(`Installing ${list} …\n`);
+  process.stderr.write(`Installing ${list} …\n`);
   // One child for both, so that it goes on while this process waits for something else.
   const script = `${apt} update -qq; ${apt} install -y -qq --no-install-recommends ${list}`;
   const [command, ...args] = [...sudo, "sh", "-c", script];

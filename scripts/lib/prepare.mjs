@@ -24,7 +24,7 @@ const NODE_VERSION = process.versions.node;
 export function ensurePackages() {
   const stamp = `${hashOf(["package-lock.json"])} ${NODE_VERSION}`;
   whenStale("node_modules/.dragonet-stamp", stamp, () => {
-    process.stdout.write("Installing packages (a minute or two the first time) …\n");
+    process.stderr.write("Installing packages (a minute or two the first time) …\n");
     run("Installing packages", "npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
   });
 }
@@ -42,7 +42,7 @@ export function ensureBuild() {
     rmSync(fromRoot(STAMP), { force: true });
   }
   whenStale(STAMP, stamp, () => {
-    process.stdout.write("Building …\n");
+    process.stderr.write("Building …\n");
     for (const folder of BUILDS) {
       run(`Building ${folder}`, process.execPath, [
         fromRoot("node_modules/vite/bin/vite.js"),
