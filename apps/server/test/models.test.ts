@@ -79,6 +79,15 @@ describe("a model", () => {
     expect(await ofKey()).toEqual([]);
   });
 
+  it("says nothing of what stood on a job in the bin, until that is taken out again", async () => {
+    const job = await open("plate 8");
+    await save(pim, job, 1, factOf(job.document.vehicle, KEY).set(measured(19.2)));
+    await ansa.delete(`/api/jobs/${job.id}`).expect(204);
+    expect(await ofKey()).toEqual([]);
+    await ansa.post(`/api/jobs/${job.id}/take-out`).expect(204);
+    expect(await ofKey()).toHaveLength(1);
+  });
+
   it("is started from by the next job, which calls measured only what was measured on it", async () => {
     for (const [machine, value] of [
       ["a", 18.9],
@@ -156,6 +165,18 @@ describe("a model", () => {
       .send({ ...taking, revision: next })
       .expect(200);
     expect(await ofKey()).toHaveLength(2);
+  });
+
+  it("is taken once where two people take it at one moment", async () => {
+    const file = theirs({ ...FELLRUNNER, note: "Two at once." });
+    const { body } = await pim.post("/api/models/compare").send({ file }).expect(200);
+    const { revision } = body as ComparedModelAnswer;
+    const taking = { file, take: ["vehicle.note"], revision };
+    const both = await Promise.all(
+      [pim, ansa].map((who) => who.post("/api/models/take").send(taking)),
+    );
+    expect(both.map(({ status }) => status).toSorted()).toEqual([200, 409]);
+    expect((await pim.get(`/api/vehicles/${ID}`)).body.revision).toBe(revision + 1);
   });
 
   it("that the shop does not have comes whole, under an id of its own", async () => {

@@ -1,6 +1,6 @@
 /** The shelf and the profiles as they are looked at and chosen from, when there are many of them. */
 import type { Agent } from "supertest";
-import type { Job } from "@dragonet/core";
+import { piecesOf, type Job } from "@dragonet/core";
 import type {
   KeptPartAnswer,
   NeedsAnswer,
@@ -196,6 +196,22 @@ describe("a shelf of many parts", () => {
     expect((await read<PartJobsPageAnswer>(`shelf/${one!}/jobs`)).jobs.length).toBeGreaterThan(0);
     expect((await read<PartJobsPageAnswer>("shelf/none/jobs")).jobs).toEqual([]);
     await pim.get("/api/shelf/pod-18/jobs?after=eyJ9").expect(422);
+  });
+
+  it("counts pieces as a job counts them itself, of every part that one takes", async () => {
+    const jobs = demoJobs();
+    const ids = [...new Set(jobs.flatMap((job) => piecesOf(job).map(({ part }) => part.id)))];
+    expect(ids.length).toBeGreaterThan(20);
+    for (const id of ids) {
+      const held = jobs.flatMap((job) =>
+        piecesOf(job).flatMap(({ part, pieces }) =>
+          part.id === id ? [{ title: job.card.title, count: pieces }] : [],
+        ),
+      );
+      const told = await read<PartJobsPageAnswer>(`shelf/${id}/jobs?size=1000`);
+      const counts = told.jobs.map(({ title, count }) => ({ title, count }));
+      expect([id, counts.toSorted(byTitle)]).toEqual([id, held.toSorted(byTitle)]);
+    }
   });
 
   it("tells which of them have one lot of it, where a maker calls that back", async () => {

@@ -150,6 +150,11 @@ describe("what machines of a model say", () => {
     expect(known(...all, seen(12.4)).agreement).toBe("differ");
   });
 
+  it("differs where each of several variants has one machine: that explains any numbers", () => {
+    const apart = known(seen(11, { variant: "a" }), seen(14, { variant: "b" }));
+    expect(apart).toMatchObject({ agreement: "differ", groups: [] });
+  });
+
   it("differs by year where machines of one year agree; a year each explains nothing", () => {
     const years = [
       ...[11, 11.1].map((v) => seen(v, { year: 2019 })),
@@ -245,6 +250,22 @@ describe("a new job on a model", () => {
     const own = { ...FELLRUNNER, machine: "plate 1" };
     expect(startFrom(own, knowledgeOf(three), "plate 1")).toEqual(own);
     expect(startFrom(own, [], "plate 2")).not.toEqual({ ...own, machine: "plate 2" });
+  });
+
+  it("of a machine that was here before starts from what it showed itself, as measured", () => {
+    const all = knowledgeOf([...three, seen(12.1, { machine: "plate 9" })]);
+    const again = startFrom(FELLRUNNER, all, "plate 9");
+    const fact = vehicleFacts(again).find(({ key }) => key === KEY)!.fact;
+    expect(fact).toEqual({ value: 12.1, low: 11.9, high: 12.1 + 0.2, provenance: "measured" });
+    // Another shop's machine of that name is another one, and so is one that nobody named.
+    const told = knowledgeOf([...three, seen(12.1, { machine: "plate 9", from: "Other" })]);
+    for (const [of, machine] of [
+      [told, "plate 9"],
+      [all, ""],
+    ] as const) {
+      const other = startFrom(FELLRUNNER, of, machine);
+      expect(vehicleFacts(other).find(({ key }) => key === KEY)!.fact.provenance).toBe("sister");
+    }
   });
 
   it("is told apart by variant and year", () => {

@@ -105,6 +105,23 @@ describe("another shop's profile of a model", () => {
     );
   });
 
+  it("tells two wires of one cavity apart, each by itself", () => {
+    const [pin] = PETREL.pins;
+    const twin: ConnectorPin = { ...pin!, id: asId<PinId>("twin"), colour: "pink" };
+    const mine = { ...PETREL, pins: [...PETREL.pins, twin] };
+    const theirs = {
+      ...mine,
+      pins: mine.pins.map((p) => (p.cavity === pin!.cavity ? { ...p, carries: "horn" } : p)),
+    };
+    const ids = differencesOf(mine, theirs).map(({ id }) => id);
+    expect(ids.length).toBeGreaterThan(1);
+    expect(new Set(ids).size).toBe(ids.length);
+    const taken = takeDifferences(mine, theirs, ids)!;
+    expect(taken.pins).toEqual(theirs.pins);
+    const one = takeDifferences(mine, theirs, ids.slice(0, 1))!;
+    expect(one.pins.filter((p, i) => p.carries !== mine.pins[i]!.carries)).toHaveLength(1);
+  });
+
   it("with other electrics is one difference that brings them", () => {
     const theirs = { ...PORTER, profileId: FELLRUNNER.profileId, model: FELLRUNNER.model };
     const differences = differencesOf(FELLRUNNER, theirs);

@@ -1,6 +1,6 @@
 import { asc, eq, inArray, sql } from "drizzle-orm";
 import type { part, vehicleProfile } from "../database/schema.ts";
-import type { Database } from "../database/database.ts";
+import type { Database, Transaction } from "../database/database.ts";
 import type { Checked, ImportedAnswer } from "@dragonet/contract";
 import { SHAPE_VERSION, type CsvResult } from "@dragonet/core";
 import { conflict, notFound, notValid, superseded } from "./refusal.ts";
@@ -41,8 +41,16 @@ export class Catalogue<T extends object> {
     return { value: row.value as unknown as T, revision: row.revision };
   }
 
-  /** Keeps a new or changed entry. `revision` is the one it was changed on, 0 for a new one. */
-  async keep(id: string, plain: unknown, revision: number): Promise<Kept<T>> {
+  /**
+   * Keeps a new or changed entry. `revision` is the one it was changed on, 0 for a new one. `beside` is stored
+   * with it, or not at all.
+   */
+  async keep(
+    id: string,
+    plain: unknown,
+    revision: number,
+    beside: (tx: Transaction) => Promise<void> = () => Promise.resolve(),
+  ): Promise<Kept<T>> {
     const { table, what, idOf, check } = this.kind;
     const checked = check(plain);
     if (!checked.ok) {
@@ -66,6 +74,7 @@ export class Catalogue<T extends object> {
           target: table.id,
           set: { value: next.value, revision: next.revision, shape: SHAPE_VERSION },
         });
+      await beside(tx);
       return { value: checked.value, revision: next.revision };
     });
   }

@@ -1,13 +1,8 @@
 import { sql, type SQL } from "drizzle-orm";
+import { PART_PLACES } from "@dragonet/core";
 import type { PartJobAnswer, PartJobsPageAnswer } from "@dragonet/contract";
 import type { Database } from "../database/database.ts";
 import { printPlace, readPlace, type Asked } from "../http/listQuery.ts";
-
-/** Where a job says which part it takes. */
-const PLACES = [
-  ...["lamps[*].partId", "supplies[*].partId", "runs[*].relayPartId"],
-  ...["runs[*].switchPartId", "controls[*].switchPartId"],
-];
 
 /** Rows told at once where all are asked for: who holds more than that many has them by their words. */
 const MOST_TOLD = 20_000;
@@ -29,9 +24,9 @@ const readPlaceOf = (asked: Asked): Place | null =>
 async function holding(db: Database, partId: string, lot: string, after: SQL, most: number) {
   const vars = JSON.stringify({ part: partId });
   const counted = sql.join(
-    PLACES.map(
-      (place) =>
-        sql`jsonb_array_length(jsonb_path_query_array(document, ${`$.${place} ? (@ == $part)`}::jsonpath, ${vars}::jsonb))`,
+    PART_PLACES.map(
+      ([list, field]) =>
+        sql`jsonb_array_length(jsonb_path_query_array(document, ${`$.${list}[*].${field} ? (@ == $part)`}::jsonpath, ${vars}::jsonb))`,
     ),
     sql` + `,
   );

@@ -1,7 +1,6 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import {
-  SHAPE_VERSION,
   asId,
   differencesOf,
   modelFileOf,
@@ -15,14 +14,15 @@ import {
 } from "@dragonet/core";
 import {
   checkModelFile,
-  checkVehicle,
   type ComparedModelAnswer,
   type KeptVehicleAnswer,
 } from "@dragonet/contract";
 import { shopDay } from "../calendar/shopDay.ts";
 import { DATABASE, type Database, type Transaction } from "../database/database.ts";
-import { measurement, shop, vehicleProfile } from "../database/schema.ts";
-import { conflict, notFound, notValid } from "../http/refusal.ts";
+import { job, measurement, shop, vehicleProfile } from "../database/schema.ts";
+import type { Catalogue } from "../http/catalogue.ts";
+import { conflict, notValid } from "../http/refusal.ts";
+import { profilesIn } from "./profiles.ts";
 
 /** Measurements of a model that are told: of one with more the newest say enough. */
 const MOST_TOLD = 5000;
@@ -34,31 +34,31 @@ type Kept = typeof vehicleProfile.$inferSelect;
 /** What the shop knows of its models, and what it gives and takes from others. */
 @Injectable()
 export class ModelsService {
-  constructor(@Inject(DATABASE) private readonly db: Database) {}
+  private readonly profiles: Catalogue<Vehicle>;
+
+  constructor(@Inject(DATABASE) private readonly db: Database) {
+    this.profiles = profilesIn(db);
+  }
 
   /** Everything that was found out about a model, the newest first. */
   async measurements(profileId: string): Promise<Measurement[]> {
     const rows = await this.db
-      .select()
+      .select({ measurement })
       .from(measurement)
-      .where(eq(measurement.profileId, profileId))
+      .leftJoin(job, eq(measurement.jobId, job.id))
+      // What stood on a job that somebody put in the bin is nobody's word.
+      .where(and(eq(measurement.profileId, profileId), isNull(job.removedAt)))
       .orderBy(desc(measurement.day), desc(measurement.id))
       .limit(MOST_TOLD);
-    return rows.map(({ id: _id, profileId: _of, jobId, fromShop, ...one }): Measurement => ({
+    return rows.map(({ measurement: { id: _id, profileId: _of, jobId, fromShop, ...one } }) => ({
       ...one,
       ...{ jobId: jobId ?? "", from: fromShop },
     }));
   }
 
-  private async profile(id: string): Promise<Kept> {
-    const [row] = await this.db.select().from(vehicleProfile).where(eq(vehicleProfile.id, id));
-    if (!row) throw notFound("vehicle profile", id);
-    return row;
-  }
-
   /** What is known of a model, for other shops: without machines' and people's names. */
   async file(id: string): Promise<ModelFile> {
-    const { value } = await this.profile(id);
+    const { value } = await this.profiles.read(id);
     const [row] = await this.db.select({ name: shop.name }).from(shop);
     const day = await shopDay(this.db);
     return modelFileOf(row?.name ?? "", day, value, await this.measurements(id));
@@ -112,29 +112,15 @@ export class ModelsService {
   ): Promise<KeptVehicleAnswer> {
     const file = this.readFile(plain);
     const own = await this.ownOf(file.vehicle);
-    if ((own?.revision ?? 0) !== revision) {
-      throw conflict("this vehicle profile was changed meanwhile; compare again", {
-        current: own && { value: own.value, revision: own.revision },
-      });
+    if (!own && revision > 0) {
+      throw conflict("this vehicle profile was removed meanwhile; compare again");
     }
     const made = own ? takeDifferences(own.value, file.vehicle, chosen) : await this.anew(file);
-    const checked = made && checkVehicle(made);
-    if (!checked?.ok) {
-      throw notValid("what was chosen does not fit together; nothing was stored", checked?.faults);
-    }
-    const { value } = checked;
-    return this.db.transaction(async (tx) => {
-      const kept = { id: value.profileId as string, value, revision: revision + 1 };
-      await tx
-        .insert(vehicleProfile)
-        .values(kept)
-        .onConflictDoUpdate({
-          target: vehicleProfile.id,
-          set: { value, revision: kept.revision, shape: SHAPE_VERSION },
-        });
-      await this.keepTold(tx, kept.id, file);
-      return { value, revision: kept.revision };
-    });
+    if (!made) throw notValid("what was chosen does not fit together; nothing was stored");
+    // Somebody who changed the profile since it was compared is told by the revision.
+    return this.profiles.keep(made.profileId, made, revision, (tx) =>
+      this.keepTold(tx, made.profileId, file),
+    );
   }
 
   /** A profile of a model that the shop does not have, under an id that it does not have either. */

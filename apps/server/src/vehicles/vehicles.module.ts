@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Inject, Module, Param, Post, Query, Res } from "@nestjs/common";
 import { sql } from "drizzle-orm";
 import type { Response } from "express";
-import { printVehiclesCsv, readVehiclesCsv, type Vehicle } from "@dragonet/core";
+import { printVehiclesCsv, type Vehicle } from "@dragonet/core";
 import {
   CompareModelRequest,
   ComparedModelAnswer,
@@ -9,31 +9,24 @@ import {
   MeasurementAnswer,
   TakeModelRequest,
   VehiclesPageAnswer,
-  checkVehicle,
 } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { vehicleProfile } from "../database/schema.ts";
 import { Answers, AnswersFile } from "../docs/answers.ts";
-import { Catalogue } from "../http/catalogue.ts";
 import { catalogueController } from "../http/catalogueController.ts";
 import { CatalogueLists, readCataloguePlace } from "../http/catalogueLists.ts";
 import { sendFile } from "../http/download.ts";
 import { AsksFor, AsksForPages, readSize, readText, type Asked } from "../http/listQuery.ts";
 import { Me, Needs, type SignedIn } from "../people/access.ts";
 import { ModelsService } from "./models.service.ts";
+import { profilesIn } from "./profiles.ts";
 
 @Controller("api/vehicles")
 class VehiclesController extends catalogueController<Vehicle>(KeptVehicleAnswer) {
   constructor(@Inject(DATABASE) db: Database, @Inject(Audit) audit: Audit) {
     super(
-      new Catalogue<Vehicle>(db, {
-        table: vehicleProfile,
-        what: "vehicle profile",
-        idOf: (value) => value.profileId,
-        check: checkVehicle,
-        readCsv: readVehiclesCsv,
-      }),
+      profilesIn(db),
       new CatalogueLists<Vehicle>(db, vehicleProfile, "vehicle"),
       audit,
       "changed vehicles",

@@ -1,7 +1,6 @@
 import { useCallback } from "react";
 import {
   counted,
-  decimal,
   measured,
   takeKnown,
   vehicleFacts,
@@ -10,7 +9,7 @@ import {
   type Known,
 } from "@dragonet/core";
 import type { VehicleEditing } from "../vehicles/editing.ts";
-import { useKnown } from "../vehicles/known/known.ts";
+import { inShort, useKnown } from "../vehicles/known/known.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { Button } from "../ui/Button.tsx";
 import { FactFields } from "../ui/forms/FactRow.tsx";
@@ -22,7 +21,7 @@ const MOST_ASKED = 4;
 
 const sisters = ({ measurements, next, unit }: Known): string =>
   next
-    ? `${counted(measurements.length, "machine")} of the model: ${decimal(Number(next.low.toPrecision(3)), 3)} to ${decimal(Number(next.high.toPrecision(3)), 3)} ${unit}`
+    ? `${counted(measurements.length, "machine")} of the model: ${inShort(next.low)} to ${inShort(next.high)} ${unit}`
     : "";
 
 /** A number that is typed here was measured, whatever it was known by before. */

@@ -11,7 +11,7 @@ import {
   type Job,
 } from "../job/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
-import { folded } from "./vehicleFacts.ts";
+import { folded, keyedApart } from "./vehicleFacts.ts";
 
 /** One thing that two profiles of a model say otherwise. */
 export interface ModelDifference {
@@ -173,10 +173,11 @@ function listDifferences(
   name: ListName,
   ids: Map<string, string>,
 ): ModelDifference[] {
-  const own = new Map(listOf(mine, name).map((e) => [keyOf(mine, name, e), e]));
+  const keyed = (job: Job) =>
+    keyedApart(listOf(job, name).map((entry) => ({ entry, key: keyOf(job, name, entry) })));
+  const own = new Map(keyed(mine).map(({ key, entry }) => [key, entry]));
   const taken = new Set(listOf(mine, name).map((e) => e.id));
-  return listOf(theirs, name).flatMap((other): ModelDifference[] => {
-    const key = keyOf(theirs, name, other);
+  return keyed(theirs).flatMap(({ key, entry: other }): ModelDifference[] => {
     const mineIs = own.get(key);
     let id = mineIs?.id ?? other.id;
     for (let n = 2; !mineIs && taken.has(id); n++) id = `${other.id.slice(0, 60)}-${n}`;

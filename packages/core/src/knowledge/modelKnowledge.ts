@@ -91,8 +91,11 @@ function explains(all: readonly Measurement[], by: (m: Measurement) => string): 
   if (all.some((m) => by(m) === "")) return false;
   const groups = groupBy(all, by);
   if (groups.length < 2) return false;
-  if (!all.every(isNumber))
+  if (!all.every(isNumber)) {
     return groups.every((group) => new Set(group.map((m) => m.said)).size === 1);
+  }
+  // As many groups as machines explain any numbers, and so none.
+  if (groups.length === all.length) return false;
   const within = groups.map((group) => combine(group.filter(isNumber).map(estimateOf)));
   const q = within.reduce((sum, part) => sum + part.q, 0);
   const freedom = within.reduce((sum, part) => sum + part.freedom, 0);
@@ -109,9 +112,7 @@ function agreementOf(all: readonly Measurement[]): Agreement {
     : new Set(all.map((m) => m.said)).size === 1;
   if (whole) return "agree";
   if (explains(all, byVariant)) return "variant";
-  // As many years as machines explain nothing.
-  const years = new Set(all.map(byYear)).size;
-  return years < all.length && explains(all, byYear) ? "year" : "differ";
+  return explains(all, byYear) ? "year" : "differ";
 }
 
 /** Machines of one kind, as they are told apart, and what the next of these is expected to show. */

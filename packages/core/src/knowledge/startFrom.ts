@@ -1,10 +1,22 @@
 import isEqual from "fast-deep-equal";
 import { createJob, applyEdits, type Edit } from "../job/index.ts";
+import type { Fact } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import type { Known } from "./modelKnowledge.ts";
 import { vehicleFacts } from "./vehicleFacts.ts";
 
-/** What makes a vehicle's facts those that machines of its model have shown, where that is something else. */
+/** What this very machine showed when it was here before; null where it was not, or nobody named it. */
+function ownOf({ measurements }: Known, machine: string): Fact | null {
+  if (machine === "") return null;
+  const own = measurements.find((m) => m.from === "" && m.machine === machine);
+  if (!own || own.value === null || own.low === null || own.high === null) return null;
+  return { value: own.value, low: own.low, high: own.high, provenance: "measured" };
+}
+
+/**
+ * What makes a vehicle's facts those that were measured on it when it was here before, or that machines of its
+ * model have shown, where that is something else.
+ */
 export function takeKnown(
   vehicle: Vehicle,
   known: readonly Known[],
@@ -12,7 +24,8 @@ export function takeKnown(
     measured = false,
   }: { /** Also those that were measured on it. */ readonly measured?: boolean } = {},
 ): Edit[] {
-  const next = new Map(known.map((one) => [one.key, one.next]));
+  const { machine } = vehicle;
+  const next = new Map(known.map((one) => [one.key, ownOf(one, machine) ?? one.next]));
   return vehicleFacts(vehicle).flatMap(({ key, fact, set }) => {
     const shown = next.get(key);
     if (!shown || (fact.provenance === "measured" && !measured)) return [];
@@ -21,8 +34,8 @@ export function takeKnown(
 }
 
 /**
- * A machine as a new job starts with it: what machines of its model have shown, where nobody has put a meter to
- * this one. What the profile has as measured was measured on another machine, too, unless it is this one.
+ * A machine as a new job starts with it: what was measured on it before, else what machines of its model have
+ * shown. What the profile has as measured was measured on another machine, too, unless it is this one.
  */
 export function startFrom(profile: Vehicle, known: readonly Known[], machine: string): Vehicle {
   const one = { ...profile, machine };

@@ -1,7 +1,6 @@
 import { Link } from "react-router";
 import {
   counted,
-  decimal,
   machineOf,
   takeKnown,
   type Agreement,
@@ -12,7 +11,7 @@ import { Button } from "../../ui/Button.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Loading } from "../../ui/page/states.tsx";
 import type { VehicleEditing } from "../editing.ts";
-import { useKnown } from "./known.ts";
+import { inShort, useKnown } from "./known.ts";
 
 const AGREEMENT_WORDS: Readonly<Record<Agreement, string>> = {
   one: "one machine",
@@ -21,9 +20,6 @@ const AGREEMENT_WORDS: Readonly<Record<Agreement, string>> = {
   year: "differ by year",
   differ: "disagree",
 };
-
-/** Three figures: no machine is like another to more. */
-const inShort = (n: number): string => decimal(Number(n.toPrecision(3)), 3);
 
 const bounds = (value: number, low: number, high: number, unit: string): string =>
   `${inShort(value)} ${unit} (${inShort(low)} to ${inShort(high)})`;

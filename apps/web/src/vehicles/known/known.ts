@@ -1,8 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { knowledgeOf, whichOf, type Known, type Vehicle } from "@dragonet/core";
+import { decimal, knowledgeOf, whichOf, type Known, type Vehicle } from "@dragonet/core";
 import type { MeasurementAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
+
+/** Three figures: no machine is like another to more. */
+export const inShort = (n: number): string => decimal(Number(n.toPrecision(3)), 3);
 
 /** What was found out about a vehicle's model, as far as it says something of this one; null until it is there. */
 export function useKnown(vehicle: Vehicle): readonly Known[] | null {
