@@ -1,6 +1,6 @@
 import type { CalendarFile, PrintedSchedule } from "./calendarFile.ts";
 import { Hours } from "./time/hours.ts";
-import { SLOT_WORDS, type SlotKind } from "./plan.ts";
+import { SLOT_WORDS } from "./plan.ts";
 import {
   DAY_MIN,
   dayOf,
@@ -44,8 +44,47 @@ const NO_BENCH = "Handing over";
 
 const clock = (at: ShopTime): string => printShopTime(at).slice(11);
 
+type Planned = PrintedSchedule["jobs"][number];
+type PlannedSlot = Planned["slots"][number];
+
+/** Which row a stretch stands in. */
+const rowOf = ({ kind, bench }: PlannedSlot): string =>
+  bench !== "" ? bench : kind === "aim" ? WALL : NO_BENCH;
+
+/** A stretch as far as it lies on one day: what reaches over a night begins and ends with the shop. */
+function onDay({ kind, start, end, who }: PlannedSlot, day: ShopTime, hours: Hours) {
+  const [from, to] = [readShopTime(start) ?? 0, readShopTime(end) ?? 0];
+  if (to <= day || from >= day + DAY_MIN) return [];
+  const open = kind === "aim" ? null : hours.of(day);
+  const first = Math.max(from, open ? day + open.open : day);
+  const last = Math.min(to, open ? day + open.close : day + DAY_MIN);
+  return last <= first && kind !== "cure" ? [] : [{ kind, who, first, last }];
+}
+
+const words = (list: readonly string[]): string =>
+  [...new Set(list)].filter((text) => text !== "").join(", ");
+
+/** All that is done to a job in one row on one day, as one line; null where that is nothing. */
+function lineOf({ title, slots }: Planned, row: string, day: ShopTime, hours: Hours) {
+  const ends = slots.filter(({ end }) => end.startsWith(printDay(day)));
+  const atBench = ends.some(({ bench }) => bench !== "");
+  // What goes out on the day of its bench is told there.
+  if (row === NO_BENCH && atBench) return null;
+  const parts = slots.filter((slot) => rowOf(slot) === row).flatMap((s) => onDay(s, day, hours));
+  if (parts.length === 0) return null;
+  const worked = parts.filter(({ kind }) => kind !== "cure");
+  const some = worked.length > 0 ? worked : parts;
+  const first = Math.min(...some.map((part) => part.first));
+  const last = Math.max(...some.map((part) => part.last));
+  const handed = ends.find(({ kind }) => kind === "handOver");
+  const out = handed && row !== NO_BENCH && row !== WALL ? `out ${handed.end.slice(11)}` : "";
+  const what = [...some.map(({ kind }) => SLOT_WORDS[kind]), ...some.map(({ who }) => who), out];
+  const time = worked.length === 0 ? "" : `${clock(first)}–${clock(last)}`;
+  return { at: first, line: { title, time, what: words(what) } };
+}
+
 /**
- * The next days that a shop is open on, benches down and days across, from a plan and what it was made of.
+ * The next days that a shop is open on, benches and the wall by day, from a plan and what it was made of.
  *
  * @param most days at most
  */
@@ -60,48 +99,9 @@ export function weekSheetOf(
     days.push(dayOf(at));
     at = hours.next(dayOf(at) + DAY_MIN);
   }
-  const rowOf = (kind: SlotKind, bench: string): string =>
-    bench !== "" ? bench : kind === "aim" ? WALL : NO_BENCH;
-  /** All that is done to a job in one row on one day, as one line: from its first minute to its last. */
-  const lineOf = (
-    { title, slots }: PrintedSchedule["jobs"][number],
-    name: string,
-    day: ShopTime,
-  ): { readonly at: ShopTime; readonly line: WeekLine } | null => {
-    const parts = slots.flatMap(({ kind, start, end, bench, who }) => {
-      const [from, to] = [readShopTime(start) ?? 0, readShopTime(end) ?? 0];
-      if (rowOf(kind, bench) !== name || to <= day || from >= day + DAY_MIN) return [];
-      // What reaches over a night begins and ends with the shop.
-      const open = kind === "aim" ? null : hours.of(day);
-      const first = Math.max(from, open ? day + open.open : day);
-      const last = Math.min(to, open ? day + open.close : day + DAY_MIN);
-      return last <= first && kind !== "cure" ? [] : [{ kind, who, first, last }];
-    });
-    const onDay = (wanted: (slot: { kind: SlotKind; bench: string }) => boolean) =>
-      slots.find((slot) => wanted(slot) && slot.end.slice(0, 10) === printDay(day));
-    const handed = onDay(({ kind }) => kind === "handOver");
-    // What goes out on the day of its bench is told there.
-    if (name === NO_BENCH && onDay(({ bench }) => bench !== "")) return null;
-    const out = handed && name !== NO_BENCH && name !== WALL ? `out ${handed.end.slice(11)}` : "";
-    const worked = parts.filter(({ kind }) => kind !== "cure");
-    if (parts.length === 0) return null;
-    const some = worked.length > 0 ? worked : parts;
-    const [first, last] = [some[0]!.first, Math.max(...some.map((part) => part.last))];
-    const words = (list: readonly string[]): string =>
-      [...new Set(list)].filter((t) => t !== "").join(", ");
-    const what = words(some.map(({ kind }) => SLOT_WORDS[kind]));
-    return {
-      at: first,
-      line: {
-        title,
-        time: worked.length === 0 ? "" : `${clock(first)}–${clock(last)}`,
-        what: words([what, ...some.map(({ who }) => who), out]),
-      },
-    };
-  };
   const lines = (name: string, day: ShopTime): WeekLine[] =>
     plan.jobs
-      .flatMap((job) => lineOf(job, name, day) ?? [])
+      .flatMap((job) => lineOf(job, name, day, hours) ?? [])
       .sort((a, b) => a.at - b.at)
       .map(({ line }) => line);
   const rows = [...calendar.benches, WALL, NO_BENCH].map((name) => ({
