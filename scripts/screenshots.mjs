@@ -102,7 +102,7 @@ const SHOTS = [
   { name: "hand-over", go: inJob("Aux pods, brake flasher", "Hand over") },
   { name: "sheet", go: inJob("Lambing-watch bar and pods", "Sheet") },
   { name: "shelf", go: visit("/shelf") },
-  { name: "vehicle", go: visit("/vehicles/fellrunner-420") },
+  { name: "vehicle", go: seeing("/vehicles/fellrunner-420", "Measured on machines of this model") },
   {
     name: "training",
     night: true,
