@@ -157,14 +157,14 @@ describe("volts that a contact has to break", () => {
 });
 
 describe("volts that a lamp bears", () => {
-  const fed = (load: LoadPart["load"]) => {
-    const part: LoadPart = { ...bulb, id: asId("lamp"), load, dim: null, lights: [] };
+  const fed = (load: LoadPart["load"], ratedV = 0) => {
+    const part: LoadPart = { ...bulb, id: asId("lamp"), load, ratedV, dim: null, lights: [] };
     return told(jobWith(part, 1, keyed), "lamp-volts").map((f) => f.title);
   };
   const few = "Too few volts for this lamp";
   const many = "Too many volts for this lamp";
 
-  it("are those of its driver, a quarter over and under without one, and of a horn any", () => {
+  it("are those of its driver, a quarter over and under without one, and of a horn those of its system", () => {
     // At the lamp there are some 12.4 of the 12.7 V of a rested battery.
     expect(fed({ kind: "drivenLed", powerW: sure(10), minV: 9, maxV: 16 })).toEqual([]);
     expect(fed({ kind: "drivenLed", powerW: sure(10), minV: 9, maxV: 12 })).toEqual([many]);
@@ -177,6 +177,8 @@ describe("volts that a lamp bears", () => {
     expect(fed({ ...strip, ratedV: 6, lengthM: 1 })).toEqual([many]);
     expect(fed({ ...strip, ratedV: 12, forwardV: 9, lengthM: 1 })).toEqual([]);
     expect(fed({ kind: "constantCurrent", currentA: sure(3) })).toEqual([]);
+    expect(fed({ kind: "constantCurrent", currentA: sure(3) }, 6)).toEqual([many]);
+    expect(fed({ kind: "constantCurrent", currentA: sure(3) }, 24)).toEqual([few]);
   });
 
   it("of several on one run are told once, with how many more", () => {

@@ -2,9 +2,11 @@ import {
   FLASHER_V,
   USUAL_SCRIPT,
   applyEdits,
+  checkedCircuit,
   flashRemedies,
   flashTiming,
   readScript,
+  remainingLoads,
   replaceLamp,
   seenByVehicle,
   sideFlashes,
@@ -83,6 +85,7 @@ describe("what the vehicle sees on a wire whose lamps were replaced", () => {
 
 describe("a side that is held", () => {
   it("flashes by the load that its flasher sees, factory bulbs that stay counted at 13.5 V", () => {
+    // Two a side of 10 W together, of which one goes.
     const job = replaced("turn-plug", 1, {
       principle: "electronic",
       leastA: 1.1,
@@ -92,10 +95,36 @@ describe("a side that is held", () => {
     expect(others).toEqual([]);
     const own = seen(job)[0]!.nowA;
     expect(left!.side).toBe("left");
-    expect(left!.loadA).toBeCloseTo(10 / FLASHER_V + own, 6);
+    expect(left!.loadA).toBeCloseTo(5 / FLASHER_V + own, 6);
     expect(left!.timing).toEqual(flashTiming(left!.flasher, left!.loadA));
     expect(sideFlashes(replaced("turn-plug", 1, null), synthesise(job))).toEqual([]);
     expect(job.runs.map(usesSide)).toEqual([true]);
+  });
+});
+
+describe("bulbs whose draw nobody has told", () => {
+  const turn = { principle: "electronic" as const, leastA: 1.1, bulbW: stated(42) };
+  const bare = onVehicle({ ...PETREL, turn: { ...PETREL.turn!, ...turn }, baseLoads: [] });
+  const what = (count: number) => ({
+    ...{ part: loadPart("turn-plug"), count, place: "left" as const, replaces: "" },
+    ...{ joint: "splice" as const, pinId: asId<PinId>("left"), name: "Left turn" },
+  });
+  const job = (count: number) => edited(bare, ...replaceLamp(bare, what(count), minter()));
+
+  it("are gone all the same: what flashes by their load finds it missing", () => {
+    const loads = [1, 2].map((count) => sideFlashes(job(count), synthesise(job(count)))[0]!);
+    // One of two stays, then none.
+    expect(loads[0]!.loadA).toBeGreaterThan(21 / FLASHER_V);
+    expect(loads[1]!.loadA).toBeLessThan(turn.leastA);
+    expect(checkedCircuit(job(2)).findings.map((f) => f.rule)).toContain("flash-rate");
+    expect(checkedCircuit(job(1)).findings.map((f) => f.rule)).not.toContain("flash-rate");
+  });
+
+  it("count for nothing in the budget, and nothing is said of what the vehicle saw before", () => {
+    expect(remainingLoads(job(2))).toEqual([]);
+    const calm = onVehicle({ ...bare.vehicle, turn: { ...bare.vehicle.turn!, leastA: 0.05 } });
+    const then = edited(calm, ...replaceLamp(calm, what(2), minter()));
+    expect(seen(then)).toMatchObject([{ verdict: "untold", wasA: 0 }]);
   });
 });
 

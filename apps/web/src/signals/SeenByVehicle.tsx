@@ -5,6 +5,7 @@ import { SeverityMark } from "../ui/Severity.tsx";
 
 const VERDICT_WORDS: Readonly<Record<Seen["verdict"], string>> = {
   asBefore: "as before",
+  untold: "nobody has told what hung on it",
   less: "less than before, and enough",
   missed: "takes it for a dead bulb",
   more: "more than before",

@@ -203,7 +203,7 @@ function Turn({ turn, canEdit }: { turn: TurnFacts; canEdit: boolean }) {
         />
       </div>
       <FactRow
-        label="Factory bulbs fitted"
+        label="Factory bulbs a side, as it came"
         unit="W"
         fact={turn.bulbW}
         disabled={!canEdit}

@@ -6,7 +6,7 @@ import { addLamps, adoptPart, append } from "./edit/edits.ts";
 import { asId, type PartId, type PinId, type RunId, type SupplyId } from "./ids.ts";
 import type { Job } from "./job.ts";
 import type { Lamp, Run } from "./record/wiring.ts";
-import type { ConnectorPin } from "../vehicle/index.ts";
+import type { BaseLoad, ConnectorPin } from "../vehicle/index.ts";
 
 /** What turns on a circuit that hangs on a factory wire: what makes the wire live. */
 const follows = ({ liveWhen }: ConnectorPin) =>
@@ -26,11 +26,19 @@ export interface Replacement {
   readonly place: Lamp["place"];
   /** The wire that the factory lamp hangs on. */
   readonly pinId: PinId;
-  /** The load of the vehicle that goes; "" where nobody has told it yet. */
+  /** The load of the vehicle that goes; "" where nobody has told it yet: it is written down, of no known draw. */
   readonly replaces: string;
   readonly joint: Lamp["joint"];
   readonly name: string;
 }
+
+/** A lamp of the vehicle whose draw nobody has told: it counts for nothing in the budget, and it is gone. */
+const untoldLoad = (pin: ConnectorPin): BaseLoad => ({
+  id: `factory-${pin.id}`,
+  name: `Factory lamp on ${pin.carries}`,
+  currentA: { value: 0, low: 0, high: 0, provenance: "assumed" },
+  ...{ parked: 0, engineOff: 0, idle: 0, town: 0, cruise: 0 },
+});
 
 /**
  * A factory lamp that makes room for another: the old load leaves the budget, the new one takes
@@ -41,16 +49,18 @@ export function replaceLamp(job: Job, what: Replacement, mint: (prefix: string) 
   const pin = job.vehicle.pins.find((p) => p.id === what.pinId);
   if (!pin) return [];
   const run = circuitOn(job, asId<RunId>(mint("run")), what.name, pin, what.place === "rear");
-  const first = append(job, "run", run);
-  const made = applyEdits(job, [first]);
+  const untold = untoldLoad(pin);
+  const replaces = what.replaces === "" ? untold.id : what.replaces;
+  const isThere = job.vehicle.baseLoads.some((load) => load.id === replaces);
+  const first = [...(isThere ? [] : [append(job, "baseLoad", untold)]), append(job, "run", run)];
+  const made = applyEdits(job, first);
   const then = made.ok ? made.job : job;
   const lamps = addLamps(then, run, what.part, what.count, what.place, () => mint("lamp"));
   const joined = lamps.map((edit): Edit => {
     if (edit.kind !== "add" || edit.entity !== "lamp") return edit;
-    const value = { ...edit.value, joint: what.joint, replaces: what.replaces };
-    return { ...edit, value };
+    return { ...edit, value: { ...edit.value, joint: what.joint, replaces } };
   });
-  return [first, ...joined];
+  return [...first, ...joined];
 }
 
 export interface PlugIn {

@@ -16,7 +16,8 @@ export interface Seen {
   readonly nowA: number;
   /** Least that its monitor or flasher wants to see, in A; 0 where nothing is known to watch. */
   readonly leastA: number;
-  readonly verdict: "asBefore" | "less" | "missed" | "more";
+  /** `untold` where nobody has told what hung on it before. */
+  readonly verdict: "asBefore" | "less" | "missed" | "more" | "untold";
 }
 
 /** What watches a wire, in A: the flasher's least load on turn wires, half of before on a bus. */
@@ -27,8 +28,9 @@ function leastOf(job: Job, pin: ConnectorPin, wasA: number): number {
   return turn?.principle === "bus" ? wasA * MISSED_SHARE : 0;
 }
 
-function verdictOf(wasA: number, nowA: number, leastA: number): Seen["verdict"] {
+function verdictOf(wasA: number, nowA: number, leastA: number, hadSome: boolean): Seen["verdict"] {
   if (nowA < leastA) return "missed";
+  if (hadSome && wasA === 0) return "untold";
   if (nowA > wasA * 1.1 + 0.02) return "more";
   return nowA < wasA * 0.9 ? "less" : "asBefore";
 }
@@ -68,7 +70,7 @@ export function seenByVehicle(job: Job, circuit: Circuit): Seen[] {
     return [
       {
         ...{ pinId: pin.id, carries: pin.carries, wasA, nowA, leastA },
-        verdict: verdictOf(wasA, nowA, leastA),
+        verdict: verdictOf(wasA, nowA, leastA, replaced.size > 0),
       },
     ];
   });

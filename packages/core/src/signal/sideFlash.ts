@@ -1,5 +1,5 @@
 import type { Circuit } from "../circuit/index.ts";
-import type { ElementId, Input, Job } from "../job/index.ts";
+import type { ElementId, Input, Job, RunId } from "../job/index.ts";
 import { solveCircuit } from "../network/index.ts";
 import { runningVolts } from "../source/index.ts";
 import { flashTiming, type FlasherFacts, type FlashTiming } from "./flasher.ts";
@@ -10,6 +10,25 @@ export const FLASHER_V = 13.5;
 export const SIDES = ["left", "right"] as const;
 export type Side = (typeof SIDES)[number];
 
+/** Bulbs a side where nobody has counted them: one in front, one behind (common practice). */
+const USUAL_BULBS = 2;
+
+/**
+ * Watts of factory bulbs that a side still has: those that the job puts other lamps in the place
+ * of are gone.
+ */
+function factoryBulbW({ vehicle, lamps, runs }: Job, side: Side): number {
+  const { turnFront, turnRear } = vehicle.factoryLamps;
+  const counted = ((turnFront ?? 0) + (turnRear ?? 0)) / SIDES.length;
+  const known = turnFront !== null && turnRear !== null && counted > 0;
+  const had = known ? counted : USUAL_BULBS;
+  const works = (id: RunId): boolean =>
+    runs.some((r) => r.id === id && r.condition.anyOf.flat().some((t) => t.input === side));
+  const gone = lamps.filter((l) => l.replaces !== "" && !l.factory && works(l.runId)).length;
+  const left = Math.max(0, 1 - gone / had);
+  return (vehicle.turn?.bulbW.value ?? 0) * left;
+}
+
 /** Current that flows to a side's lamps through what makes it flash, in A. */
 export function sideLoadA(
   job: Job,
@@ -17,7 +36,7 @@ export function sideLoadA(
   side: Side,
   amps: ReadonlyMap<ElementId, number>,
 ): number {
-  const factory = (job.vehicle.turn?.bulbW.value ?? 0) / FLASHER_V;
+  const factory = factoryBulbW(job, side) / FLASHER_V;
   let total = factory;
   let kit = 0;
   for (const element of circuit.elements.values()) {

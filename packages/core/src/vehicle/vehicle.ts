@@ -188,7 +188,7 @@ export interface TurnFacts {
   readonly ratePerMin: Fact;
   /** Share of a flash that is light, 0–1. */
   readonly onShare: number;
-  /** Factory bulbs still fitted, a side, in W. */
+  /** Factory bulbs as it came to the shop, a side, in W: those that a job replaces are counted out by it. */
   readonly bulbW: Fact;
 }
 

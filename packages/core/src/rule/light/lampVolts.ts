@@ -7,7 +7,7 @@ import {
   type RunCircuit,
 } from "../../circuit/index.ts";
 import { pinWire, setRun, type Run } from "../../job/index.ts";
-import type { LoadSpec } from "../../part/index.ts";
+import { borneVolts, type LoadPart } from "../../part/index.ts";
 import type { OperatingPoint } from "../../solve/index.ts";
 import { rangeOfRoot } from "../../synthesis/index.ts";
 import {
@@ -18,30 +18,6 @@ import {
   type Rule,
   type RuleContext,
 } from "../finding.ts";
-
-/** A lamp without a driver bears so much over its rating for long: 15 V on 12 V, common practice. */
-const BEARS = 1.25;
-/** Below this share of its rating a lamp without a driver is of little use. */
-const DULL = 0.75;
-
-interface Limits {
-  readonly lowV: number;
-  readonly highV: number;
-}
-
-/** Volts between which a load works and lives. */
-function limitsOf(spec: LoadSpec): Limits | null {
-  switch (spec.kind) {
-    case "drivenLed":
-      return { lowV: spec.minV, highV: spec.maxV };
-    case "filament":
-    case "resistive":
-    case "ledStrip":
-      return { lowV: spec.ratedV * DULL, highV: spec.ratedV * BEARS };
-    case "constantCurrent":
-      return null;
-  }
-}
 
 /** Whether lamps of a run would each bear their share of a source in series. */
 function bearsInSeries(
@@ -54,9 +30,9 @@ function bearsInSeries(
   const most = rangeOfRoot(job, made.root).highV / loads.length;
   return (
     loads.length > 1 &&
-    loads.every(({ part: { load } }) => {
-      const limits = limitsOf(load);
-      return load.kind !== "drivenLed" && limits && usual >= limits.lowV && most <= limits.highV;
+    loads.every(({ part }) => {
+      const { lowV, highV } = borneVolts(part);
+      return part.load.kind !== "drivenLed" && usual >= lowV && most <= highV;
     })
   );
 }
@@ -88,35 +64,41 @@ function judge(
   when: string,
 ): Found | null {
   const at = point.at.get(load.id);
-  const limits = limitsOf(load.part.load);
-  if (!at || !limits || rootV(made.root, point) <= 0) return null;
+  const limits = borneVolts(load.part);
+  const isFactorys = context.job.lamps.some((l) => l.id === load.lampId && l.factory);
+  if (!at || isFactorys || rootV(made.root, point) <= 0) return null;
   const volts = at.fromV - at.toV;
   // One that gets nothing at all is not on: whether it should be is for the proof to say.
   const dark = Math.abs(at.currentA) < 1e-4 && volts < limits.lowV / 3;
   if (dark || (volts >= limits.lowV && volts <= limits.highV)) return null;
   const low = volts < limits.lowV;
-  const driven = load.part.load.kind === "drivenLed";
+  const { family } = load.part;
   return {
     rule: "lamp-volts",
     severity: low && when !== "" ? "note" : "stop",
     place: placeOfRun(run, load.id, load.label),
-    title: `Too ${low ? "few" : "many"} volts for this lamp${when}`,
+    title: `Too ${low ? "few" : "many"} volts for this ${family}${when}`,
     figures: [
       {
-        label: "at the lamp",
+        label: `at the ${family}`,
         value: `${decimal(volts)} V`,
         limit: `${decimal(limits.lowV)}–${decimal(limits.highV)} V`,
       },
     ],
-    why: low
-      ? driven
-        ? "Its driver stays off."
-        : "It glows more than it lights."
-      : driven
-        ? "Its driver is beyond its rating."
-        : "It burns out early: each lamp of a string must bear its share of the full-charge voltage.",
+    why: whyOf(load.part, low, run),
     remedies: remediesFor(run, low, bearsInSeries(context, made, point)),
   };
+}
+
+/** What becomes of a load that has too few volts, or too many. */
+function whyOf({ family, load }: LoadPart, low: boolean, run: Run): string {
+  if (load.kind === "drivenLed") {
+    return low ? "Its driver stays off." : "Its driver is beyond its rating.";
+  }
+  if (low) return family === "lamp" ? "It glows more than it lights." : "It hardly works.";
+  return run.arrangement === "series"
+    ? "It burns out early: each lamp of a string must bear its share of the full-charge voltage."
+    : "It is made for fewer volts and burns out: a converter, a supply of its volts or, for lamps without a driver, a string in series.";
 }
 
 /** At rest, straight off the charger, and with an empty pack: the first of them that is amiss. */
@@ -136,7 +118,7 @@ function checkLoad(context: RuleContext, place: Place): Found[] {
 export const lampVolts: Rule = {
   id: "lamp-volts",
   source:
-    "common practice: a driver works between its limits; a lamp without one bears a quarter over",
+    "common practice: a driver works between its limits; a load without one bears a quarter over, a horn what a charging system shows",
   check: (context) =>
     builtRuns(context).flatMap(({ run, made }) => {
       const found = elementsOf(context.circuit, powerPath(made), "load").flatMap((load) =>
