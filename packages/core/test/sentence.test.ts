@@ -29,6 +29,7 @@ const circuitWords = (c: SaidCircuit): string =>
     ...(c.feed.kind === "usual" ? [] : [c.feed.kind]),
     ...(c.relay === "auto" ? [] : [`relay ${c.relay}`]),
     ...(c.series ? ["series"] : []),
+    ...(c.replaces ? [`replaces ${c.replaces}`] : []),
   ].join(" ");
 
 const aboutWords = ({ vehicle, machine, customer, promised }: SaidJob): string =>
@@ -82,7 +83,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
   ["2x 18W pods on a rocker switch", "2 pod-18 front [own switch]", "", ""],
   ["one amber fog pod on the left with own switch", "1 amber-pod-12 left [own switch]", "", ""],
   ["rear work lamp with reverse", "1 work-24 rear [reverse]", "", ""],
-  ["60 W bar with own switch", "1 said-bar-60-white front [own switch]", "", ""],
+  ["60 W bar with own switch", "1 said-bar-60_w-white front [own switch]", "", ""],
   [
     "two flod pods with hi beam on the fellruner",
     "2 pod-18 front [high beam]",
@@ -90,7 +91,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
     "",
   ],
   ["flashing brake lamp when braking", "1 brake-flasher rear [brake]", "", ""],
-  ["pods with key and brake", "2 pod-18 front [key on and brake]", "", ""],
+  ["pods with key and brake", "2 pod-18 rear [key on and brake]", "", ""],
   [
     "light bar on a switch, horn on the horn button and a usb charger keyed",
     "1 bar-40 front [own switch]; 1 horn-3a front [horn button]; 1 outlet-usb inside [key on]",
@@ -107,7 +108,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
   ],
   [
     "six pods in series from the pack on the Porter",
-    "6 pod-18 front [own switch and key on] pack series",
+    "6 pod-plain-10 front [own switch and key on] pack series",
     "porter-48",
     "",
   ],
@@ -178,7 +179,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
     "",
     "",
   ],
-  ["reversing: work light with reverse gear", "1 work-24 front [reverse]", "", ""],
+  ["reversing: work light with reverse gear", "1 work-24 rear [reverse]", "", ""],
   ["amber turn lamp on the right with right blinker", "1 turn-led right [right turn]", "", ""],
   ["right turn lamp", "1 turn-led right [right turn]", "", ""],
   ["two red path lamps inside with parking lights", "2 path-red inside [park light]", "", ""],
@@ -190,7 +191,7 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
   ],
   ["hazard lights on four turn lamps", "4 turn-led front [hazards]", "", ""],
   ["a 40 watt bar keyed and switched", "1 bar-40 front [key on and own switch]", "", ""],
-  ["3 A horn on the button", "1 horn-3a front [horn button]", "", "button"],
+  ["3 A horn on the button", "1 horn-3a front [horn button]", "", ""],
   [
     "strip of red LEDs at the back with the tail light",
     "1 strip-12-short rear [park light]",
@@ -217,10 +218,54 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
   ],
   [
     "turn lamps in place of bulbs on the Petrel",
-    "1 turn-led left [left turn]; 1 turn-led right [right turn]",
+    "1 turn-led left [left turn] replaces splice; 1 turn-led right [right turn] replaces splice",
     "petrel-650",
-    "place / bulbs",
+    "",
   ],
+  [
+    "led turn lamps left and right in place of the bulbs",
+    "1 turn-led left [left turn] replaces splice; 1 turn-led right [right turn] replaces splice",
+    "",
+    "",
+  ],
+  [
+    "replace the factory turn bulbs with four LED turn lamps by adapters",
+    "2 turn-led left [left turn] replaces adapter; 2 turn-led right [right turn] replaces adapter",
+    "",
+    "",
+  ],
+  [
+    "Replace the tail light with an LED tail light, and a horn with a button",
+    "1 tail-two-level rear [park light] replaces splice; 1 horn-3a front [horn button]",
+    "",
+    "",
+  ],
+  [
+    "left and right turn signals and a bar on its own switch",
+    "1 turn-led left [left turn]; 1 turn-led right [right turn]; 1 bar-40 front [own switch]",
+    "",
+    "",
+  ],
+  ["two 35 W bulbs on one switch", "2 bulb-headlight-35 front [own switch]", "", ""],
+  [
+    "two 55 W halogen spots with high beam",
+    "2 said-spot-55_w-plain-warm_white front [high beam]",
+    "",
+    "",
+  ],
+  ["88 W heater on its own switch", "1 said-heater-88_w-none inside [own switch]", "", ""],
+  ["60 W heated seat with the key", "1 said-heater-60_w-none inside [key on]", "", ""],
+  ["two 5 A horns", "2 said-horn-5_a-none front [horn button]", "", ""],
+  ["a 48 V 2 A horn on the button", "1 said-horn-2_a-48_v-none front [horn button]", "", ""],
+  ["three 20 W floods on own switch", "3 pod-18 front [own switch]", "", ""],
+  ["12 V strip with the brake", "1 strip-12-short rear [brake]", "", ""],
+  [
+    "four 10 W pods in series on own switch on the Porter",
+    "4 pod-plain-10 front [own switch] series",
+    "porter-48",
+    "",
+  ],
+  ["gizmos of 12 V", "", "", "gizmos / 12 V"],
   [
     "a dozen path lights on the Porter with park",
     "12 path-red front [park light]",
@@ -259,9 +304,25 @@ describe("a sentence", () => {
     expect(readSentence("a 40 W bar", WORLD).assumed.join("\n")).toContain(
       "Bar: own switch with the key, as nobody said what turns it on",
     );
-    expect(readSentence("a 60 W bar on its own switch", WORLD).assumed).toEqual([
+    const assumed = (text: string) => readSentence(text, WORLD).assumed;
+    expect(assumed("a 60 W bar on its own switch")).toEqual([
       "Bar: not on the shelf; taken as an LED lamp of 60 W for 9–32 V",
     ]);
+    expect(assumed("an 88 W heater on its own switch")).toEqual([
+      "Heater: not on the shelf; taken as a plain load without a driver of 88 W for 12 V",
+    ]);
+    expect(assumed("two 5 A horns")).toEqual([
+      "Horns: not on the shelf; taken as a horn of 5 A for 12 V",
+    ]);
+    expect(assumed("three 20 W floods on own switch")).toEqual([
+      "Floods: 18 W flood pod is the nearest to 20 W on the shelf",
+    ]);
+    expect(assumed("turn lamps in place of the bulbs").join("\n")).toContain(
+      "spliced to the wires",
+    );
+    expect(assumed("turn lamps in place of the bulbs by adapters").join("\n")).not.toContain(
+      "spliced",
+    );
   });
 
   it("finds the same part however the shelf is ordered", () => {
@@ -270,6 +331,44 @@ describe("a sentence", () => {
       const said = readSentence(text, { ...WORLD, shelf });
       expect(said.circuits.map(circuitWords).join("; ")).toBe(circuits);
     }
+  });
+
+  const planned = (text: string) => {
+    const said = readSentence(text, WORLD);
+    return planSentence(said, said.vehicle ?? FELLRUNNER, DEFAULT_PRACTICES, DEMO_SHELF);
+  };
+
+  it("of lamps in place of the factory's takes their wire as it is, and theirs are gone", () => {
+    const job = planned("LED turn lamps in place of the bulbs by adapters on the Petrel");
+    expect(job.runs.map(({ feed, relay }) => [feed.kind, relay])).toEqual([
+      ["pin", "no"],
+      ["pin", "no"],
+    ]);
+    const gone = job.vehicle.baseLoads.map((load) => load.id);
+    for (const lamp of job.lamps) {
+      expect(lamp.joint).toBe("adapter");
+      expect(gone).toContain(lamp.replaces);
+    }
+    // Where the map has no such wire the lamps are planned all the same, as added ones.
+    const unmapped = planned("two LED turn lamps in place of the bulbs on the quad");
+    expect(unmapped.lamps.map((l) => l.replaces)).toEqual(["", ""]);
+  });
+
+  it("on a pack has loads that do not bear it behind one converter, big enough for all", () => {
+    const job = planned("two 30 W pods on own switch and a horn on the button on the Porter");
+    const [supply, ...others] = job.supplies;
+    expect(others).toEqual([]);
+    const part = job.parts.find((p) => p.id === supply!.partId);
+    expect(part?.kind).toBe("converter");
+    // 60 W at 12 V and 3 A, and a fifth to spare.
+    expect(part?.kind === "converter" && part.outA).toBeGreaterThanOrEqual(10);
+    for (const { feed } of job.runs) expect(feed).toMatchObject({ kind: "supply" });
+    const rules = checkedCircuit(job).findings.map((f) => f.rule);
+    expect(rules).not.toContain("lamp-volts");
+    // What was said to hang on the pack hangs there, and what bears it needs nothing between.
+    expect(planned("a horn from the pack on the Porter").supplies).toEqual([]);
+    expect(planned("four 10 W pods in series on the Porter").supplies).toEqual([]);
+    expect(planned("a 48 V 2 A horn on the Porter").supplies).toEqual([]);
   });
 
   it("takes the vehicle that is given where it names none", () => {
@@ -319,6 +418,7 @@ const circuit: fc.Arbitrary<SaidCircuit> = fc.record({
   feed: fc.constantFrom({ kind: "usual" }, { kind: "battery" }, { kind: "pack" }),
   relay: fc.constantFrom("auto", "yes", "no"),
   series: fc.boolean(),
+  replaces: fc.constantFrom(null, "splice", "plug", "adapter"),
 });
 
 describe("a printed plan", () => {

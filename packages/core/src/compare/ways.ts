@@ -248,6 +248,33 @@ function drafts(job: Job, run: Run, shelf: readonly Part[]): Draft[] {
   ];
 }
 
+/**
+ * The edits that feed several runs from one converter of the shelf that gives enough for all of
+ * them; null where none does, or where the vehicle has no pack.
+ */
+export function converterEdits(
+  job: Job,
+  runs: readonly Run[],
+  shelf: readonly Part[],
+): Edit[] | null {
+  const draws = runs.map((run) =>
+    drawOf({ ...run, arrangement: "parallel" }, loadsOf(job, run), 12),
+  );
+  const drawA = draws.reduce((sum, draw) => sum + draw.mid, 0);
+  const converter = bestConverter(job, drawA, shelf);
+  if (!converter) return null;
+  const edits: Edit[] = [];
+  let then = job;
+  for (const run of runs) {
+    const more = fromSupply(then, run, converter, "switch");
+    const made = applyEdits(then, more);
+    if (!made.ok) return null;
+    edits.push(...more);
+    then = made.job;
+  }
+  return edits;
+}
+
 /** The edits that choose one of the ways for a run, or why it cannot be chosen. */
 export function wayEdits(
   job: Job,

@@ -21,21 +21,29 @@ export interface Draft {
   feed: SaidFeed;
   relay: Run["relay"];
   series: boolean;
+  /** On the left and on the right, as one circuit a side where they turn. */
+  bothSides: boolean;
+  replaces: Lamp["joint"] | null;
 }
 
 /** What was read before a load and belongs to it. */
 export interface Ahead {
   count: number | null;
   watts: number | null;
+  volts: number | null;
+  amps: number | null;
   kinds: string[];
   place: Lamp["place"] | null;
   bothEnds: boolean;
+  bothSides: boolean;
+  replaces: boolean;
   /** First token of it. */
   from: number | null;
 }
 
 export const nothingAhead = (): Ahead => ({
-  ...{ count: null, watts: null, kinds: [], place: null, bothEnds: false, from: null },
+  ...{ count: null, watts: null, volts: null, amps: null, kinds: [], place: null, from: null },
+  ...{ bothEnds: false, bothSides: false, replaces: false },
 });
 
 /** Words for a lamp that flashes by itself. */
@@ -46,3 +54,7 @@ export const FLASHING: ReadonlySet<string> = new Set([
 /** Whether two places are the two ends of a vehicle. */
 export const isEnds = (a: Lamp["place"] | null, b: Lamp["place"]): boolean =>
   (a === "front" && b === "rear") || (a === "rear" && b === "front");
+
+/** Whether two places are the two sides of one. */
+export const isSides = (a: Lamp["place"] | null, b: Lamp["place"]): boolean =>
+  (a === "left" && b === "right") || (a === "right" && b === "left");

@@ -14,28 +14,39 @@ function usualOf({ sorts, part }: Draft): readonly Input[] {
   return ["switch", "key"];
 }
 
-const usualPlace = ({ sorts }: Draft): Lamp["place"] =>
-  sorts.some((s) => RED.has(s)) ? "rear" : sorts.includes("outlet") ? "inside" : "front";
+/** What is seen from behind when it is on. */
+const BEHIND: ReadonlySet<Input> = new Set(["brake", "lever", "pedal", "reverse"]);
+
+/** Where a load sits where nobody said: by its sort, and by what turns it on. */
+function usualPlace({ sorts, part }: Draft, inputs: readonly Input[]): Lamp["place"] {
+  const seen = part.family === "lamp" && inputs.some((input) => BEHIND.has(input));
+  if (seen || sorts.some((s) => RED.has(s))) return "rear";
+  return sorts.includes("outlet") || sorts.includes("heater") ? "inside" : "front";
+}
+
+const SPLICED = (name: string): string =>
+  `${name}: spliced to the wires of what goes, as nobody said that it has their plug`;
 
 const INPUT_OF_SIDE = { left: "left", right: "right" } as const;
 
 /** Finishes a draft: turn lamps of which no side was said are one circuit a side. */
 export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
-  const { name, part, feed, relay, series } = draft;
+  const { name, part, feed, relay, series, replaces } = draft;
   // "Heated grips, pair" is one thing of two.
   const whole = /\b(pair|twin|set)\b/i.test(part.name);
   const count = draft.count ?? (draft.plural && !whole ? 2 : 1);
-  const base = { part, feed, relay, series };
+  const base = { part, feed, relay, series, replaces };
   const said = draft.groups.filter((g) => g.length > 0);
-  const inputs = said.flat().map((t) => t.input);
+  const inputs = said.flat().flatMap((t) => (t.negated ? [] : [t.input]));
   const turns = draft.sorts.includes("turn") && !inputs.some((x) => x === "left" || x === "right");
   if (turns && said.length === 0) {
     const sides =
-      draft.place === "left" || draft.place === "right"
+      !draft.bothSides && (draft.place === "left" || draft.place === "right")
         ? [draft.place]
         : (["left", "right"] as const);
     const all = draft.count === null && draft.bothEnds ? 2 * sides.length : count;
     const each = Math.max(1, Math.round(all / sides.length));
+    if (replaces === "splice") assumed.push(SPLICED(name));
     return sides.map((side) => ({
       ...base,
       name: side === "left" ? "Left turn" : "Right turn",
@@ -44,8 +55,9 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
       condition: allOf(INPUT_OF_SIDE[side]),
     }));
   }
-  const place = draft.place ?? usualPlace(draft);
+  const place = draft.place ?? usualPlace(draft, inputs);
   const usual = usualOf(draft);
+  if (replaces === "splice") assumed.push(SPLICED(name));
   if (said.length > 0) {
     // Off with something says nothing of what turns it on.
     const anyOf = said.map((group) =>

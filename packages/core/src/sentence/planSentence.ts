@@ -1,4 +1,4 @@
-import { wayEdits } from "../compare/index.ts";
+import { converterEdits, wayEdits } from "../compare/index.ts";
 import {
   addLamps,
   append,
@@ -6,13 +6,16 @@ import {
   asId,
   createJob,
   createRun,
+  replaceLamp,
   setRun,
   type Edit,
   type Job,
   type Practices,
+  type Run,
   type RunId,
 } from "../job/index.ts";
-import type { Part } from "../part/index.ts";
+import { borneVolts, type Part } from "../part/index.ts";
+import { packRangeV } from "../source/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import type { SaidCircuit, SaidJob } from "./said.ts";
 
@@ -23,7 +26,31 @@ function done(job: Job, edits: readonly Edit[]): Job {
   return made.job;
 }
 
+/**
+ * A lamp in the place of the factory's, on the wire that is live with what turns it on; null
+ * where the vehicle's map has no such wire, and it is planned as a lamp that is added.
+ */
+function withReplacement(job: Job, said: SaidCircuit, n: number): Job | null {
+  const inputs = said.condition.anyOf.flat().flatMap((t) => (t.negated ? [] : [t.input]));
+  const pin = job.vehicle.pins.find(
+    ({ liveWhen, switches }) => switches === "positive" && inputs.some((i) => i === liveWhen),
+  );
+  if (!pin || said.replaces === null) return null;
+  const { part, count, place, name } = said;
+  let minted = 0;
+  const mint = (prefix: string): string => {
+    if (prefix === "run") return `run-${n}`;
+    minted += 1;
+    return `${prefix}-${n}-${minted}`;
+  };
+  const what = { part, count, place, name, pinId: pin.id, replaces: "", joint: said.replaces };
+  const made = done(job, replaceLamp(job, what, mint));
+  return done(made, [setRun(asId<RunId>(`run-${n}`), "condition", said.condition)]);
+}
+
 function withCircuit(job: Job, said: SaidCircuit, n: number, shelf: readonly Part[]): Job {
+  const replaced = withReplacement(job, said, n);
+  if (replaced) return replaced;
   const id = asId<RunId>(`run-${n}`);
   const { name, condition, place, relay, series, feed } = said;
   const rear = place === "rear" || ((place === "left" || place === "right") && isTurn(said));
@@ -55,6 +82,28 @@ function withCircuit(job: Job, said: SaidCircuit, n: number, shelf: readonly Par
   }
 }
 
+/** Whether a load of a run would not bear the pack that feeds it, straight off its charger. */
+function isBeyond(job: Job, run: Run): boolean {
+  const { system } = job.vehicle;
+  if (system.kind === "engine" || run.feed.kind !== "pack" || run.arrangement === "series") {
+    return false;
+  }
+  const { highV } = packRangeV(system.pack);
+  const parts = job.lamps.filter((l) => l.runId === run.id).map((l) => l.partId);
+  return job.parts.some(
+    (part) => part.kind === "load" && parts.includes(part.id) && borneVolts(part).highV < highV,
+  );
+}
+
+/** Loads that do not bear the pack, and of which nobody said what feeds them, share a converter. */
+function behindConverter(job: Job, said: SaidJob, shelf: readonly Part[]): Job {
+  const open = job.runs.filter(
+    (run, i) => said.circuits[i]?.feed.kind === "usual" && isBeyond(job, run),
+  );
+  const edits = open.length > 0 ? converterEdits(job, open, shelf) : null;
+  return edits ? done(job, edits) : job;
+}
+
 const isTurn = ({ condition }: SaidCircuit): boolean =>
   condition.anyOf.flat().some((t) => t.input === "left" || t.input === "right");
 
@@ -82,5 +131,9 @@ export function planSentence(
   // What is said is what is wanted: it stands at its circuit, to be looked over.
   const stage = said.circuits.length > 0 ? ("circuit" as const) : bare.card.stage;
   const carded: Job = { ...bare, card: { ...bare.card, stage, promised: said.promised } };
-  return said.circuits.reduce((job, circuit, i) => withCircuit(job, circuit, i + 1, shelf), carded);
+  const made = said.circuits.reduce(
+    (job, circuit, i) => withCircuit(job, circuit, i + 1, shelf),
+    carded,
+  );
+  return behindConverter(made, said, shelf);
 }

@@ -1,7 +1,14 @@
 import { PLACE_WORDS, conditionText } from "../job/index.ts";
 import type { SaidCircuit, SaidJob } from "./said.ts";
 
-function circuitText({ count, part, place, condition, relay, series, feed }: SaidCircuit): string {
+const REPLACES = {
+  splice: ["in place of the factory lamps"],
+  adapter: ["in place of the factory lamps", "by adapters"],
+  plug: ["in place of the factory lamps", "by their plug"],
+} as const;
+
+function circuitText(circuit: SaidCircuit): string {
+  const { count, part, place, condition, relay, series, feed, replaces } = circuit;
   const always = condition.anyOf.every((group) => group.length === 0);
   return [
     `${count} × ${part.name} ${PLACE_WORDS[place]}`,
@@ -9,6 +16,7 @@ function circuitText({ count, part, place, condition, relay, series, feed }: Sai
     ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
     ...(relay === "auto" ? [] : [relay === "yes" ? "with a relay" : "without a relay"]),
     ...(series ? ["in series"] : []),
+    ...(replaces ? REPLACES[replaces] : []),
   ].join(" ");
 }
 

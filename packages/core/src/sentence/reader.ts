@@ -1,12 +1,13 @@
-import type { Input, Term } from "../job/index.ts";
+import type { Input } from "../job/index.ts";
 import type { LoadPart } from "../part/index.ts";
-import type { Vehicle } from "../vehicle/index.ts";
 import { ARTICLES, feedAt } from "./word/feedAt.ts";
-import { FLASHING, isEnds, nothingAhead, type Ahead, type Draft } from "./draft.ts";
+import { FLASHING, isEnds, isSides, nothingAhead } from "./draft.ts";
+import { Reading } from "./reading.ts";
 import {
   ALWAYS_PHRASES,
   BEFORE_INPUT,
   COUNT_WORDS,
+  FILAMENT_WORDS,
   FILLERS,
   INPUT_PHRASES,
   KIND_WORDS,
@@ -14,42 +15,14 @@ import {
   NOT_PHRASES,
   PLACE_PHRASES,
 } from "./word/lexicon.ts";
-import type { SentenceWorld } from "./said.ts";
-import {
-  colourOf,
-  partAsSaid,
-  partFor,
-  sortAt,
-  sortsIn,
-  type AskedLoad,
-} from "./word/shelfMatch.ts";
-import { longest, matches, tokensOf, type Token } from "./word/token.ts";
+import { amountAt } from "./word/amountAt.ts";
+import { partAsSaid } from "./word/partAsSaid.ts";
+import { replaceAt } from "./word/replaceAt.ts";
+import { colourOf, partFor, sortAt, sortsIn, type AskedLoad } from "./word/shelfMatch.ts";
+import { longest, matches, tokensOf } from "./word/token.ts";
 
 /** Reads what is left of a sentence when vehicle, customer and day are out of it. */
-export class Reader {
-  readonly drafts: Draft[] = [];
-  readonly unknown: [from: number, to: number][] = [];
-  readonly assumed: string[] = [];
-  private ahead = nothingAhead();
-  private waiting: { terms: Term[][]; always: boolean } = { terms: [], always: false };
-  private negated = false;
-  private freshGroup = false;
-  private i = 0;
-
-  constructor(
-    private readonly tokens: readonly Token[],
-    private readonly world: SentenceWorld,
-    private readonly vehicle: Vehicle | null,
-  ) {}
-
-  private word(at: number): string {
-    return this.tokens[at]?.word ?? "";
-  }
-
-  private get current(): Draft | undefined {
-    return this.drafts.at(-1);
-  }
-
+export class Reader extends Reading {
   read(): void {
     while (this.i < this.tokens.length) this.i += this.step();
     this.dropAhead();
@@ -59,49 +32,21 @@ export class Reader {
   private step(): number {
     return (
       this.takeNamedPart() ||
+      this.takeReplace() ||
       this.takeAmount() ||
+      this.takeJoint() ||
       this.takeRelay() ||
       this.takeSeries() ||
       this.takeFeed() ||
       this.takeNot() ||
       this.takeInputOrLoad() ||
+      this.takeButton() ||
       this.takeAlways() ||
       this.takePlace() ||
       this.takeKind() ||
       this.takeOr() ||
       this.pass()
     );
-  }
-
-  private startAhead(): Ahead {
-    this.ahead.from ??= this.i;
-    return this.ahead;
-  }
-
-  /** Numbers and kinds that no load came after are words that were not understood. */
-  private dropAhead(): void {
-    const { from, watts } = this.ahead;
-    const said = watts !== null || this.ahead.kinds.length > 0;
-    if (from !== null && (said || /^\d/.test(this.word(from)))) {
-      this.unknown.push([from, Math.min(this.i, this.tokens.length)]);
-    }
-    this.ahead = nothingAhead();
-  }
-
-  private begin(
-    part: LoadPart,
-    asked: AskedLoad | null,
-    { name, sorts, plural }: Pick<Draft, "name" | "sorts" | "plural">,
-  ): void {
-    const { count, place, bothEnds } = this.ahead;
-    const { terms, always } = this.waiting;
-    this.drafts.push({
-      ...{ name, part, asked, sorts, count, plural, place, bothEnds, groups: terms, always },
-      ...{ feed: { kind: "usual" }, relay: "auto", series: false },
-    });
-    this.ahead = nothingAhead();
-    this.waiting = { terms: [], always: false };
-    [this.negated, this.freshGroup] = [false, false];
   }
 
   /** A part by its whole name on the shelf. */
@@ -121,49 +66,58 @@ export class Reader {
     return best.length;
   }
 
-  /** "two", "a pair of", "40 W": how many, and of what power. */
-  private takeAmount(): number {
-    const word = this.word(this.i);
-    const next = this.word(this.i + 1);
-    if (/^\d/.test(word)) {
-      if (/^(w|watts?)$/.test(next)) {
-        const watts = Number(word);
-        const behind = !this.loadFollows(this.i + 2) && this.current?.asked?.watts === null;
-        if (behind && this.askFor({ watts })) return 2;
-        this.startAhead().watts = watts;
-        return 2;
-      }
-      const counts = /^\d{1,2}$/.test(word) && !/^(v|volts?|a|amps?|mm|cm|m|ah|%)$/.test(next);
-      if (!counts) return 0;
-      this.startAhead().count = Number(word);
-      return next === "x" || next === "×" ? 2 : 1;
+  /** "in place of the bulbs", "replace the bulbs with": what is planned takes a factory lamp's place. */
+  private takeReplace(): number {
+    const found = replaceAt(this.tokens, this.i, this.current !== undefined);
+    if (!found) return 0;
+    if (found.comesAfter) this.startAhead().replaces = true;
+    else if (this.current) this.current.replaces ??= "splice";
+    return found.length;
+  }
+
+  /** How it joins the wires of the lamp that goes: "by adapters", "plug and play". */
+  private takeJoint(): number {
+    for (const [words, joint] of [
+      ["by adapter", "adapter"],
+      ["with adapter", "adapter"],
+      ["with an adapter", "adapter"],
+      ["plug and play", "plug"],
+      ["by their plug", "plug"],
+      ["spliced", "splice"],
+    ] as const) {
+      const length = matches(this.tokens, this.i, words.split(" "));
+      if (!this.current?.replaces || length === 0) continue;
+      this.current.replaces = joint;
+      return length;
     }
-    const count = COUNT_WORDS[word];
-    if (count === undefined) return 0;
+    return 0;
+  }
+
+  /** "two", "a pair of", "40 W", "12 V": how many, and of what power. */
+  private takeAmount(): number {
+    const amount = amountAt(this.tokens, this.i);
+    if (!amount) return 0;
+    const { of, value, length } = amount;
+    if (of !== "count") {
+      const behind = !this.loadFollows(this.i + length) && this.current?.asked?.[of] === null;
+      if (behind && this.askFor({ [of]: value })) return length;
+      this.startAhead()[of] = value;
+      return length;
+    }
+    const word = this.word(this.i);
+    if (/^\d/.test(word)) {
+      this.startAhead().count = value;
+      return length;
+    }
     // "a pair of", "a dozen": the article counts nothing where a number follows.
-    if (count === 1 && COUNT_WORDS[next] !== undefined) return 1;
+    if (value === 1 && COUNT_WORDS[this.word(this.i + 1)] !== undefined) return 1;
     if (word === "a" || word === "an") {
       // Told apart from one: "a pod with a switch".
       if (this.ahead.count === null && this.loadFollows(this.i + 1)) this.startAhead().count = 1;
       return 1;
     }
-    this.startAhead().count = count;
+    this.startAhead().count = value;
     return 1;
-  }
-
-  /** Whether a load is named before anything else is said. */
-  private loadFollows(at: number): boolean {
-    for (let i = at; i < this.tokens.length; i += 1) {
-      if (sortAt(this.tokens, i)) return true;
-      const word = this.word(i);
-      const before =
-        KIND_WORDS.includes(word) ||
-        /^(\d+(\.\d+)?|w|watts?|of)$/.test(word) ||
-        COUNT_WORDS[word] !== undefined ||
-        longest(this.tokens, i, PLACE_PHRASES) !== null;
-      if (!before) return false;
-    }
-    return false;
   }
 
   private takeRelay(): number {
@@ -185,6 +139,8 @@ export class Reader {
   private takeSeries(): number {
     if (!this.current || matches(this.tokens, this.i, ["in", "series"]) === 0) return 0;
     this.current.series = true;
+    // Lamps with a driver do not share a string: others of their kind may.
+    this.askFor({ series: true });
     return 2;
   }
 
@@ -223,7 +179,10 @@ export class Reader {
       /^(left|right)$/.test(this.word(i)) &&
       sortAt(tokens, i + 1)?.meaning.sort === "turn";
     if (sideOfTurn) {
-      this.startAhead().place = this.word(i) === "left" ? "left" : "right";
+      const side = this.word(i) === "left" ? "left" : "right";
+      const { place } = this.startAhead();
+      this.ahead.bothSides ||= isSides(place, side);
+      this.ahead.place = side;
       return 1;
     }
     const isInput = input && (!sort || after || input.length > sort.length);
@@ -242,6 +201,12 @@ export class Reader {
     const next = this.word(this.i + length);
     if (!(this.negated && (next === "or" || next === "nor"))) this.negated = false;
     return length;
+  }
+
+  /** The button of a horn. */
+  private takeButton(): number {
+    const isButton = longest(this.tokens, this.i, [["button", true]]) !== null;
+    return isButton && this.current?.part.family === "horn" ? this.takeInput("horn", 1) : 0;
   }
 
   private takeAlways(): number {
@@ -263,11 +228,15 @@ export class Reader {
       called.push(sort.meaning.words);
       end += sort.length;
     }
-    const { kinds, watts, from } = this.ahead;
-    const flashes = kinds.some((kind) => FLASHING.has(kind));
-    const asked = { sorts: [...new Set(sorts)], colour: colourOf(kinds), watts, flashes };
+    const { kinds, watts, volts, amps, from } = this.ahead;
+    const asked: AskedLoad = {
+      ...{ sorts: [...new Set(sorts)], colour: colourOf(kinds), watts, volts, amps },
+      flashes: kinds.some((kind) => FLASHING.has(kind)),
+      filament: sorts.includes("bulb") || kinds.some((kind) => FILAMENT_WORDS.has(kind)),
+      series: false,
+    };
     const found = partFor(asked, this.world.shelf);
-    const part = found?.part ?? (watts === null ? null : partAsSaid({ ...asked, watts }));
+    const part = found?.part ?? partAsSaid(asked);
     const plural = /[^s]s$/.test(this.word(end - 1));
     const said = [...kinds, ...called].join(" ");
     const words = plural && !said.endsWith("s") ? `${said}s` : said;
@@ -280,24 +249,9 @@ export class Reader {
     if (found?.other) {
       this.assumed.push(`${name}: ${part.name}; ${found.other.name} would do as well`);
     }
-    if (!found) {
-      this.assumed.push(`${name}: not on the shelf; taken as an LED lamp of ${watts} W for 9–32 V`);
-    }
+    this.tellPart(name, part, asked);
     this.begin(part, asked, { name, sorts: asked.sorts, plural });
     return end - i;
-  }
-
-  /** What is said of a load after it: "bar, 40 W", "a brake light that flashes". */
-  private askFor(more: Partial<AskedLoad>): boolean {
-    const { current } = this;
-    if (!current?.asked) return false;
-    const asked = { ...current.asked, ...more };
-    const found = partFor(asked, this.world.shelf)?.part;
-    const part =
-      found ?? (asked.watts === null ? null : partAsSaid({ ...asked, watts: asked.watts }));
-    if (!part) return false;
-    [current.asked, current.part] = [asked, part];
-    return true;
   }
 
   private takePlace(): number {
@@ -308,12 +262,15 @@ export class Reader {
       const { place } = this.startAhead();
       // "front and rear turn lamps": one of each, on either side.
       this.ahead.bothEnds ||= isEnds(place, found.meaning);
+      this.ahead.bothSides ||= isSides(place, found.meaning);
       this.ahead.place = found.meaning;
       return found.length;
     }
     if (current.place !== null && current.place !== found.meaning) {
       current.bothEnds ||= isEnds(current.place, found.meaning);
-      if (!current.bothEnds || !current.sorts.includes("turn")) return 0;
+      current.bothSides ||= isSides(current.place, found.meaning);
+      const both = current.bothEnds || current.bothSides;
+      if (!both || !current.sorts.includes("turn")) return 0;
     }
     current.place = found.meaning;
     return found.length;

@@ -19,6 +19,8 @@ export interface SaidCircuit {
   readonly feed: SaidFeed;
   readonly relay: Run["relay"];
   readonly series: boolean;
+  /** How it joins the wires of the factory lamp that it comes in the place of; null for an added one. */
+  readonly replaces: Lamp["joint"] | null;
 }
 
 /** What a sentence says of a job, and what of it was not understood. */

@@ -165,15 +165,21 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
     "usb",
   ],
   grip: ["heated grip", "grip heater", "grip"],
-  lamp: ["auxiliary light", "auxiliary lamp", "aux light", "aux lamp", "lamp", "light", "aux"],
+  heater: ["heater", "seat heater", "heated seat", "heated vest", "hand warmer"],
+  bulb: ["bulb", "halogen bulb"],
+  lamp: ["lamp", "light", "auxiliary light", "auxiliary lamp", "aux light", "aux lamp", "aux"],
 };
 
 /** Words before a sort that say what kind of it: part of the name, or a sort of their own. */
 export const KIND_WORDS: readonly string[] = [
   ...["led", "bright", "small", "big", "round", "new", "auxiliary", "aux", "driving", "combo"],
   ...["flashing", "flashes", "strobe", "strobing", "blinking", "leds"],
+  ...["halogen", "incandescent", "filament"],
   ...["amber", "red", "white", "warm", "yellow", "twin", "heated", "charging", "usb"],
 ];
+
+/** Kinds of lamp that have a filament and no electronics. */
+export const FILAMENT_WORDS: ReadonlySet<string> = new Set(["halogen", "incandescent", "filament"]);
 
 export const COLOUR_WORDS: Readonly<Record<string, "amber" | "red" | "white">> = {
   ...{ amber: "amber", yellow: "amber", red: "red", white: "white" },
@@ -208,6 +214,7 @@ export const KNOWN_WORDS: ReadonlySet<string> = new Set(
     ...KIND_WORDS,
     ...Object.keys(COUNT_WORDS),
     ...FILLERS,
-    ...["battery", "pack", "converter", "relay", "series", "whole"],
+    ...["battery", "pack", "converter", "relay", "series", "whole", "button", "adapter", "place"],
+    ...["instead", "replace", "swap", "change", "exchange", "factory", "plug"],
   ].flatMap((words) => words.split(" ")),
 );

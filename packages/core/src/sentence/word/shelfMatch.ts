@@ -1,6 +1,10 @@
-import { factOf } from "../../quantity/index.ts";
-import { asId, type PartId } from "../../job/index.ts";
-import type { LightColour, LoadPart, Part } from "../../part/index.ts";
+import {
+  BOX_VOLTAGE_V,
+  borneVolts,
+  type LightColour,
+  type LoadPart,
+  type Part,
+} from "../../part/index.ts";
 import { COLOUR_WORDS, SORTS } from "./lexicon.ts";
 import { longest, tokensOf, type Token } from "./token.ts";
 
@@ -10,8 +14,15 @@ export interface AskedLoad {
   readonly sorts: readonly string[];
   readonly colour: LightColour | null;
   readonly watts: number | null;
+  /** Of the system that it is for. */
+  readonly volts: number | null;
+  readonly amps: number | null;
   /** It is to flash by itself. */
   readonly flashes: boolean;
+  /** With a filament: a bulb, a halogen lamp. */
+  readonly filament: boolean;
+  /** It is to share a string with others of its kind, which a driver does not. */
+  readonly series: boolean;
 }
 
 /** A sort with the words that it was called by, as they are spelled. */
@@ -38,14 +49,21 @@ export function sortsIn(tokens: readonly Token[]): string[] {
   return [...new Set(found)];
 }
 
-const wattsOf = ({ load }: LoadPart): number | null =>
-  "powerW" in load ? load.powerW.value : null;
+/** What a load draws, in W; amps by the volts that boxes speak of. */
+export function wattsOf({ load }: LoadPart): number | null {
+  if (load.kind === "constantCurrent") return load.currentA.value * BOX_VOLTAGE_V;
+  return "powerW" in load ? load.powerW.value : null;
+}
+
+/** What is asked for, in W, where watts or amps were said. */
+export const wattsAsked = ({ watts, amps }: Pick<AskedLoad, "watts" | "amps">): number | null =>
+  watts ?? (amps === null ? null : amps * BOX_VOLTAGE_V);
 
 const FAMILY: Readonly<Record<string, LoadPart["family"]>> = {
-  ...{ horn: "horn", outlet: "outlet", grip: "heater" },
+  ...{ horn: "horn", outlet: "outlet", grip: "heater", heater: "heater" },
 };
 
-const familyOf = (sorts: readonly string[]): LoadPart["family"] =>
+export const familyOf = (sorts: readonly string[]): LoadPart["family"] =>
   FAMILY[sorts.find((s) => FAMILY[s] !== undefined) ?? ""] ?? "lamp";
 
 /** Points for and against a part; what fits worse than this is not what was asked for. */
@@ -56,16 +74,28 @@ const [OTHER_SORT, ODD_LAMP] = [-0.5, -2];
 /** Watts that differ by more than this share are another lamp. */
 const WATT_SHARE = 0.15;
 
+/** Whether a lamp has inside what nobody asked for: a driver in a string, none elsewhere. */
+function isOdd({ load, family }: LoadPart, { series, filament }: AskedLoad): boolean {
+  if (family !== "lamp" || filament) return false;
+  return (load.kind === "drivenLed") === series;
+}
+
 function pointsOf(part: LoadPart, asked: AskedLoad): number {
   if (part.family !== familyOf(asked.sorts)) return -Infinity;
   const own = new Set(sortsIn(tokensOf(part.name)));
   // A bulb is the lamp's inside: nobody who asks for a lamp is given one.
-  const bulb = /bulb/i.test(part.name) && !asked.sorts.includes("headlight") ? -6 : 0;
-  const wanted = asked.sorts.filter((s) => s !== "lamp");
+  const bulb =
+    /bulb/i.test(part.name) && !asked.filament && !asked.sorts.includes("headlight") ? -6 : 0;
+  const isFilament = part.load.kind === "filament";
+  if (asked.filament && part.family === "lamp" && !isFilament) return -Infinity;
+  const { lowV, highV } = borneVolts(part);
+  if (asked.volts !== null && (asked.volts < lowV || asked.volts > highV)) return -Infinity;
+  const wanted = asked.sorts.filter((s) => s !== "lamp" && s !== "bulb");
   const hits = wanted.filter((s) => own.has(s)).length;
   const misses = wanted.length - hits;
   const extra = [...own].filter((s) => s !== "lamp" && !wanted.includes(s)).length;
-  if (wanted.length > 0 && hits === 0 && part.family === "lamp") return -Infinity;
+  const isOther = part.family === "lamp" || part.family === "heater";
+  if (wanted.length > 0 && hits === 0 && isOther) return -Infinity;
   // The last word says what it is; those before say what for.
   const head = wanted.at(-1);
   const named = head !== undefined && own.has(head) ? HEAD_POINTS : 0;
@@ -74,15 +104,16 @@ function pointsOf(part: LoadPart, asked: AskedLoad): number {
     // Nobody asks for an amber lamp without saying so.
     light === null && part.family === "lamp" && !/white/.test(part.light),
     part.caseGround,
-    part.load.kind !== "drivenLed" && part.family === "lamp" && head !== "strip" && bulb === 0,
+    isOdd(part, asked) && head !== "strip" && bulb === 0,
     (part.behaviour !== null) !== asked.flashes,
   ].filter(Boolean).length;
   const colour = light === null ? 0 : part.light === light ? COLOUR_POINTS : -2 * COLOUR_POINTS;
   const watts = wattsOf(part);
+  const wattsWanted = wattsAsked(asked);
   const power =
-    asked.watts === null || watts === null
+    wattsWanted === null || watts === null
       ? 0
-      : Math.abs(watts / asked.watts - 1) <= WATT_SHARE
+      : Math.abs(watts / wattsWanted - 1) <= WATT_SHARE
         ? WATT_POINTS
         : -Infinity;
   return (
@@ -129,34 +160,12 @@ export function partFor(asked: AskedLoad, shelf: readonly Part[]): FoundPart | n
 }
 
 /** The colour that law wants of a sort, where it wants one. */
-const usualColour = (sorts: readonly string[]): LightColour | null =>
+export const usualColour = (sorts: readonly string[]): LightColour | null =>
   COLOUR_BY_SORT[sorts.find((s) => COLOUR_BY_SORT[s] !== undefined) ?? ""] ?? null;
 
 const COLOUR_BY_SORT: Readonly<Record<string, LightColour>> = {
   ...{ turn: "amber", brake: "red", tail: "red" },
 };
-
-/**
- * A lamp that the shelf has not, as it was asked for: an LED lamp with a driver for 12 to 24 V,
- * as most are (common practice). Its box says what is right.
- */
-export function partAsSaid(asked: AskedLoad & { readonly watts: number }): LoadPart {
-  const [sort = "lamp"] = asked.sorts;
-  const noun = SORTS[sort]?.[0] ?? "lamp";
-  const colour = asked.colour ?? usualColour(asked.sorts) ?? "white";
-  return {
-    ...{ kind: "load", family: familyOf(asked.sorts), light: colour },
-    id: asId<PartId>(
-      `said-${sort}-${String(asked.watts).replace(".", "_")}-${colour.split(" ")[0]}`,
-    ),
-    name: `${asked.watts} W ${noun}`,
-    note: "Not from the shelf: as it was asked for.",
-    ...{ price: 0, stock: 0, ingress: "", ratedV: 0, pigtail: "", dim: null, lights: [] },
-    ...{ caseGround: false, behaviour: null },
-    load: { kind: "drivenLed", powerW: factOf(asked.watts, "stated"), minV: 9, maxV: 32 },
-    standbyA: factOf(0, "assumed"),
-  };
-}
 
 export const colourOf = (words: readonly string[]): LightColour | null =>
   COLOUR_WORDS[words.find((w) => COLOUR_WORDS[w] !== undefined) ?? ""] ?? null;

@@ -1,0 +1,109 @@
+import type { Term } from "../job/index.ts";
+import type { LoadPart } from "../part/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+import { nothingAhead, type Ahead, type Draft } from "./draft.ts";
+import { COUNT_WORDS, KIND_WORDS, PLACE_PHRASES } from "./word/lexicon.ts";
+import { partAsSaid, takenAs } from "./word/partAsSaid.ts";
+import type { SentenceWorld } from "./said.ts";
+import { partFor, sortAt, wattsAsked, wattsOf, type AskedLoad } from "./word/shelfMatch.ts";
+import { longest, type Token } from "./word/token.ts";
+
+/** Watts that differ by no more than this share are the same, rounded. */
+const ROUNDED = 0.02;
+
+/** How far a sentence has been read: the circuits so far, and what was said of one to come. */
+export class Reading {
+  readonly drafts: Draft[] = [];
+  readonly unknown: [from: number, to: number][] = [];
+  readonly assumed: string[] = [];
+  protected ahead = nothingAhead();
+  protected waiting: { terms: Term[][]; always: boolean } = { terms: [], always: false };
+  protected negated = false;
+  protected freshGroup = false;
+  protected i = 0;
+
+  constructor(
+    protected readonly tokens: readonly Token[],
+    protected readonly world: SentenceWorld,
+    protected readonly vehicle: Vehicle | null,
+  ) {}
+
+  protected word(at: number): string {
+    return this.tokens[at]?.word ?? "";
+  }
+
+  protected get current(): Draft | undefined {
+    return this.drafts.at(-1);
+  }
+
+  protected startAhead(): Ahead {
+    this.ahead.from ??= this.i;
+    return this.ahead;
+  }
+
+  /** Numbers and kinds that no load came after are words that were not understood. */
+  protected dropAhead(): void {
+    const { from, watts, volts, amps } = this.ahead;
+    const said = (watts ?? volts ?? amps) !== null || this.ahead.kinds.length > 0;
+    if (from !== null && (said || /^\d/.test(this.word(from)))) {
+      this.unknown.push([from, Math.min(this.i, this.tokens.length)]);
+    }
+    this.ahead = nothingAhead();
+  }
+
+  protected begin(
+    part: LoadPart,
+    asked: AskedLoad | null,
+    { name, sorts, plural }: Pick<Draft, "name" | "sorts" | "plural">,
+  ): void {
+    const { count, place, bothEnds, bothSides, replaces } = this.ahead;
+    const { terms, always } = this.waiting;
+    this.drafts.push({
+      ...{ name, part, asked, sorts, count, plural, place, bothEnds, groups: terms, always },
+      ...{ feed: { kind: "usual" }, relay: "auto", series: false, bothSides },
+      replaces: replaces ? "splice" : null,
+    });
+    this.ahead = nothingAhead();
+    this.waiting = { terms: [], always: false };
+    [this.negated, this.freshGroup] = [false, false];
+  }
+
+  /** Whether a load is named before anything else is said. */
+  protected loadFollows(at: number): boolean {
+    for (let i = at; i < this.tokens.length; i += 1) {
+      if (sortAt(this.tokens, i)) return true;
+      const word = this.word(i);
+      const before =
+        KIND_WORDS.includes(word) ||
+        /^(\d+(\.\d+)?|w|watts?|v|volts?|amps?|a|of)$/.test(word) ||
+        COUNT_WORDS[word] !== undefined ||
+        longest(this.tokens, i, PLACE_PHRASES) !== null;
+      if (!before) return false;
+    }
+    return false;
+  }
+
+  /** What a load was taken as, where it is not quite what was said. */
+  protected tellPart(name: string, part: LoadPart, asked: AskedLoad): void {
+    const [wanted, has] = [wattsAsked(asked), wattsOf(part)];
+    if (part.id === partAsSaid(asked)?.id) {
+      this.assumed.push(`${name}: not on the shelf; taken as ${takenAs(part, asked)}`);
+    } else if (wanted !== null && has !== null && Math.abs(has / wanted - 1) > ROUNDED) {
+      const said = asked.amps === null ? `${asked.watts} W` : `${asked.amps} A`;
+      this.assumed.push(`${name}: ${part.name} is the nearest to ${said} on the shelf`);
+    }
+  }
+
+  /** What is said of a load after it: "bar, 40 W", "a brake light that flashes". */
+  protected askFor(more: Partial<AskedLoad>): boolean {
+    const { current } = this;
+    if (!current?.asked) return false;
+    const before = current.part;
+    const asked = { ...current.asked, ...more };
+    const part = partFor(asked, this.world.shelf)?.part ?? partAsSaid(asked);
+    if (!part) return false;
+    [current.asked, current.part] = [asked, part];
+    if (part !== before) this.tellPart(current.name, part, asked);
+    return true;
+  }
+}
