@@ -6,7 +6,7 @@ import { COUNT_WORDS, KIND_WORDS, PLACE_PHRASES } from "./word/lexicon.ts";
 import { partAsSaid, takenAs } from "./word/partAsSaid.ts";
 import type { SentenceWorld } from "./said.ts";
 import { partFor, sortAt, wattsAsked, wattsOf, type AskedLoad } from "./word/shelfMatch.ts";
-import { longest, type Token } from "./word/token.ts";
+import { longest, matches, tokensOf, type Token } from "./word/token.ts";
 
 /** Watts that differ by no more than this share are the same, rounded. */
 const ROUNDED = 0.02;
@@ -88,8 +88,12 @@ export class Reading {
     const [wanted, has] = [wattsAsked(asked), wattsOf(part)];
     if (part.id === partAsSaid(asked)?.id) {
       this.assumed.push(`${name}: not on the shelf; taken as ${takenAs(part, asked)}`);
-    } else if (wanted !== null && has !== null && Math.abs(has / wanted - 1) > ROUNDED) {
-      const said = asked.amps === null ? `${asked.watts} W` : `${asked.amps} A`;
+      return;
+    }
+    const said = asked.amps === null ? `${asked.watts} W` : `${asked.amps} A`;
+    // One that is called so and measured to be a little less is the one that was said.
+    const called = matches(tokensOf(part.name), 0, said.toLowerCase().split(" ")) > 0;
+    if (wanted !== null && has !== null && !called && Math.abs(has / wanted - 1) > ROUNDED) {
       this.assumed.push(`${name}: ${part.name} is the nearest to ${said} on the shelf`);
     }
   }

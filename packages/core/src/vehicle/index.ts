@@ -3,3 +3,4 @@ export * from "./factoryBeam.ts";
 export * from "./routeMap.ts";
 export * from "./trailerSocket.ts";
 export * from "./provedBack.ts";
+export * from "./unfound.ts";

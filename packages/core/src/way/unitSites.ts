@@ -1,5 +1,16 @@
 import { splitNode, type Unit } from "../circuit/index.ts";
-import type { Feed, Job, NodeId, PlaceId, Run, RunId, UnitId } from "../job/index.ts";
+import {
+  asId,
+  type Feed,
+  type Job,
+  type NodeId,
+  type PinId,
+  type PlaceId,
+  type Run,
+  type RunId,
+  type UnitId,
+} from "../job/index.ts";
+import { isUnfound } from "../vehicle/index.ts";
 import {
   controlSite,
   lampSite,
@@ -31,6 +42,8 @@ export class UnitSites {
 
   pinSite(pinId: string): PlaceId | null {
     const { vehicle } = this.job;
+    // What nobody has found yet is looked for where the signals come from: at the controls.
+    if (isUnfound({ id: asId<PinId>(pinId) })) return placeWithRole(this.job, "controls");
     const pin = vehicle.pins.find((p) => p.id === pinId);
     const at = vehicle.connectors.find((c) => c.id === pin?.connectorId)?.at ?? "";
     return at === "" ? null : at;

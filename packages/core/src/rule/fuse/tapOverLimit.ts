@@ -6,6 +6,7 @@ import {
   type TapElement,
 } from "../../circuit/index.ts";
 import { ownerName, type ElementId, type Job, type Run } from "../../job/index.ts";
+import { isUnfound } from "../../vehicle/index.ts";
 import { builtRuns, placeOfRun, type Found, type Rule, type RuleContext } from "../finding.ts";
 import { ownFeed } from "../source/ownFeed.ts";
 
@@ -20,7 +21,8 @@ function freedA(job: Job, run: Run): number {
 function coilOn(circuit: Circuit, ids: readonly ElementId[]) {
   const [tap] = elementsOf(circuit, ids, "tap");
   const [coil] = elementsOf(circuit, ids, "coil");
-  return tap && coil ? { tap, coil } : null;
+  // Of a wire that nobody has found nothing is known that it could give too little of.
+  return tap && coil && !isUnfound(tap.pin) ? { tap, coil } : null;
 }
 
 /** What a coil takes at most, engine off, in A. */

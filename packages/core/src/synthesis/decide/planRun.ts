@@ -1,7 +1,14 @@
 import { decimal } from "../../quantity/index.ts";
 import type { Choice, ChoiceKind } from "../../circuit/index.ts";
-import { conditionText, inputWord, type Feed, type Job, type Run } from "../../job/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
+import {
+  conditionText,
+  inputWord,
+  type Feed,
+  type Input,
+  type Job,
+  type Run,
+} from "../../job/index.ts";
+import { isUnfound, type ConnectorPin } from "../../vehicle/index.ts";
 import { fuseForDraw } from "../../protection/index.ts";
 import { decideCoil } from "../pick/coil.ts";
 import { controlOf } from "../pick/control.ts";
@@ -14,7 +21,7 @@ import { decideRelay } from "../pick/relay.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "../pick/kitControl.ts";
 import { describeSwitch, moduleOf, plugOf, relayOf, switchOf } from "./runParts.ts";
-import { chooseTap, pinText } from "../pick/tap.ts";
+import { chooseTap, pinText, unfoundPin } from "../pick/tap.ts";
 
 /** Relays that a control of several ways takes, the run's own apart, in words. */
 function countOf(ways: readonly Way[]): string {
@@ -91,6 +98,19 @@ const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean):
   }
 };
 
+/** The wire that has still to be found, as what triggers a run. */
+function decideUnfound(job: Job, input: Input): Decision<ConnectorPin> | null {
+  const value = unfoundPin(job, input);
+  return (
+    value && {
+      value,
+      picked: value.carries,
+      reason: "Nobody has found it yet: with a meter, and into the connector map.",
+      pinned: false,
+    }
+  );
+}
+
 /** Makes every decision about one run but its wire, noting choices and gaps as it goes. null: no source. */
 export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPlan | null {
   const note = (kind: ChoiceKind, d: Omit<Choice, "runId" | "kind">): void => {
@@ -144,8 +164,8 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     });
   }
   const signal = control.signals[0] ?? null;
-  const tap = signal === null ? null : chooseTap(job, run, signal);
-  if (signal !== null && tap === null && logic === null) {
+  const known = signal === null ? null : chooseTap(job, run, signal);
+  if (signal !== null && known === null && logic === null) {
     gaps.push({
       runId: run.id,
       kind: "tapUnknown",
@@ -153,6 +173,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     });
   }
 
+  const tap = known ?? (signal === null ? null : decideUnfound(job, signal));
   const switchPart = switchOf(job, run, wantedFeed, tap?.value ?? null);
   const relayPart = relayOf(job, run, box, tap?.value ?? null);
   const wantedFuseA = fuseForDraw(drawA.high, job.practices.fuseSchool);
@@ -229,7 +250,9 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       detail: `${control.name} is fed from ${own}, not from ${wantedFeed.words}; without a relay its current comes from there`,
     });
   }
-  const through = direct?.[0] ?? (!relay.value && tap && !grounds ? tap.value : null);
+  // What nobody has found carries nothing: without a relay the load stays on what was chosen.
+  const carries = !relay.value && tap !== null && !grounds && !isUnfound(tap.value);
+  const through = direct?.[0] ?? (carries ? tap.value : null);
   const carrying = through ?? feedPin;
   const kit = through ? controlOfPin(job, through) : null;
   const feed: FeedPoint = ((): FeedPoint => {

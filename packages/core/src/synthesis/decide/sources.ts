@@ -152,7 +152,7 @@ export function factoryCircuit(
   if (made) return made;
   const b = new Bench(a, VEHICLE);
   if (pin.switches === "ground") return groundCircuit(a, b, job, pin, known);
-  const unit: UnitId = a.put(a.claim(`factory_${pin.id}`), "", {
+  const unit: UnitId = a.put(a.claim(`factory_${pin.id.replace(".", "_")}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
     site: { kind: "pin", pinId: pin.id },
     terminals: [
@@ -186,7 +186,7 @@ function groundCircuit(
   pin: ConnectorPin,
   known: Map<PinId, FactoryCircuit>,
 ): FactoryCircuit {
-  const unit: UnitId = a.put(a.claim(`factory_${pin.id}`), "", {
+  const unit: UnitId = a.put(a.claim(`factory_${pin.id.replace(".", "_")}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
     site: { kind: "pin", pinId: pin.id },
     terminals: [["out", "tap"]],

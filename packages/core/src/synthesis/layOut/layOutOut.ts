@@ -1,4 +1,4 @@
-import type { ControlLane } from "../../circuit/index.ts";
+import type { ControlLane, Site } from "../../circuit/index.ts";
 import { asId, channelOf, type ElementId, type NodeId } from "../../job/index.ts";
 import type { Fact } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
@@ -68,6 +68,12 @@ const fuseSpec = (plan: RunPlan) => ({
   fromSourceM: plan.run.fuseAtM,
 });
 
+/** Where a run's current is taken, and so its fuse sits: at the factory wire that carries it, too. */
+const feedSite = ({ run, feed }: RunPlan): Site => ({
+  kind: "source",
+  feed: feed.source.kind === "pin" ? { kind: "pin", pinId: feed.source.pinId } : run.feed,
+});
+
 /**
  * From the source to behind the run's own fuse, where it has one. A module sits at the factory's
  * plug, before anything of this job; so do lamps that go into such plugs.
@@ -94,7 +100,7 @@ function layOutFeed(c: RunContext): Fed {
       b,
       { stub: "stub", fuse: "fuse", role: "feed" },
       node,
-      { kind: "source", feed: plan.run.feed },
+      feedSite(plan),
       size,
       fuseSpec(plan),
     );

@@ -1,6 +1,12 @@
-import { decimal } from "../../quantity/index.ts";
-import { inputWord, type Feed, type Input, type Job, type Run } from "../../job/index.ts";
-import type { Certainty, ConnectorPin, Vehicle } from "../../vehicle/index.ts";
+import { assumed, decimal } from "../../quantity/index.ts";
+import { asId, inputWord, type Feed, type Input, type Job, type Run } from "../../job/index.ts";
+import {
+  isUnfound,
+  unfoundId,
+  type Certainty,
+  type ConnectorPin,
+  type Vehicle,
+} from "../../vehicle/index.ts";
 import type { Decision } from "../decide/decision.ts";
 import { controlOfPin, controlPins } from "./kitControl.ts";
 
@@ -8,6 +14,7 @@ const CERTAINTY_RANK: Readonly<Record<Certainty, number>> = { proved: 0, likely:
 
 /** A pin in the words of the person who looks for it. */
 export function pinText(vehicle: Vehicle, pin: ConnectorPin): string {
+  if (isUnfound(pin)) return pin.carries;
   if (!vehicle.pins.some((p) => p.id === pin.id)) {
     return `${pin.carries}, ${inputWord(pin.cavity as Input)}`;
   }
@@ -60,6 +67,31 @@ function kitFirst(job: Job, run: Run, pins: readonly ConnectorPin[]): ConnectorP
   const kit = pins.filter((pin) => controlOfPin(job, pin) !== null);
   const others = pins.filter((pin) => controlOfPin(job, pin) === null);
   return [...kit.sort((a, b) => shared(b) - shared(a)), ...others];
+}
+
+/**
+ * Stands for a wire that nobody has found yet, so that the plan shows where it goes: live with
+ * its signal at the volts that this vehicle's signals have, and good for a coil at most. null for
+ * a signal that no wire carries.
+ */
+export function unfoundPin({ vehicle }: Job, input: Input): ConnectorPin | null {
+  if (input === "switch") return null;
+  return {
+    id: unfoundId(input),
+    connectorId: asId("unfound"),
+    supply: vehicle.system.kind === "pack" ? "pack" : "battery",
+    cavity: input,
+    colour: "",
+    carries: `wire that is live with ${inputWord(input)}, not found yet`,
+    family: "accessory",
+    liveWhen: input,
+    mayGiveA: assumed(0, 0, 0.5),
+    fuseA: 0,
+    switches: "positive",
+    variant: "",
+    foundBy: "",
+    certainty: "guess",
+  };
 }
 
 /** Chooses the wire that triggers a run from the connector map; null when none is known. */
