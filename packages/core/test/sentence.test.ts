@@ -4,6 +4,7 @@ import {
   DEFAULT_PRACTICES,
   checkedCircuit,
   conditionText,
+  elementsOf,
   integrityFaults,
   planSentence,
   printSentence,
@@ -29,6 +30,7 @@ const circuitWords = (c: SaidCircuit): string =>
     ...(c.feed.kind === "usual" ? [] : [c.feed.kind]),
     ...(c.relay === "auto" ? [] : [`relay ${c.relay}`]),
     ...(c.series ? ["series"] : []),
+    ...(c.bothSides ? ["both sides"] : []),
     ...(c.replaces ? [`replaces ${c.replaces}`] : []),
   ].join(" ");
 
@@ -265,6 +267,32 @@ const SENTENCES: readonly (readonly [string, string, string, string])[] = [
     "porter-48",
     "",
   ],
+  [
+    "three 12 V lamps of 10 W in series on own switch",
+    "3 pod-plain-10 front [own switch] series",
+    "",
+    "",
+  ],
+  ["two path lights each side always on", "4 path-red left [] both sides", "", ""],
+  [
+    "path lights on the left and right with park",
+    "2 path-red left [park light] both sides",
+    "",
+    "",
+  ],
+  ["one turn lamp a side", "1 turn-led left [left turn]; 1 turn-led right [right turn]", "", ""],
+  [
+    "replace the tail lamp with a 5 W LED lamp",
+    "1 tail-two-level rear [park light] replaces splice",
+    "",
+    "",
+  ],
+  [
+    "30 W LED headlight in place of the headlight",
+    "1 said-headlight-30_w-white front [low beam] replaces splice",
+    "",
+    "",
+  ],
   ["gizmos of 12 V", "", "", "gizmos / 12 V"],
   [
     "a dozen path lights on the Porter with park",
@@ -371,6 +399,28 @@ describe("a sentence", () => {
     expect(planned("a 48 V 2 A horn on the Porter").supplies).toEqual([]);
   });
 
+  it("in series hangs on the pack of a vehicle that has a 12 V battery, too", () => {
+    const job = planned("three 10 W pods in series on own switch on the Litter");
+    expect(job.runs[0]!.feed.kind).toBe("pack");
+    expect(checkedCircuit(job).findings.map((f) => f.rule)).not.toContain("lamp-volts");
+  });
+
+  it("has what is said after one load for that one alone, and one converter for all of them", () => {
+    const job = planned(
+      "six 18 W pods and two 24 W work lamps on own switch through a converter on the Porter",
+    );
+    expect(job.supplies).toHaveLength(1);
+    const { circuit, findings } = checkedCircuit(job);
+    expect(findings.filter((f) => f.severity === "stop")).toEqual([]);
+    // 9.4 A wants 15 A at 80 %, and each pod's own 18 AWG lead carries 13.5 A: it is 10 A.
+    const fuses = elementsOf(circuit, circuit.runs[0]!.out, "fuse");
+    expect(fuses.map((fuse) => fuse.ratingA)).toEqual([10]);
+    // Its own switch carries what the fuse of the converter lets through.
+    const [gate] = elementsOf(circuit, circuit.trunks[0]!.path, "switch");
+    const [before] = elementsOf(circuit, [...circuit.trunks[0]!.path], "fuse");
+    expect(gate!.part.contactA).toBeGreaterThanOrEqual(before!.ratingA);
+  });
+
   it("takes the vehicle that is given where it names none", () => {
     const said = readSentence("two pods on high beam", { ...WORLD, vehicle: FELLRUNNER });
     expect(said.vehicle?.profileId).toBe("fellrunner-420");
@@ -409,7 +459,7 @@ const group = fc
   .uniqueArray(term, { minLength: 1, maxLength: 3, selector: (t) => t.input })
   .filter((terms) => terms.some((t) => !t.negated));
 const loads = DEMO_SHELF.filter((p) => p.kind === "load");
-const circuit: fc.Arbitrary<SaidCircuit> = fc.record({
+const anyCircuit: fc.Arbitrary<SaidCircuit> = fc.record({
   name: fc.constant(""),
   part: fc.constantFrom(...loads),
   count: fc.integer({ min: 1, max: 12 }),
@@ -419,6 +469,13 @@ const circuit: fc.Arbitrary<SaidCircuit> = fc.record({
   relay: fc.constantFrom("auto", "yes", "no"),
   series: fc.boolean(),
   replaces: fc.constantFrom(null, "splice", "plug", "adapter"),
+  bothSides: fc.boolean(),
+});
+
+const circuit = anyCircuit.map((c): SaidCircuit => {
+  // One lamp is on one side only.
+  const bothSides = c.bothSides && c.count > 1;
+  return { ...c, bothSides, place: bothSides ? "left" : c.place };
 });
 
 describe("a printed plan", () => {

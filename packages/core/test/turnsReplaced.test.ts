@@ -120,11 +120,15 @@ describe("bulbs whose draw nobody has told", () => {
     expect(checkedCircuit(job(1)).findings.map((f) => f.rule)).not.toContain("flash-rate");
   });
 
-  it("count for nothing in the budget, and nothing is said of what the vehicle saw before", () => {
+  it("count for nothing in the budget, and are taken as bulbs of their kind where one is usual", () => {
     expect(remainingLoads(job(2))).toEqual([]);
     const calm = onVehicle({ ...bare.vehicle, turn: { ...bare.vehicle.turn!, leastA: 0.05 } });
     const then = edited(calm, ...replaceLamp(calm, what(2), minter()));
-    expect(seen(then)).toMatchObject([{ verdict: "untold", wasA: 0 }]);
+    // Two bulbs of 21 W at 13.5 V.
+    expect(seen(then)).toMatchObject([{ verdict: "less", wasA: 3.11 }]);
+    const onKey = { ...what(1), pinId: PETREL.pins.find((p) => p.liveWhen === "key")!.id };
+    const other = edited(calm, ...replaceLamp(calm, onKey, minter()));
+    expect(seen(other)).toMatchObject([{ verdict: "untold", wasA: 0 }]);
   });
 });
 

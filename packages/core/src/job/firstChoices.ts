@@ -26,19 +26,35 @@ export interface Replacement {
   readonly place: Lamp["place"];
   /** The wire that the factory lamp hangs on. */
   readonly pinId: PinId;
-  /** The load of the vehicle that goes; "" where nobody has told it yet: it is written down, of no known draw. */
+  /** The load of the vehicle that goes; "" where nobody has told it yet: it is written down with what such bulbs draw. */
   readonly replaces: string;
   readonly joint: Lamp["joint"];
   readonly name: string;
 }
 
-/** A lamp of the vehicle whose draw nobody has told: it counts for nothing in the budget, and it is gone. */
-const untoldLoad = (pin: ConnectorPin): BaseLoad => ({
-  id: `factory-${pin.id}`,
-  name: `Factory lamp on ${pin.carries}`,
-  currentA: { value: 0, low: 0, high: 0, provenance: "assumed" },
-  ...{ parked: 0, engineOff: 0, idle: 0, town: 0, cruise: 0 },
-});
+/** What a factory lamp draws, in W at 13.5 V: bulbs as vehicles have them, common practice. */
+const USUAL_BULB_W: Readonly<
+  Partial<Record<ConnectorPin["liveWhen"], readonly [number, number, number]>>
+> = {
+  ...{ low: [55, 30, 65], high: [60, 30, 65], park: [5, 3, 10], brake: [21, 10, 25] },
+  ...{ left: [21, 10, 25], right: [21, 10, 25], reverse: [21, 10, 25] },
+};
+const BULB_V = 13.5;
+
+/**
+ * Lamps of the vehicle whose draw nobody has told, taken as bulbs of their kind: gone, so they
+ * count for nothing in the budget, and what they drew is free on their wire.
+ */
+function untoldLoad(pin: ConnectorPin, count: number): BaseLoad {
+  const [value, low, high] = USUAL_BULB_W[pin.liveWhen] ?? [0, 0, 0];
+  const amps = (watts: number): number => Number(((count * watts) / BULB_V).toFixed(2));
+  return {
+    id: `factory-${pin.id}`,
+    name: `Factory lamp on ${pin.carries}`,
+    currentA: { value: amps(value), low: amps(low), high: amps(high), provenance: "assumed" },
+    ...{ parked: 0, engineOff: 0, idle: 0, town: 0, cruise: 0 },
+  };
+}
 
 /**
  * A factory lamp that makes room for another: the old load leaves the budget, the new one takes
@@ -49,7 +65,7 @@ export function replaceLamp(job: Job, what: Replacement, mint: (prefix: string) 
   const pin = job.vehicle.pins.find((p) => p.id === what.pinId);
   if (!pin) return [];
   const run = circuitOn(job, asId<RunId>(mint("run")), what.name, pin, what.place === "rear");
-  const untold = untoldLoad(pin);
+  const untold = untoldLoad(pin, what.count);
   const replaces = what.replaces === "" ? untold.id : what.replaces;
   const isThere = job.vehicle.baseLoads.some((load) => load.id === replaces);
   const first = [...(isThere ? [] : [append(job, "baseLoad", untold)]), append(job, "run", run)];

@@ -75,15 +75,24 @@ export const GENERIC_SWITCH: SwitchPart = {
   tellTaleA: assumed(0),
 };
 
-/** The same switch made to break another direct voltage. */
-export function switchForV(volts: number): SwitchPart {
-  if (volts <= ratedVOf(GENERIC_SWITCH)) return GENERIC_SWITCH;
-  const ratedV = Math.ceil(volts);
+/** Ratings in A that vehicle switches are sold with: common practice. */
+const SWITCH_RATINGS = [GENERIC_SWITCH.contactA, 16, 20, 25, 30, 40];
+
+/**
+ * The same switch made to break another direct voltage, and to carry what a fuse before it lets
+ * through; beyond what switches are sold for, the largest.
+ */
+export function switchForV(volts: number, fuseA = 0): SwitchPart {
+  const contactA = SWITCH_RATINGS.find((rating) => rating >= fuseA) ?? SWITCH_RATINGS.at(-1)!;
+  const low = volts <= ratedVOf(GENERIC_SWITCH);
+  if (low && contactA === GENERIC_SWITCH.contactA) return GENERIC_SWITCH;
+  const ratedV = low ? 0 : Math.ceil(volts);
+  const amps = contactA === GENERIC_SWITCH.contactA ? "" : `-${contactA}a`;
   return {
     ...GENERIC_SWITCH,
-    id: asId(`generic-switch-${ratedV}`),
-    name: `10 A switch for ${ratedV} V direct`,
-    ratedV,
+    id: asId(`generic-switch${amps}${low ? "" : `-${ratedV}`}`),
+    name: low ? `${contactA} A plain switch` : `${contactA} A switch for ${ratedV} V direct`,
+    ...{ contactA, ratedV },
   };
 }
 

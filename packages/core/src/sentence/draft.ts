@@ -9,7 +9,9 @@ export interface Draft {
   part: LoadPart;
   /** What was asked for; null where a part was called by its name on the shelf. */
   asked: AskedLoad | null;
-  readonly sorts: readonly string[];
+  sorts: readonly string[];
+  /** How its part differs from what was said, one a line. */
+  told: readonly string[];
   /** null where nobody said how many. */
   readonly count: number | null;
   readonly plural: boolean;
@@ -23,6 +25,8 @@ export interface Draft {
   series: boolean;
   /** On the left and on the right, as one circuit a side where they turn. */
   bothSides: boolean;
+  /** Its number is meant for each side. */
+  eachSide: boolean;
   replaces: Lamp["joint"] | null;
 }
 
@@ -37,13 +41,15 @@ export interface Ahead {
   bothEnds: boolean;
   bothSides: boolean;
   replaces: boolean;
+  /** Sorts of the factory lamp that it takes the place of. */
+  gone: readonly string[];
   /** First token of it. */
   from: number | null;
 }
 
 export const nothingAhead = (): Ahead => ({
   ...{ count: null, watts: null, volts: null, amps: null, kinds: [], place: null, from: null },
-  ...{ bothEnds: false, bothSides: false, replaces: false },
+  ...{ bothEnds: false, bothSides: false, replaces: false, gone: [] },
 });
 
 /** Words for a lamp that flashes by itself. */

@@ -31,17 +31,19 @@ const INPUT_OF_SIDE = { left: "left", right: "right" } as const;
 
 /** Finishes a draft: turn lamps of which no side was said are one circuit a side. */
 export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
+  assumed.push(...draft.told);
   const { name, part, feed, relay, series, replaces } = draft;
   // "Heated grips, pair" is one thing of two.
   const whole = /\b(pair|twin|set)\b/i.test(part.name);
-  const count = draft.count ?? (draft.plural && !whole ? 2 : 1);
-  const base = { part, feed, relay, series, replaces };
+  const plain = draft.plural && !whole && !draft.eachSide ? 2 : 1;
+  const count = (draft.count ?? plain) * (draft.eachSide ? 2 : 1);
+  const base = { part, feed, relay, series, replaces, bothSides: false };
   const said = draft.groups.filter((g) => g.length > 0);
   const inputs = said.flat().flatMap((t) => (t.negated ? [] : [t.input]));
   const turns = draft.sorts.includes("turn") && !inputs.some((x) => x === "left" || x === "right");
   if (turns && said.length === 0) {
     const sides =
-      !draft.bothSides && (draft.place === "left" || draft.place === "right")
+      !draft.bothSides && !draft.eachSide && (draft.place === "left" || draft.place === "right")
         ? [draft.place]
         : (["left", "right"] as const);
     const all = draft.count === null && draft.bothEnds ? 2 * sides.length : count;
@@ -55,8 +57,10 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
       condition: allOf(INPUT_OF_SIDE[side]),
     }));
   }
-  const place = draft.place ?? usualPlace(draft, inputs);
+  const bothSides = (draft.bothSides || draft.eachSide) && count > 1;
+  const place = bothSides ? "left" : (draft.place ?? usualPlace(draft, inputs));
   const usual = usualOf(draft);
+  const one = { ...base, name, count, place, bothSides };
   if (replaces === "splice") assumed.push(SPLICED(name));
   if (said.length > 0) {
     // Off with something says nothing of what turns it on.
@@ -65,13 +69,13 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
         ? [...(allOf(...usual).anyOf[0] ?? []), ...group]
         : group,
     );
-    return [{ ...base, name, count, place, condition: { anyOf } }];
+    return [{ ...one, condition: { anyOf } }];
   }
-  if (draft.always) return [{ ...base, name, count, place, condition: { anyOf: [[]] } }];
+  if (draft.always) return [{ ...one, condition: { anyOf: [[]] } }];
   if (usual.includes("switch")) {
     assumed.push(`${name}: own switch with the key, as nobody said what turns it on`);
   }
-  return [{ ...base, name, count, place, condition: allOf(...usual) }];
+  return [{ ...one, condition: allOf(...usual) }];
 }
 
 /** Circuits of one name are told apart by a number. */

@@ -1,4 +1,4 @@
-import { converterEdits, wayEdits } from "../compare/index.ts";
+import { converterEdits } from "../compare/index.ts";
 import {
   addLamps,
   append,
@@ -48,7 +48,7 @@ function withReplacement(job: Job, said: SaidCircuit, n: number): Job | null {
   return done(made, [setRun(asId<RunId>(`run-${n}`), "condition", said.condition)]);
 }
 
-function withCircuit(job: Job, said: SaidCircuit, n: number, shelf: readonly Part[]): Job {
+function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
   const replaced = withReplacement(job, said, n);
   if (replaced) return replaced;
   const id = asId<RunId>(`run-${n}`);
@@ -64,7 +64,11 @@ function withCircuit(job: Job, said: SaidCircuit, n: number, shelf: readonly Par
     lamp += 1;
     return `lamp-${n}-${lamp}`;
   };
-  const made = done(withRun, addLamps(withRun, run, said.part, said.count, place, mint));
+  const left = said.bothSides ? Math.ceil(said.count / 2) : said.count;
+  const first = done(withRun, addLamps(withRun, run, said.part, left, place, mint));
+  const right = said.count - left;
+  const made =
+    right > 0 ? done(first, addLamps(first, run, said.part, right, "right", mint)) : first;
   const { kind: system } = job.vehicle.system;
   switch (feed.kind) {
     case "pin":
@@ -73,11 +77,13 @@ function withCircuit(job: Job, said: SaidCircuit, n: number, shelf: readonly Par
       return system === "pack" ? made : done(made, [setRun(id, "feed", { kind: "battery" })]);
     case "pack":
       return system === "engine" ? made : done(made, [setRun(id, "feed", { kind: "pack" })]);
-    case "converter": {
-      const way = wayEdits(made, run, "converter", shelf);
-      return way.refused === "" ? done(made, way.edits) : made;
-    }
+    case "converter":
     case "usual":
+      // A string is for a pack: on a 12 V battery its lamps would hardly glow.
+      if (series && system === "packAndBattery") {
+        return done(made, [setRun(id, "feed", { kind: "pack" })]);
+      }
+      // What shares a converter is known when all circuits are.
       return made;
   }
 }
@@ -95,11 +101,15 @@ function isBeyond(job: Job, run: Run): boolean {
   );
 }
 
-/** Loads that do not bear the pack, and of which nobody said what feeds them, share a converter. */
+/**
+ * Loads that are to have a converter share one, and so do those that do not bear the pack and of
+ * which nobody said what feeds them.
+ */
 function behindConverter(job: Job, said: SaidJob, shelf: readonly Part[]): Job {
-  const open = job.runs.filter(
-    (run, i) => said.circuits[i]?.feed.kind === "usual" && isBeyond(job, run),
-  );
+  const open = job.runs.filter((run, i) => {
+    const kind = said.circuits[i]?.feed.kind;
+    return kind === "converter" || (kind === "usual" && isBeyond(job, run));
+  });
   const edits = open.length > 0 ? converterEdits(job, open, shelf) : null;
   return edits ? done(job, edits) : job;
 }
@@ -131,9 +141,6 @@ export function planSentence(
   // What is said is what is wanted: it stands at its circuit, to be looked over.
   const stage = said.circuits.length > 0 ? ("circuit" as const) : bare.card.stage;
   const carded: Job = { ...bare, card: { ...bare.card, stage, promised: said.promised } };
-  const made = said.circuits.reduce(
-    (job, circuit, i) => withCircuit(job, circuit, i + 1, shelf),
-    carded,
-  );
+  const made = said.circuits.reduce((job, circuit, i) => withCircuit(job, circuit, i + 1), carded);
   return behindConverter(made, said, shelf);
 }

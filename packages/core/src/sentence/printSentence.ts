@@ -8,10 +8,11 @@ const REPLACES = {
 } as const;
 
 function circuitText(circuit: SaidCircuit): string {
-  const { count, part, place, condition, relay, series, feed, replaces } = circuit;
+  const { count, part, place, bothSides, condition, relay, series, feed, replaces } = circuit;
+  const where = bothSides ? "on the left and on the right" : PLACE_WORDS[place];
   const always = condition.anyOf.every((group) => group.length === 0);
   return [
-    `${count} × ${part.name} ${PLACE_WORDS[place]}`,
+    `${count} × ${part.name} ${where}`,
     always ? "always on" : `with ${conditionText(condition)}`,
     ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
     ...(relay === "auto" ? [] : [relay === "yes" ? "with a relay" : "without a relay"]),

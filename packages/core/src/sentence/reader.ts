@@ -7,6 +7,7 @@ import {
   ALWAYS_PHRASES,
   BEFORE_INPUT,
   COUNT_WORDS,
+  EACH_SIDE_PHRASES,
   FILAMENT_WORDS,
   FILLERS,
   INPUT_PHRASES,
@@ -16,9 +17,8 @@ import {
   PLACE_PHRASES,
 } from "./word/lexicon.ts";
 import { amountAt } from "./word/amountAt.ts";
-import { partAsSaid } from "./word/partAsSaid.ts";
 import { replaceAt } from "./word/replaceAt.ts";
-import { colourOf, partFor, sortAt, sortsIn, type AskedLoad } from "./word/shelfMatch.ts";
+import { colourOf, sortAt, sortsIn, type AskedLoad } from "./word/shelfMatch.ts";
 import { longest, matches, tokensOf } from "./word/token.ts";
 
 /** Reads what is left of a sentence when vehicle, customer and day are out of it. */
@@ -33,6 +33,7 @@ export class Reader extends Reading {
     return (
       this.takeNamedPart() ||
       this.takeReplace() ||
+      this.takeEachSide() ||
       this.takeAmount() ||
       this.takeJoint() ||
       this.takeRelay() ||
@@ -62,7 +63,7 @@ export class Reader extends Reading {
     const last = this.tokens[this.i + best.length - 1];
     const sorts = sortsIn(tokensOf(best.part.name));
     const plural = last !== undefined && /[^s]s$/.test(last.word);
-    this.begin(best.part, null, { name: best.part.name, sorts, plural });
+    this.begin(best.part, null, { name: best.part.name, sorts, plural, told: [] });
     return best.length;
   }
 
@@ -70,8 +71,13 @@ export class Reader extends Reading {
   private takeReplace(): number {
     const found = replaceAt(this.tokens, this.i, this.current !== undefined);
     if (!found) return 0;
-    if (found.comesAfter) this.startAhead().replaces = true;
-    else if (this.current) this.current.replaces ??= "splice";
+    if (found.comesAfter) {
+      this.startAhead().replaces = true;
+      this.ahead.gone = found.gone;
+    } else if (this.current) {
+      this.current.replaces ??= "splice";
+      this.current.sorts = [...this.current.sorts, ...found.gone];
+    }
     return found.length;
   }
 
@@ -228,30 +234,55 @@ export class Reader extends Reading {
       called.push(sort.meaning.words);
       end += sort.length;
     }
-    const { kinds, watts, volts, amps, from } = this.ahead;
+    const { kinds, from, gone } = this.ahead;
+    // A plain lamp that takes another's place is one of its sort.
+    const plain = sorts.every((sort) => sort === "lamp" || sort === "bulb");
+    const { length, ...amounts } = this.amountsBehind(end);
     const asked: AskedLoad = {
-      ...{ sorts: [...new Set(sorts)], colour: colourOf(kinds), watts, volts, amps },
+      ...{ sorts: [...new Set(plain ? [...gone, ...sorts] : sorts)], colour: colourOf(kinds) },
+      ...amounts,
       flashes: kinds.some((kind) => FLASHING.has(kind)),
       filament: sorts.includes("bulb") || kinds.some((kind) => FILAMENT_WORDS.has(kind)),
       series: false,
     };
-    const found = partFor(asked, this.world.shelf);
-    const part = found?.part ?? partAsSaid(asked);
     const plural = /[^s]s$/.test(this.word(end - 1));
     const said = [...kinds, ...called].join(" ");
     const words = plural && !said.endsWith("s") ? `${said}s` : said;
-    if (!part) {
+    const name = words.charAt(0).toUpperCase() + words.slice(1);
+    const picked = this.pick(name, asked);
+    if (!picked) {
       this.unknown.push([from ?? i, end]);
       this.ahead = nothingAhead();
       return end - i;
     }
-    const name = words.charAt(0).toUpperCase() + words.slice(1);
-    if (found?.other) {
-      this.assumed.push(`${name}: ${part.name}; ${found.other.name} would do as well`);
+    this.begin(picked.part, asked, { name, sorts: asked.sorts, plural, told: picked.told });
+    return end + length - i;
+  }
+
+  /** "lamps of 10 W", "a bar, 12 V": what was said before a load, and what stands right behind it. */
+  private amountsBehind(end: number) {
+    const { watts, volts, amps } = this.ahead;
+    const amounts = { watts, volts, amps };
+    const of = this.word(end) === "of" || this.word(end) === "with" ? 1 : 0;
+    let length = 0;
+    let at = end + of;
+    for (let amount = amountAt(this.tokens, at); amount; amount = amountAt(this.tokens, at)) {
+      if (amount.of === "count" || amounts[amount.of] !== null) break;
+      amounts[amount.of] = amount.value;
+      at += amount.length;
+      length = at - end;
     }
-    this.tellPart(name, part, asked);
-    this.begin(part, asked, { name, sorts: asked.sorts, plural });
-    return end - i;
+    // "a bar and 40 W pods": what a load follows on is that one's.
+    return length > 0 && this.loadFollows(at)
+      ? { watts, volts, amps, length: 0 }
+      : { ...amounts, length };
+  }
+
+  private takeEachSide(): number {
+    const each = this.current && longest(this.tokens, this.i, EACH_SIDE_PHRASES);
+    if (!this.current || !each) return 0;
+    this.current.eachSide = true;
+    return each.length;
   }
 
   private takePlace(): number {
@@ -269,8 +300,8 @@ export class Reader extends Reading {
     if (current.place !== null && current.place !== found.meaning) {
       current.bothEnds ||= isEnds(current.place, found.meaning);
       current.bothSides ||= isSides(current.place, found.meaning);
-      const both = current.bothEnds || current.bothSides;
-      if (!both || !current.sorts.includes("turn")) return 0;
+      const ends = current.bothEnds && current.sorts.includes("turn");
+      if (!ends && !current.bothSides) return 0;
     }
     current.place = found.meaning;
     return found.length;

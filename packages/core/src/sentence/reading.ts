@@ -54,12 +54,13 @@ export class Reading {
   protected begin(
     part: LoadPart,
     asked: AskedLoad | null,
-    { name, sorts, plural }: Pick<Draft, "name" | "sorts" | "plural">,
+    { name, sorts, plural, told }: Pick<Draft, "name" | "sorts" | "plural" | "told">,
   ): void {
-    const { count, place, bothEnds, bothSides, replaces } = this.ahead;
+    const { count, place, bothEnds, bothSides, replaces, gone } = this.ahead;
     const { terms, always } = this.waiting;
     this.drafts.push({
-      ...{ name, part, asked, sorts, count, plural, place, bothEnds, groups: terms, always },
+      ...{ name, part, asked, told, count, plural, place, bothEnds, groups: terms, always },
+      ...{ sorts: [...sorts, ...gone], eachSide: false },
       ...{ feed: { kind: "usual" }, relay: "auto", series: false, bothSides },
       replaces: replaces ? "splice" : null,
     });
@@ -83,31 +84,40 @@ export class Reading {
     return false;
   }
 
-  /** What a load was taken as, where it is not quite what was said. */
-  protected tellPart(name: string, part: LoadPart, asked: AskedLoad): void {
+  /** What a load was taken as, where it is not quite what was said; null where nothing is near. */
+  protected pick(
+    name: string,
+    asked: AskedLoad,
+  ): { readonly part: LoadPart; readonly told: readonly string[] } | null {
+    const found = partFor(asked, this.world.shelf);
+    const part = found?.part ?? partAsSaid(asked);
+    if (!part) return null;
+    if (!found)
+      return { part, told: [`${name}: not on the shelf; taken as ${takenAs(part, asked)}`] };
     const [wanted, has] = [wattsAsked(asked), wattsOf(part)];
-    if (part.id === partAsSaid(asked)?.id) {
-      this.assumed.push(`${name}: not on the shelf; taken as ${takenAs(part, asked)}`);
-      return;
-    }
     const said = asked.amps === null ? `${asked.watts} W` : `${asked.amps} A`;
     // One that is called so and measured to be a little less is the one that was said.
     const called = matches(tokensOf(part.name), 0, said.toLowerCase().split(" ")) > 0;
-    if (wanted !== null && has !== null && !called && Math.abs(has / wanted - 1) > ROUNDED) {
-      this.assumed.push(`${name}: ${part.name} is the nearest to ${said} on the shelf`);
-    }
+    const off = wanted !== null && has !== null && Math.abs(has / wanted - 1) > ROUNDED;
+    const told = [
+      ...(found.other ? [`${part.name}; ${found.other.name} would do as well`] : []),
+      ...(off && !called ? [`${part.name} is the nearest to ${said} on the shelf`] : []),
+      ...(asked.flashes && part.behaviour === null
+        ? [`${part.name} does not flash by itself, and nothing on the shelf that would do does`]
+        : []),
+    ];
+    return { part, told: told.map((words) => `${name}: ${words}`) };
   }
 
   /** What is said of a load after it: "bar, 40 W", "a brake light that flashes". */
   protected askFor(more: Partial<AskedLoad>): boolean {
     const { current } = this;
     if (!current?.asked) return false;
-    const before = current.part;
     const asked = { ...current.asked, ...more };
-    const part = partFor(asked, this.world.shelf)?.part ?? partAsSaid(asked);
-    if (!part) return false;
-    [current.asked, current.part] = [asked, part];
-    if (part !== before) this.tellPart(current.name, part, asked);
+    const picked = this.pick(current.name, asked);
+    if (!picked) return false;
+    current.asked = asked;
+    [current.part, current.told] = [picked.part, picked.told];
     return true;
   }
 }

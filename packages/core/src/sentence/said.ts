@@ -15,6 +15,8 @@ export interface SaidCircuit {
   readonly part: LoadPart;
   readonly count: number;
   readonly place: Lamp["place"];
+  /** Half of them on the left, half on the right, as one circuit; `place` says nothing then. */
+  readonly bothSides: boolean;
   readonly condition: Condition;
   readonly feed: SaidFeed;
   readonly relay: Run["relay"];

@@ -33,7 +33,14 @@ function circuitOf(from: MadeFrom, vehicle: Vehicle, chance: Chance): SaidCircui
   const feed = vehicle.system.kind === "pack" ? "converter" : "usual";
   return {
     ...{ name: part.name, part, count: 1 + Math.floor(chance() * 2), place: usual.place },
-    ...{ condition: usual.on, feed: { kind: feed }, relay: "auto", series: false, replaces: null },
+    ...{
+      condition: usual.on,
+      feed: { kind: feed },
+      relay: "auto",
+      series: false,
+      replaces: null,
+      bothSides: false,
+    },
   };
 }
 

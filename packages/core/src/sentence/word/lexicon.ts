@@ -102,6 +102,15 @@ export const NOT_PHRASES: readonly (readonly [string, true])[] = [
   ["and not", true],
 ];
 
+/** That a number is meant for each side of the vehicle. */
+export const EACH_SIDE_PHRASES: readonly (readonly [string, true])[] = [
+  ["each side", true],
+  ["per side", true],
+  ["a side", true],
+  ["on each side", true],
+  ["on either side", true],
+];
+
 export const PLACE_PHRASES: readonly (readonly [string, Lamp["place"]])[] = [
   ["in front", "front"],
   ["up front", "front"],
@@ -153,7 +162,7 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
   brake: ["brake light", "brake lamp", "stop light", "stop lamp"],
   strip: ["led strip", "light strip", "strip light", "strip"],
   path: ["path light", "path lamp", "courtesy light"],
-  headlight: ["headlight bulb", "headlight", "headlamp"],
+  headlight: ["headlight", "headlamp", "headlight bulb"],
   horn: ["horn", "hooter"],
   outlet: [
     "charging outlet",
@@ -207,9 +216,14 @@ export const BEFORE_INPUT: ReadonlySet<string> = new Set([
 /** Every word that means something here: none of them is taken for a slip of another. */
 export const KNOWN_WORDS: ReadonlySet<string> = new Set(
   [
-    ...[INPUT_PHRASES, LAMP_INPUT_PHRASES, ALWAYS_PHRASES, NOT_PHRASES, PLACE_PHRASES].flatMap(
-      (phrases) => phrases.map(([words]) => words),
-    ),
+    ...[
+      INPUT_PHRASES,
+      LAMP_INPUT_PHRASES,
+      ALWAYS_PHRASES,
+      NOT_PHRASES,
+      PLACE_PHRASES,
+      EACH_SIDE_PHRASES,
+    ].flatMap((phrases) => phrases.map(([words]) => words)),
     ...Object.values(SORTS).flat(),
     ...KIND_WORDS,
     ...Object.keys(COUNT_WORDS),

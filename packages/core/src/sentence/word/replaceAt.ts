@@ -33,10 +33,12 @@ export interface SaidReplace {
   readonly length: number;
   /** The lamp that comes stands behind these words, not before them. */
   readonly comesAfter: boolean;
+  /** Sorts of what goes: what comes does its work. */
+  readonly gone: readonly string[];
 }
 
-/** The end of words that name a lamp that goes: "the old halogen turn bulbs". */
-function endOfOld(tokens: readonly Token[], from: number): number {
+/** The words that name a lamp that goes: "the old halogen turn bulbs". */
+function oldAt(tokens: readonly Token[], from: number) {
   const word = (at: number): string => tokens[at]?.word ?? "";
   let at = from;
   while (ARTICLES.has(word(at)) || OLD.test(word(at))) at += 1;
@@ -45,9 +47,13 @@ function endOfOld(tokens: readonly Token[], from: number): number {
   }
   // "left and right turn bulbs", "front turn lamps"
   while (/^(left|right|front|rear|and)$/.test(word(at)) && at < tokens.length) at += 1;
-  for (let sort = sortAt(tokens, at); sort; sort = sortAt(tokens, at)) at += sort.length;
+  const gone: string[] = [];
+  for (let sort = sortAt(tokens, at); sort; sort = sortAt(tokens, at)) {
+    gone.push(sort.meaning.sort);
+    at += sort.length;
+  }
   while (ONES.test(word(at))) at += 1;
-  return at;
+  return { end: at, gone: gone.filter((sort) => sort !== "lamp" && sort !== "bulb") };
 }
 
 /**
@@ -62,12 +68,15 @@ export function replaceAt(
   const instead = hasCurrent ? longest(tokens, at, INSTEAD) : null;
   if (instead) {
     // "for the old" has its adjective in it already.
-    return { length: endOfOld(tokens, at + instead.length) - at, comesAfter: false };
+    const { end, gone } = oldAt(tokens, at + instead.length);
+    return { length: end - at, comesAfter: false, gone };
   }
   const swap = longest(tokens, at, SWAP);
   if (!swap) return null;
-  const end = endOfOld(tokens, at + swap.length);
+  const { end, gone } = oldAt(tokens, at + swap.length);
   const named = end > at + swap.length && COMES.test(tokens[end]?.word ?? "");
   // "replace the turn lamps": they are what comes, too.
-  return { length: named ? end + 1 - at : swap.length, comesAfter: true };
+  return named
+    ? { length: end + 1 - at, comesAfter: true, gone }
+    : { length: swap.length, comesAfter: true, gone: [] };
 }

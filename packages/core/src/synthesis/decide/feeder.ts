@@ -122,7 +122,7 @@ export function layOutGate(
       b,
       "switch",
       { kind: "switch", runId: b.ownerId },
-      switchForV(feed?.range.highV ?? 0),
+      switchForV(feed?.range.highV ?? 0, plan.fuseA ?? 0),
     );
     const on = b.wire("gated", "feed", knob.out, input, size, AT_HAND_M);
     if (knob.tellTale) toNegative(b, "tellTale", knob.tellTale, negative, coilSize, supply.feedM);

@@ -1,5 +1,5 @@
 import { decimal } from "../../quantity/index.ts";
-import type { Choice, ChoiceKind } from "../../circuit/index.ts";
+import { carriesA, type Choice, type ChoiceKind } from "../../circuit/index.ts";
 import {
   conditionText,
   inputWord,
@@ -97,6 +97,14 @@ const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean):
       return "Straight from the battery through a fuse of its own, so no factory fuse carries it.";
   }
 };
+
+/** What the lamps' own leads and their plug carry, in A: the plan takes them as they come. */
+function behindA(job: Job, run: Run, loads: RunPlan["loads"]): number {
+  const leads = loads.flatMap(({ part }) =>
+    part.pigtail === "" ? [] : [carriesA({ gaugeId: part.pigtail, bundle: 1 }, job.practices)],
+  );
+  return Math.min(...leads, plugOf(job, run)?.ratingA ?? Infinity);
+}
 
 /** The wire that has still to be found, as what triggers a run. */
 function decideUnfound(job: Job, input: Input): Decision<ConnectorPin> | null {
@@ -317,7 +325,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
               : "It hangs where the factory lamp hung: the factory's fuse stays, its rating not told yet.",
           pinned: false,
         }
-      : decideFuse(run, drawA.high, job.practices, feed.range.highV);
+      : decideFuse(run, drawA.high, job.practices, feed.range.highV, behindA(job, run, loads));
   note("fuse", fuse);
   const plug = plugOf(job, run);
   const adapted = loads.some(({ lamp }) => lamp.joint === "adapter");

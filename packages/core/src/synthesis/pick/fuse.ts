@@ -1,7 +1,7 @@
 import { decimal } from "../../quantity/index.ts";
 import type { Practices, Run } from "../../job/index.ts";
 import { BLADE_V } from "../../part/index.ts";
-import { fuseForDraw, fuseFormFor } from "../../protection/index.ts";
+import { fuseForDraw, fuseFormFor, fuseUnderCeiling } from "../../protection/index.ts";
 import type { Decision } from "../decide/decision.ts";
 
 /** The fuse of a run in A by the practised school, or as pinned. `value` null: no fuse. */
@@ -11,6 +11,8 @@ export function decideFuse(
   practices: Practices,
   /** The most that its source shows, in V. */
   mostV: number,
+  /** What lies behind it as it comes carries so much, in A: leads of the lamps, their plug. */
+  mostA = Infinity,
 ): Decision<number | null> {
   const { name, breaksV } = fuseFormFor(mostV);
   const form = breaksV > BLADE_V ? ` A ${name}: the source shows ${decimal(mostV)} V.` : "";
@@ -29,7 +31,18 @@ export function decideFuse(
       pinned: true,
     };
   }
-  const ratingA = fuseForDraw(drawA, practices.fuseSchool);
+  const wantedA = fuseForDraw(drawA, practices.fuseSchool);
+  // A tenth of an amp under a rating is not a difference that anyone can measure.
+  const underA = wantedA !== null && wantedA > mostA + 0.1 ? fuseUnderCeiling(mostA + 0.1) : null;
+  if (underA !== null && wantedA !== null && underA >= drawA) {
+    return {
+      value: underA,
+      picked: `${decimal(underA)} A`,
+      reason: `${loaded(underA)}: ${decimal(wantedA)} A by the shop's practice is more than the ${decimal(mostA)} A that what lies behind it carries. Two circuits would not be so near it.${form}`,
+      pinned: false,
+    };
+  }
+  const ratingA = wantedA;
   if (ratingA === null) {
     return {
       value: 40,
