@@ -1,1 +1,2 @@
 export * from "./ways.ts";
+export { converterEdits } from "./converter.ts";

@@ -1,25 +1,21 @@
+import { bestConverter, fromSupply } from "./converter.ts";
 import { elementOf, elementsOf, type Circuit } from "../circuit/index.ts";
 import {
-  adoptPart,
-  append,
   applyEdits,
   asId,
-  createSupply,
-  nextId,
   setRun,
   type Edit,
   type FeedWay,
   type Job,
   type Run,
   type RunId,
-  type SupplyId,
 } from "../job/index.ts";
 import type { Part } from "../part/index.ts";
 import { workLevel } from "../part/index.ts";
 import { everythingOn, solveUnderLoad } from "../network/index.ts";
 import { packEvening, type PackEvening } from "../budget/pack/packEvening.ts";
 import { faultsOfElement } from "../proof/index.ts";
-import { packRangeV, packRestV, restVolts } from "../source/index.ts";
+import { packRangeV, restVolts } from "../source/index.ts";
 import { checkedCircuit } from "../plan/planJob.ts";
 import { worstShareV, type Finding } from "../rule/index.ts";
 import { materialsOf } from "../strip/index.ts";
@@ -147,42 +143,6 @@ const feedingPart = (job: Job, run: Run): Part | undefined => {
     : undefined;
 };
 
-/** Feeds a run from a supply with this part: one that is there, or a new one. */
-function fromSupply(job: Job, run: Run, part: Part, gate: "switch" | "always"): Edit[] {
-  const there = job.supplies.find((s) => s.partId === part.id);
-  const id =
-    there?.id ??
-    nextId<SupplyId>(
-      "supply",
-      job.supplies.map((s) => s.id),
-    );
-  const make = there
-    ? []
-    : [
-        ...adoptPart(job, part),
-        append(job, "supply", { ...createSupply(id, part.name, part.id, job.vehicle), gate }),
-      ];
-  return [
-    ...make,
-    setRun(run.id, "feed", { kind: "supply", supplyId: id }),
-    setRun(run.id, "arrangement", "parallel"),
-  ];
-}
-
-/** Cheapest converter that bears the pack and gives the draw with a fifth to spare. */
-function bestConverter(job: Job, drawA: number, shelf: readonly Part[]): Part | null {
-  const { system } = job.vehicle;
-  if (system.kind === "engine") return null;
-  const { highV } = packRangeV(system.pack);
-  const fits = shelf
-    .filter((p) => p.kind === "converter")
-    .filter(
-      (p) => p.inMaxV >= highV && p.outA * 0.8 >= drawA && p.inMinV <= packRestV(system.pack, 0.2),
-    )
-    .sort((a, b) => a.price - b.price);
-  return fits[0] ?? null;
-}
-
 function drafts(job: Job, run: Run, shelf: readonly Part[]): Draft[] {
   const { system } = job.vehicle;
   if (system.kind === "engine") return [];
@@ -246,33 +206,6 @@ function drafts(job: Job, run: Run, shelf: readonly Part[]): Draft[] {
       effect: "the pack is not touched; one more thing to charge",
     },
   ];
-}
-
-/**
- * The edits that feed several runs from one converter of the shelf that gives enough for all of
- * them; null where none does, or where the vehicle has no pack.
- */
-export function converterEdits(
-  job: Job,
-  runs: readonly Run[],
-  shelf: readonly Part[],
-): Edit[] | null {
-  const draws = runs.map((run) =>
-    drawOf({ ...run, arrangement: "parallel" }, loadsOf(job, run), 12),
-  );
-  const drawA = draws.reduce((sum, draw) => sum + draw.mid, 0);
-  const converter = bestConverter(job, drawA, shelf);
-  if (!converter) return null;
-  const edits: Edit[] = [];
-  let then = job;
-  for (const run of runs) {
-    const more = fromSupply(then, run, converter, "switch");
-    const made = applyEdits(then, more);
-    if (!made.ok) return null;
-    edits.push(...more);
-    then = made.job;
-  }
-  return edits;
 }
 
 /** The edits that choose one of the ways for a run, or why it cannot be chosen. */

@@ -1,13 +1,6 @@
 import { decimal } from "../../quantity/index.ts";
-import { carriesA, type Choice, type ChoiceKind } from "../../circuit/index.ts";
-import {
-  conditionText,
-  inputWord,
-  type Feed,
-  type Input,
-  type Job,
-  type Run,
-} from "../../job/index.ts";
+import type { Choice, ChoiceKind } from "../../circuit/index.ts";
+import { conditionText, inputWord, type Feed, type Job, type Run } from "../../job/index.ts";
 import { isUnfound, type ConnectorPin } from "../../vehicle/index.ts";
 import { fuseForDraw } from "../../protection/index.ts";
 import { decideCoil } from "../pick/coil.ts";
@@ -20,8 +13,8 @@ import type { Choices, Gaps, RunPlan } from "./plan.ts";
 import { decideRelay } from "../pick/relay.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "../pick/kitControl.ts";
-import { describeSwitch, moduleOf, plugOf, relayOf, switchOf } from "./runParts.ts";
-import { chooseTap, pinText, unfoundPin } from "../pick/tap.ts";
+import { behindA, describeSwitch, moduleOf, plugOf, relayOf, switchOf } from "./runParts.ts";
+import { chooseTap, chooseUnfound, pinText } from "../pick/tap.ts";
 
 /** Relays that a control of several ways takes, the run's own apart, in words. */
 function countOf(ways: readonly Way[]): string {
@@ -98,27 +91,6 @@ const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean):
   }
 };
 
-/** What the lamps' own leads and their plug carry, in A: the plan takes them as they come. */
-function behindA(job: Job, run: Run, loads: RunPlan["loads"]): number {
-  const leads = loads.flatMap(({ part }) =>
-    part.pigtail === "" ? [] : [carriesA({ gaugeId: part.pigtail, bundle: 1 }, job.practices)],
-  );
-  return Math.min(...leads, plugOf(job, run)?.ratingA ?? Infinity);
-}
-
-/** The wire that has still to be found, as what triggers a run. */
-function decideUnfound(job: Job, input: Input): Decision<ConnectorPin> | null {
-  const value = unfoundPin(job, input);
-  return (
-    value && {
-      value,
-      picked: value.carries,
-      reason: "Nobody has found it yet: with a meter, and into the connector map.",
-      pinned: false,
-    }
-  );
-}
-
 /** Makes every decision about one run but its wire, noting choices and gaps as it goes. null: no source. */
 export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPlan | null {
   const note = (kind: ChoiceKind, d: Omit<Choice, "runId" | "kind">): void => {
@@ -181,7 +153,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
     });
   }
 
-  const tap = known ?? (signal === null ? null : decideUnfound(job, signal));
+  const tap = known ?? (signal === null ? null : chooseUnfound(job, signal));
   const switchPart = switchOf(job, run, wantedFeed, tap?.value ?? null);
   const relayPart = relayOf(job, run, box, tap?.value ?? null);
   const wantedFuseA = fuseForDraw(drawA.high, job.practices.fuseSchool);

@@ -10,10 +10,11 @@ import {
   type RelayPart,
   type SwitchPart,
 } from "../../part/index.ts";
+import { carriesA } from "../../circuit/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import type { Decision } from "./decision.ts";
 import type { FeedPoint } from "./feedPoint.ts";
-import type { PlannedModule } from "./plan.ts";
+import type { PlannedModule, RunPlan } from "./plan.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "./sources.ts";
 
@@ -73,4 +74,12 @@ export function moduleOf(job: Job, run: Run): PlannedModule | null {
   const supply = job.supplies.find((s) => s.id === run.throughId);
   const part = supply && boxOf(job, supply.id);
   return supply && part?.form === "plugIn" ? { supply, part, channel: channelOf(job, run) } : null;
+}
+
+/** What the lamps' own leads and their plug carry, in A: the plan takes them as they come. */
+export function behindA(job: Job, run: Run, loads: RunPlan["loads"]): number {
+  const leads = loads.flatMap(({ part }) =>
+    part.pigtail === "" ? [] : [carriesA({ gaugeId: part.pigtail, bundle: 1 }, job.practices)],
+  );
+  return Math.min(...leads, plugOf(job, run)?.ratingA ?? Infinity);
 }

@@ -74,7 +74,7 @@ function kitFirst(job: Job, run: Run, pins: readonly ConnectorPin[]): ConnectorP
  * its signal at the volts that this vehicle's signals have, and good for a coil at most. null for
  * a signal that no wire carries.
  */
-export function unfoundPin({ vehicle }: Job, input: Input): ConnectorPin | null {
+function unfoundPin({ vehicle }: Job, input: Input): ConnectorPin | null {
   if (input === "switch") return null;
   return {
     id: unfoundId(input),
@@ -123,4 +123,17 @@ export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorP
     reason: `Live with ${inputWord(input)}; ${best.certainty}${best.foundBy === "" ? "" : ` (${best.foundBy})`}; may give ${decimal(best.mayGiveA.low)} A at least.${rest}`,
     pinned: false,
   };
+}
+
+/** The wire that has still to be found, as what triggers a run. */
+export function chooseUnfound(job: Job, input: Input): Decision<ConnectorPin> | null {
+  const value = unfoundPin(job, input);
+  return (
+    value && {
+      value,
+      picked: value.carries,
+      reason: "Nobody has found it yet: with a meter, and into the connector map.",
+      pinned: false,
+    }
+  );
 }
