@@ -14,7 +14,7 @@ describe("plan", () => {
     // The bar has no key: the check says that a ride with it burning may not start again.
     expect(answer.code).toBe(1);
     expect(answer.out).toMatch(/stop: .*may not start/);
-    expect(answer.out).toContain("Bar: 1 × 40 W light bar, front, on with own switch");
+    expect(answer.out).toContain("Bar: 1 × 40 W light bar in front, on with own switch");
     const read = readJobFile(answer.written.get("/tmp/new.json") ?? "");
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const proof = await call(read.value, ["prove", "job.json"]);

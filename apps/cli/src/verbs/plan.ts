@@ -1,10 +1,10 @@
 import {
   checkedCircuit,
-  conditionText,
   groupFindings,
   planSentence,
   printJob,
   readSentence,
+  understoodWords,
   type SaidJob,
 } from "@dragonet/core";
 import { DEMO_PRACTICES, DEMO_SHELF, DEMO_VEHICLES } from "@dragonet/core/demo";
@@ -22,9 +22,8 @@ function printSaid(said: SaidJob, world: World): void {
   const { vehicle, machine, customer, promised } = said;
   const about = [vehicle?.model ?? "", machine, customer, promised && `by ${promised}`];
   world.out(`${about.filter((t) => t !== "").join(", ")}\n`);
-  for (const { name, count, part, place, condition } of said.circuits) {
-    const when = conditionText(condition) || "always";
-    world.out(`  ${name}: ${count} × ${part.name}, ${place}, on with ${when}\n`);
+  for (const circuit of said.circuits) {
+    world.out(`  ${circuit.name}: ${understoodWords(circuit)}\n`);
   }
   for (const line of said.assumed) world.out(`taken as usual: ${line}\n`);
   for (const words of said.notUnderstood) world.out(`not understood: ${words}\n`);

@@ -21,6 +21,18 @@ function circuitText(circuit: SaidCircuit): string {
   ].join(" ");
 }
 
+/** A circuit as it was understood, to be looked over: how many of what, where, with what, in whose place. */
+export function understoodWords(circuit: SaidCircuit): string {
+  const { count, part, place, bothSides, condition, series, feed, replaces } = circuit;
+  return [
+    `${count} × ${part.name} ${bothSides ? "left and right" : PLACE_WORDS[place]}`,
+    `on with ${conditionText(condition) || "nothing: always"}`,
+    ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
+    ...(series ? ["in series"] : []),
+    ...(replaces ? REPLACES[replaces] : []),
+  ].join(", ");
+}
+
 /** A job in one sentence that reads back the same. */
 export function printSentence(said: SaidJob): string {
   const { vehicle, machine, customer, promised } = said;

@@ -1,13 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { useNavigate } from "react-router";
-import {
-  PLACE_WORDS,
-  conditionText,
-  vehicleName,
-  type SaidCircuit,
-  type SaidJob,
-} from "@dragonet/core";
+import { understoodWords, vehicleName, type SaidCircuit, type SaidJob } from "@dragonet/core";
 import type { JobAnswer, MeasurementAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
 import { dayText } from "../../base/moment.ts";
@@ -21,11 +15,9 @@ import { planner } from "../../worker/planner.ts";
 import { useCustomers } from "../jobs.ts";
 
 function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
-  const { name, count, part, place, condition } = circuit;
   return (
     <li className="border-t border-hair py-1">
-      <b>{name}</b>: {count} × {part.name} {PLACE_WORDS[place]}, on with{" "}
-      {conditionText(condition) || "nothing: always"}
+      <b>{circuit.name}</b>: {understoodWords(circuit)}
     </li>
   );
 }
