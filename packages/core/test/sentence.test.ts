@@ -21,7 +21,8 @@ const circuitWords = (c: SaidCircuit): string =>
     ...(c.feed.kind === "usual" ? [] : [c.feed.kind]),
     ...(c.relay === "auto" ? [] : [`relay ${c.relay}`]),
     ...(c.series ? ["series"] : []),
-    ...(c.bothSides ? ["both sides"] : []),
+    ...(c.second ? [`and ${c.second}`] : []),
+    ...(c.lengthM > 0 ? [`${c.lengthM} m`] : []),
     ...(c.replaces ? [`replaces ${c.replaces}`] : []),
   ].join(" ");
 
@@ -128,13 +129,14 @@ const anyCircuit: fc.Arbitrary<SaidCircuit> = fc.record({
   relay: fc.constantFrom("auto", "yes", "no"),
   series: fc.boolean(),
   replaces: fc.constantFrom(null, "splice", "plug", "adapter"),
-  bothSides: fc.boolean(),
+  second: fc.constantFrom(null, "right", "rear"),
+  lengthM: fc.constant(0),
 });
 
 const circuit = anyCircuit.map((c): SaidCircuit => {
   // One lamp is on one side only.
-  const bothSides = c.bothSides && c.count > 1;
-  return { ...c, bothSides, place: bothSides ? "left" : c.place };
+  const second = c.count > 1 ? c.second : null;
+  return { ...c, second, place: second ? (second === "right" ? "left" : "front") : c.place };
 });
 
 describe("a printed plan", () => {

@@ -13,7 +13,7 @@ export interface Draft {
   /** How its part differs from what was said, one a line. */
   told: readonly string[];
   /** null where nobody said how many. */
-  readonly count: number | null;
+  count: number | null;
   readonly plural: boolean;
   place: Lamp["place"] | null;
   /** Turn lamps in front and behind: two a side. */
@@ -28,6 +28,8 @@ export interface Draft {
   /** Its number is meant for each side. */
   eachSide: boolean;
   replaces: Lamp["joint"] | null;
+  /** Of what is sold by the metre, in m; 0 where nobody said. */
+  lengthM: number;
 }
 
 /** What was read before a load and belongs to it. */
@@ -54,7 +56,7 @@ export const nothingAhead = (): Ahead => ({
 
 /** Words for a lamp that flashes by itself. */
 export const FLASHING: ReadonlySet<string> = new Set([
-  ...["flashing", "flashes", "strobe", "strobing", "blinking"],
+  ...["flashing", "flashes", "flasher", "strobe", "strobing", "blinking"],
 ]);
 
 /** Whether two places are the two ends of a vehicle. */

@@ -2,7 +2,7 @@ import { allOf, type Input, type Lamp } from "../job/index.ts";
 import type { Draft } from "./draft.ts";
 import type { SaidCircuit } from "./said.ts";
 
-const RED: ReadonlySet<string> = new Set(["brake", "tail"]);
+const REAR: ReadonlySet<string> = new Set(["brake", "tail", "reverse"]);
 
 /** When a load is on where nobody said: by its sort, as most are wired (common practice). */
 function usualOf({ sorts, part }: Draft): readonly Input[] {
@@ -11,6 +11,7 @@ function usualOf({ sorts, part }: Draft): readonly Input[] {
   if (sorts.includes("brake")) return ["brake"];
   if (sorts.includes("tail")) return ["park"];
   if (sorts.includes("headlight")) return ["low"];
+  if (sorts.includes("reverse")) return ["reverse"];
   return ["switch", "key"];
 }
 
@@ -20,8 +21,19 @@ const BEHIND: ReadonlySet<Input> = new Set(["brake", "lever", "pedal", "reverse"
 /** Where a load sits where nobody said: by its sort, and by what turns it on. */
 function usualPlace({ sorts, part }: Draft, inputs: readonly Input[]): Lamp["place"] {
   const seen = part.family === "lamp" && inputs.some((input) => BEHIND.has(input));
-  if (seen || sorts.some((s) => RED.has(s))) return "rear";
+  if (seen || sorts.some((s) => REAR.has(s))) return "rear";
   return sorts.includes("outlet") || sorts.includes("heater") ? "inside" : "front";
+}
+
+/** Where a circuit's lamps sit: all at one place, or half of them at another. */
+function placesOf(
+  draft: Draft,
+  inputs: readonly Input[],
+  count: number,
+): Pick<SaidCircuit, "place" | "second"> {
+  if (count > 1 && (draft.bothSides || draft.eachSide)) return { place: "left", second: "right" };
+  if (count > 1 && draft.bothEnds) return { place: "front", second: "rear" };
+  return { place: draft.place ?? usualPlace(draft, inputs), second: null };
 }
 
 const SPLICED = (name: string): string =>
@@ -35,9 +47,12 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
   const { name, part, feed, relay, series, replaces } = draft;
   // "Heated grips, pair" is one thing of two.
   const whole = /\b(pair|twin|set)\b/i.test(part.name);
+  const split = draft.bothSides || draft.bothEnds;
   const plain = draft.plural && !whole && !draft.eachSide ? 2 : 1;
-  const count = (draft.count ?? plain) * (draft.eachSide ? 2 : 1);
-  const base = { part, feed, relay, series, replaces, bothSides: false };
+  const number = draft.count ?? plain;
+  // "one in front and one behind", "two each side": what is said is said of either place.
+  const count = draft.eachSide || (split && number === 1) ? 2 * number : number;
+  const base = { part, feed, relay, series, replaces, second: null, lengthM: draft.lengthM };
   const said = draft.groups.filter((g) => g.length > 0);
   const inputs = said.flat().flatMap((t) => (t.negated ? [] : [t.input]));
   const turns = draft.sorts.includes("turn") && !inputs.some((x) => x === "left" || x === "right");
@@ -46,8 +61,8 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
       !draft.bothSides && !draft.eachSide && (draft.place === "left" || draft.place === "right")
         ? [draft.place]
         : (["left", "right"] as const);
-    const all = draft.count === null && draft.bothEnds ? 2 * sides.length : count;
-    const each = Math.max(1, Math.round(all / sides.length));
+    const all = draft.count === null && draft.bothEnds ? 2 * sides.length : number;
+    const each = draft.eachSide ? number : Math.max(1, Math.round(all / sides.length));
     if (replaces === "splice") assumed.push(SPLICED(name));
     return sides.map((side) => ({
       ...base,
@@ -57,10 +72,8 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
       condition: allOf(INPUT_OF_SIDE[side]),
     }));
   }
-  const bothSides = (draft.bothSides || draft.eachSide) && count > 1;
-  const place = bothSides ? "left" : (draft.place ?? usualPlace(draft, inputs));
   const usual = usualOf(draft);
-  const one = { ...base, name, count, place, bothSides };
+  const one = { ...base, name, count, ...placesOf(draft, inputs, count) };
   if (replaces === "splice") assumed.push(SPLICED(name));
   if (said.length > 0) {
     // Off with something says nothing of what turns it on.

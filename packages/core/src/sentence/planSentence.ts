@@ -48,6 +48,12 @@ function withReplacement(job: Job, said: SaidCircuit, n: number): Job | null {
   return done(made, [setRun(asId<RunId>(`run-${n}`), "condition", said.condition)]);
 }
 
+/** Lamps of a run that are cut to a length, where one was said. */
+const ofLength = (job: Job, runId: RunId, lengthM: number): Job =>
+  lengthM === 0
+    ? job
+    : { ...job, lamps: job.lamps.map((l) => (l.runId === runId ? { ...l, lengthM } : l)) };
+
 function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
   const replaced = withReplacement(job, said, n);
   if (replaced) return replaced;
@@ -64,11 +70,12 @@ function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
     lamp += 1;
     return `lamp-${n}-${lamp}`;
   };
-  const left = said.bothSides ? Math.ceil(said.count / 2) : said.count;
-  const first = done(withRun, addLamps(withRun, run, said.part, left, place, mint));
-  const right = said.count - left;
-  const made =
-    right > 0 ? done(first, addLamps(first, run, said.part, right, "right", mint)) : first;
+  const here = said.second ? Math.ceil(said.count / 2) : said.count;
+  const first = done(withRun, addLamps(withRun, run, said.part, here, place, mint));
+  const there = said.second
+    ? done(first, addLamps(first, run, said.part, said.count - here, said.second, mint))
+    : first;
+  const made = ofLength(there, id, said.lengthM);
   const { kind: system } = job.vehicle.system;
   switch (feed.kind) {
     case "pin":

@@ -1,3 +1,4 @@
+import { decimal } from "../quantity/index.ts";
 import { PLACE_WORDS, conditionText } from "../job/index.ts";
 import type { SaidCircuit, SaidJob } from "./said.ts";
 
@@ -7,12 +8,19 @@ const REPLACES = {
   plug: ["in place of the factory lamps", "by their plug"],
 } as const;
 
+/** "of 2 m in front and at the back" */
+const whereWords = ({ place, second, lengthM }: SaidCircuit): string =>
+  [
+    ...(lengthM > 0 ? [`of ${decimal(lengthM, 2)} m`] : []),
+    PLACE_WORDS[place],
+    ...(second ? [`and ${PLACE_WORDS[second]}`] : []),
+  ].join(" ");
+
 function circuitText(circuit: SaidCircuit): string {
-  const { count, part, place, bothSides, condition, relay, series, feed, replaces } = circuit;
-  const where = bothSides ? "on the left and on the right" : PLACE_WORDS[place];
+  const { count, part, condition, relay, series, feed, replaces } = circuit;
   const always = condition.anyOf.every((group) => group.length === 0);
   return [
-    `${count} × ${part.name} ${where}`,
+    `${count} × ${part.name} ${whereWords(circuit)}`,
     always ? "always on" : `with ${conditionText(condition)}`,
     ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
     ...(relay === "auto" ? [] : [relay === "yes" ? "with a relay" : "without a relay"]),
@@ -23,9 +31,9 @@ function circuitText(circuit: SaidCircuit): string {
 
 /** A circuit as it was understood, to be looked over: how many of what, where, with what, in whose place. */
 export function understoodWords(circuit: SaidCircuit): string {
-  const { count, part, place, bothSides, condition, series, feed, replaces } = circuit;
+  const { count, part, condition, series, feed, replaces } = circuit;
   return [
-    `${count} × ${part.name} ${bothSides ? "left and right" : PLACE_WORDS[place]}`,
+    `${count} × ${part.name} ${whereWords(circuit)}`,
     `on with ${conditionText(condition) || "nothing: always"}`,
     ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
     ...(series ? ["in series"] : []),

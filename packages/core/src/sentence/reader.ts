@@ -1,19 +1,16 @@
-import type { Input } from "../job/index.ts";
 import type { LoadPart } from "../part/index.ts";
-import { ARTICLES, feedAt } from "./word/feedAt.ts";
+import { feedAt } from "./word/feedAt.ts";
 import { FLASHING, isEnds, isSides, nothingAhead } from "./draft.ts";
-import { Reading } from "./reading.ts";
+import { Conditions } from "./conditions.ts";
 import {
-  ALWAYS_PHRASES,
-  BEFORE_INPUT,
   COUNT_WORDS,
   EACH_SIDE_PHRASES,
   FILAMENT_WORDS,
   FILLERS,
+  isLed,
   INPUT_PHRASES,
   KIND_WORDS,
   LAMP_INPUT_PHRASES,
-  NOT_PHRASES,
   PLACE_PHRASES,
 } from "./word/lexicon.ts";
 import { amountAt } from "./word/amountAt.ts";
@@ -21,10 +18,16 @@ import { replaceAt } from "./word/replaceAt.ts";
 import { colourOf, sortAt, sortsIn, type AskedLoad } from "./word/shelfMatch.ts";
 import { longest, matches, tokensOf } from "./word/token.ts";
 
+/** Metres of a unit of length. */
+const LENGTH_UNITS: Readonly<Record<string, number>> = {
+  ...{ m: 1, metre: 1, metres: 1, meter: 1, meters: 1, cm: 0.01 },
+};
+
 /** Reads what is left of a sentence when vehicle, customer and day are out of it. */
-export class Reader extends Reading {
+export class Reader extends Conditions {
   read(): void {
     while (this.i < this.tokens.length) this.i += this.step();
+    this.takeReplacing();
     this.dropAhead();
   }
 
@@ -34,6 +37,7 @@ export class Reader extends Reading {
       this.takeNamedPart() ||
       this.takeReplace() ||
       this.takeEachSide() ||
+      this.takeLength() ||
       this.takeAmount() ||
       this.takeJoint() ||
       this.takeRelay() ||
@@ -112,7 +116,10 @@ export class Reader extends Reading {
     }
     const word = this.word(this.i);
     if (/^\d/.test(word)) {
-      this.startAhead().count = value;
+      // "spot pods 2x30W": so many of what was just named.
+      const times = length > 1 && !this.loadFollows(this.i + length);
+      if (times && this.current?.count === null) this.current.count = value;
+      else this.startAhead().count = value;
       return length;
     }
     // "a pair of", "a dozen": the article counts nothing where a number follows.
@@ -131,6 +138,9 @@ export class Reader extends Reading {
       [["with", "a", "relay"], "yes"],
       [["with", "relay"], "yes"],
       [["by", "relay"], "yes"],
+      [["on", "a", "relay"], "yes"],
+      [["through", "a", "relay"], "yes"],
+      [["via", "a", "relay"], "yes"],
       [["without", "a", "relay"], "no"],
       [["without", "relay"], "no"],
       [["no", "relay"], "no"],
@@ -157,21 +167,6 @@ export class Reader extends Reading {
     return found.length;
   }
 
-  private takeNot(): number {
-    const found = longest(this.tokens, this.i, NOT_PHRASES);
-    if (!found) return 0;
-    this.negated = true;
-    return found.length;
-  }
-
-  /** Whether "with", "on", "when" and the like stand before a place, articles apart. */
-  private isAfterWith(at: number): boolean {
-    let i = at - 1;
-    if (this.word(i) === "a" || this.word(i) === "an") return false;
-    while (ARTICLES.has(this.word(i))) i -= 1;
-    return BEFORE_INPUT.has(this.word(i)) || this.negated;
-  }
-
   /** What turns it on, or what is turned on: "with the brake light" and "a brake light". */
   private takeInputOrLoad(): number {
     const { tokens, i } = this;
@@ -196,33 +191,6 @@ export class Reader extends Reading {
     return sort ? this.takeLoad() : 0;
   }
 
-  private takeInput(input: Input, length: number): number {
-    this.dropAhead();
-    const groups = this.current ? this.current.groups : this.waiting.terms;
-    if (groups.length === 0 || this.freshGroup) groups.push([]);
-    const group = groups.at(-1);
-    if (!group?.some((t) => t.input === input)) group?.push({ input, negated: this.negated });
-    this.freshGroup = false;
-    // "not with high or low beam": neither of them.
-    const next = this.word(this.i + length);
-    if (!(this.negated && (next === "or" || next === "nor"))) this.negated = false;
-    return length;
-  }
-
-  /** The button of a horn. */
-  private takeButton(): number {
-    const isButton = longest(this.tokens, this.i, [["button", true]]) !== null;
-    return isButton && this.current?.part.family === "horn" ? this.takeInput("horn", 1) : 0;
-  }
-
-  private takeAlways(): number {
-    const found = longest(this.tokens, this.i, ALWAYS_PHRASES);
-    if (!found) return 0;
-    if (this.current) this.current.always = true;
-    else this.waiting.always = true;
-    return found.length;
-  }
-
   private takeLoad(): number {
     const { tokens, i } = this;
     // "LED work light bar": all sorts that follow each other name one thing.
@@ -242,6 +210,7 @@ export class Reader extends Reading {
       ...{ sorts: [...new Set(plain ? [...gone, ...sorts] : sorts)], colour: colourOf(kinds) },
       ...amounts,
       flashes: kinds.some((kind) => FLASHING.has(kind)),
+      led: kinds.some(isLed),
       filament: sorts.includes("bulb") || kinds.some((kind) => FILAMENT_WORDS.has(kind)),
       series: false,
     };
@@ -278,6 +247,21 @@ export class Reader extends Reading {
       : { ...amounts, length };
   }
 
+  /** "2 m", "50 cm" of a strip that is sold by the metre. */
+  private takeLength(): number {
+    const value = Number(this.word(this.i));
+    const unit = LENGTH_UNITS[this.word(this.i + 1)];
+    const { current } = this;
+    if (!(value > 0) || unit === undefined || !current?.sorts.includes("strip")) return 0;
+    const light = current.asked?.colour ?? current.part.light;
+    const byMetre = this.world.shelf.find(
+      (part) => part.kind === "load" && part.load.kind === "ledStrip" && part.light === light,
+    );
+    if (byMetre?.kind !== "load") return 0;
+    [current.part, current.told, current.lengthM] = [byMetre, [], value * unit];
+    return 2;
+  }
+
   private takeEachSide(): number {
     const each = this.current && longest(this.tokens, this.i, EACH_SIDE_PHRASES);
     if (!this.current || !each) return 0;
@@ -300,8 +284,7 @@ export class Reader extends Reading {
     if (current.place !== null && current.place !== found.meaning) {
       current.bothEnds ||= isEnds(current.place, found.meaning);
       current.bothSides ||= isSides(current.place, found.meaning);
-      const ends = current.bothEnds && current.sorts.includes("turn");
-      if (!ends && !current.bothSides) return 0;
+      if (!current.bothEnds && !current.bothSides) return 0;
     }
     current.place = found.meaning;
     return found.length;
@@ -310,20 +293,15 @@ export class Reader extends Reading {
   private takeKind(): number {
     const word = this.word(this.i);
     if (!KIND_WORDS.includes(word)) return 0;
-    if (this.loadFollows(this.i + 1)) {
+    if (this.loadFollows(this.i + 1) || this.ahead.replaces) {
       this.startAhead().kinds.push(word);
       return 1;
     }
     const colour = colourOf([word]);
     if (colour) return this.askFor({ colour }) ? 1 : 0;
-    if (FLASHING.has(word)) return this.askFor({ flashes: true }) ? 1 : 0;
-    return /^leds?$/.test(word) && this.current ? 1 : 0;
-  }
-
-  private takeOr(): number {
-    if (this.word(this.i) !== "or" && this.word(this.i) !== "nor") return 0;
-    if (!this.negated) this.freshGroup = true;
-    return 1;
+    const isFlasher = word !== "flasher" || this.current?.sorts.includes("brake") === true;
+    if (FLASHING.has(word) && isFlasher) return this.askFor({ flashes: true }) ? 1 : 0;
+    return isLed(word) && this.current ? 1 : 0;
   }
 
   private pass(): number {

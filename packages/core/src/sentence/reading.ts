@@ -2,10 +2,17 @@ import type { Term } from "../job/index.ts";
 import type { LoadPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { nothingAhead, type Ahead, type Draft } from "./draft.ts";
-import { COUNT_WORDS, KIND_WORDS, PLACE_PHRASES } from "./word/lexicon.ts";
+import { COUNT_WORDS, KIND_WORDS, PLACE_PHRASES, STANDS_FOR, isLed } from "./word/lexicon.ts";
 import { partAsSaid, takenAs } from "./word/partAsSaid.ts";
 import type { SentenceWorld } from "./said.ts";
-import { partFor, sortAt, wattsAsked, wattsOf, type AskedLoad } from "./word/shelfMatch.ts";
+import {
+  colourOf,
+  partFor,
+  sortAt,
+  wattsAsked,
+  wattsOf,
+  type AskedLoad,
+} from "./word/shelfMatch.ts";
 import { longest, matches, tokensOf, type Token } from "./word/token.ts";
 
 /** Watts that differ by no more than this share are the same, rounded. */
@@ -60,7 +67,7 @@ export class Reading {
     const { terms, always } = this.waiting;
     this.drafts.push({
       ...{ name, part, asked, told, count, plural, place, bothEnds, groups: terms, always },
-      ...{ sorts: [...sorts, ...gone], eachSide: false },
+      ...{ sorts: [...sorts, ...gone], eachSide: false, lengthM: 0 },
       ...{ feed: { kind: "usual" }, relay: "auto", series: false, bothSides },
       replaces: replaces ? "splice" : null,
     });
@@ -91,7 +98,12 @@ export class Reading {
   ): { readonly part: LoadPart; readonly told: readonly string[] } | null {
     const found = partFor(asked, this.world.shelf);
     const part = found?.part ?? partAsSaid(asked);
-    if (!part) return null;
+    if (!part) {
+      const as = asked.sorts.map((sort) => STANDS_FOR[sort] ?? sort);
+      if (as.join() === asked.sorts.join()) return null;
+      const near = this.pick(name, { ...asked, sorts: as });
+      return near && { ...near, told: [`${name}: ${near.part.name}, for the shelf has none`] };
+    }
     if (!found)
       return { part, told: [`${name}: not on the shelf; taken as ${takenAs(part, asked)}`] };
     const [wanted, has] = [wattsAsked(asked), wattsOf(part)];
@@ -119,5 +131,20 @@ export class Reading {
     current.asked = asked;
     [current.part, current.told] = [picked.part, picked.told];
     return true;
+  }
+
+  /** "replace the tail light with LED": what comes is of the sort of what goes. */
+  protected takeReplacing(): void {
+    const { replaces, gone, kinds, watts, volts, amps } = this.ahead;
+    if (!replaces || gone.length === 0) return;
+    const name = `${kinds.join(" ")} ${gone[0]}`.trim();
+    const asked: AskedLoad = {
+      ...{ sorts: gone, colour: colourOf(kinds), watts, volts, amps, flashes: false },
+      ...{ filament: false, led: kinds.some(isLed), series: false },
+    };
+    const title = name.charAt(0).toUpperCase() + name.slice(1);
+    const picked = this.pick(title, asked);
+    if (!picked) return;
+    this.begin(picked.part, asked, { name: title, sorts: gone, plural: false, told: picked.told });
   }
 }

@@ -15,8 +15,10 @@ export interface SaidCircuit {
   readonly part: LoadPart;
   readonly count: number;
   readonly place: Lamp["place"];
-  /** Half of them on the left, half on the right, as one circuit; `place` says nothing then. */
-  readonly bothSides: boolean;
+  /** Where the other half of them sits: left and right, front and rear; null where all are at one place. */
+  readonly second: Lamp["place"] | null;
+  /** Of what is sold by the metre, in m; 0 as it comes. */
+  readonly lengthM: number;
   readonly condition: Condition;
   readonly feed: SaidFeed;
   readonly relay: Run["relay"];

@@ -39,7 +39,7 @@ function circuitOf(from: MadeFrom, vehicle: Vehicle, chance: Chance): SaidCircui
       relay: "auto",
       series: false,
       replaces: null,
-      bothSides: false,
+      second: null, lengthM: 0,
     },
   };
 }

@@ -17,6 +17,8 @@ const UNITS: readonly (readonly [RegExp, Amount["of"]])[] = [
 /** Units of what no load is called by: a number before them counts nothing. */
 const OTHER_UNIT = /^(mm|cm|m|ah|%)$/;
 
+const TIMES = /^[x×]$/;
+
 /** "two", "a pair of", "40 W", "12 V", "3 A": null where no number stands. */
 export function amountAt(tokens: readonly Token[], at: number): Amount | null {
   const word = tokens[at]?.word ?? "";
@@ -28,7 +30,7 @@ export function amountAt(tokens: readonly Token[], at: number): Amount | null {
     const isUnit = unit && !(next === "a" && tokens[at + 1]?.raw === "a" && isSpaced(tokens, at));
     if (isUnit) return { of: unit[1], value, length: 2 };
     if (!/^\d{1,2}$/.test(word) || OTHER_UNIT.test(next)) return null;
-    return { of: "count", value, length: next === "x" || next === "×" ? 2 : 1 };
+    return { of: "count", value, length: TIMES.test(next) ? 2 : 1 };
   }
   const count = COUNT_WORDS[word];
   return count === undefined ? null : { of: "count", value: count, length: 1 };

@@ -176,16 +176,22 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
   grip: ["heated grip", "grip heater", "grip"],
   heater: ["heater", "seat heater", "heated seat", "heated vest", "hand warmer"],
   bulb: ["bulb", "halogen bulb"],
+  reverse: ["reverse light", "reverse lamp", "reversing light", "backup light"],
   lamp: ["lamp", "light", "auxiliary light", "auxiliary lamp", "aux light", "aux lamp", "aux"],
 };
+
+/** Sorts that do for others where a shelf has none of them: common practice. */
+export const STANDS_FOR: Readonly<Record<string, string>> = { reverse: "work" };
 
 /** Words before a sort that say what kind of it: part of the name, or a sort of their own. */
 export const KIND_WORDS: readonly string[] = [
   ...["led", "bright", "small", "big", "round", "new", "auxiliary", "aux", "driving", "combo"],
-  ...["flashing", "flashes", "strobe", "strobing", "blinking", "leds"],
+  ...["flashing", "flashes", "flasher", "strobe", "strobing", "blinking", "leds"],
   ...["halogen", "incandescent", "filament"],
   ...["amber", "red", "white", "warm", "yellow", "twin", "heated", "charging", "usb"],
 ];
+
+export const isLed = (word: string): boolean => /^leds?$/.test(word);
 
 /** Kinds of lamp that have a filament and no electronics. */
 export const FILAMENT_WORDS: ReadonlySet<string> = new Set(["halogen", "incandescent", "filament"]);
@@ -205,7 +211,7 @@ export const FILLERS: ReadonlySet<string> = new Set(
     "a an the and of to it its his her their our my please add fit put mount install want wants " +
     "would like need needs needing some with on in at when while if only is are be by for from " +
     "that which who also plus then set pair couple both under fed feed wired run running off, " +
-    "so as , ; : ( ) & + × / new more another customer job kit lit come comes coming should must"
+    "so as third extra additional second golf combo together wired wire , ; : ( ) & + × / new more another customer job kit lit come comes coming should must"
   ).split(" "),
 );
 

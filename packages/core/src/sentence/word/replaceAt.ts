@@ -73,7 +73,10 @@ export function replaceAt(
   }
   const swap = longest(tokens, at, SWAP);
   if (!swap) return null;
-  const { end, gone } = oldAt(tokens, at + swap.length);
+  const { end: last, gone } = oldAt(tokens, at + swap.length);
+  // "replace the bulbs on the quad with": the vehicle is out of the sentence by now, a pause is left.
+  let end = last;
+  while (tokens[end]?.word === ",") end += 1;
   const named = end > at + swap.length && COMES.test(tokens[end]?.word ?? "");
   // "replace the turn lamps": they are what comes, too.
   return named

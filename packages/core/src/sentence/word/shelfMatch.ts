@@ -21,6 +21,8 @@ export interface AskedLoad {
   readonly flashes: boolean;
   /** With a filament: a bulb, a halogen lamp. */
   readonly filament: boolean;
+  /** With none. */
+  readonly led: boolean;
   /** It is to share a string with others of its kind, which a driver does not. */
   readonly series: boolean;
 }
@@ -87,7 +89,7 @@ function pointsOf(part: LoadPart, asked: AskedLoad): number {
   const bulb =
     /bulb/i.test(part.name) && !asked.filament && !asked.sorts.includes("headlight") ? -6 : 0;
   const isFilament = part.load.kind === "filament";
-  if (asked.filament && part.family === "lamp" && !isFilament) return -Infinity;
+  if (part.family === "lamp" && (isFilament ? asked.led : asked.filament)) return -Infinity;
   const { lowV, highV } = borneVolts(part);
   if (asked.volts !== null && (asked.volts < lowV || asked.volts > highV)) return -Infinity;
   const wanted = asked.sorts.filter((s) => s !== "lamp" && s !== "bulb");

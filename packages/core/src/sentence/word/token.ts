@@ -10,7 +10,8 @@ export interface Token {
   readonly end: number;
 }
 
-const WORD = /\d+(?:[.,]\d+)?|[\p{L}](?:[\p{L}\p{N}]|[-'’.](?=[\p{L}\p{N}]))*|[,;:()×&+/]/gu;
+const WORD =
+  /\d+(?:[.,]\d+)?|x(?=\d)|[\p{L}](?:[\p{L}\p{N}]|[-'’.](?=[\p{L}\p{N}]))*|[,;:()×&+/]/gu;
 
 const normal = (raw: string): string =>
   raw
