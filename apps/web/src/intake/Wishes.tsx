@@ -56,6 +56,7 @@ export function Wishes() {
               <TextInput
                 label="Wish"
                 value={wish.text}
+                lines={1}
                 className="w-full"
                 onCommit={(value) =>
                   edit([{ kind: "set", entity: "wish", id: wish.id, field: "text", value }])

@@ -21,15 +21,22 @@ export function SayJob() {
         Say the job in one sentence: what is added, what turns it on, on which vehicle, for whom, by
         when
       </label>
-      <input
+      <textarea
         id="say-job"
-        className="control w-full"
+        rows={1}
+        className="control grows w-full"
         value={text}
         maxLength={1000}
         placeholder={EXAMPLE}
         autoComplete="off"
         enterKeyHint="go"
         onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => {
+          // One sentence, however many lines it takes on the screen.
+          if (e.key !== "Enter") return;
+          e.preventDefault();
+          e.currentTarget.form?.requestSubmit();
+        }}
       />
       {text.trim() !== "" && (
         <Suspense fallback={null}>

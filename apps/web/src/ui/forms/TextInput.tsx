@@ -8,7 +8,7 @@ interface TextInputProps {
   readonly placeholder?: string;
   readonly type?: "text" | "date";
   readonly maxLength?: number;
-  /** Lines to show, where what is written is longer than one; without it one. */
+  /** Lines to show, where what is written is longer than one; 1 for a line that grows; without it one. */
   readonly lines?: number;
   /** Returns what is wrong, or null. */
   readonly check?: (value: string) => string | null;
@@ -59,7 +59,11 @@ export function TextInput(props: TextInputProps) {
       {lines === undefined ? (
         <input type={type} className={`control ${className}`} {...field} />
       ) : (
-        <textarea rows={lines} className={`control py-1 ${className}`} {...field} />
+        <textarea
+          rows={lines}
+          className={`control ${lines === 1 ? "grows" : "py-1"} ${className}`}
+          {...field}
+        />
       )}
       {wrong !== null && (
         <span role="alert" className="text-small font-bold">
