@@ -226,7 +226,7 @@ describe("a job that is said", () => {
     const sentence = await screen.findByLabelText(/Say the job/);
     await user.type(sentence, "two pods with high beam and a kettle");
     expect(await screen.findByText(/Not understood/)).toBeVisible();
-    expect(screen.getByText(/kettle/)).toBeVisible();
+    expect(screen.getByText(/“kettle”/)).toBeVisible();
     expect(screen.getByRole("button", { name: "Plan it" })).toBeDisabled();
     await choose(user, screen.getByRole("combobox", { name: "Which vehicle" }), FELLRUNNER.model);
     await waitFor(() => expect(screen.getByRole("button", { name: "Plan it" })).toBeEnabled());
