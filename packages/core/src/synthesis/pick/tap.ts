@@ -82,7 +82,7 @@ function unfoundPin({ vehicle }: Job, input: Input): ConnectorPin | null {
     supply: vehicle.system.kind === "pack" ? "pack" : "battery",
     cavity: input,
     colour: "",
-    carries: `wire that is live with ${inputWord(input)}, not found yet`,
+    carries: `${inputWord(input)} wire, not found yet`,
     family: "accessory",
     liveWhen: input,
     mayGiveA: assumed(0, 0, 0.5),
