@@ -10,7 +10,15 @@ export * from "./circuit/index.ts";
 export * from "./solve/index.ts";
 export * from "./network/index.ts";
 export * from "./synthesis/index.ts";
-export { inputOf, insideOf, lookOf, wireOhm, type FaultKind, type LaneLook } from "./unit/index.ts";
+export {
+  inputOf,
+  insideOf,
+  lookOf,
+  thingOf,
+  wireOhm,
+  type FaultKind,
+  type LaneLook,
+} from "./unit/index.ts";
 export * from "./budget/index.ts";
 export * from "./rule/index.ts";
 export * from "./proof/index.ts";

@@ -1,7 +1,7 @@
 import type { Interval } from "../quantity/index.ts";
 import type { ElementId, Input, LampId, NodeId, RunId, UnitId } from "../job/index.ts";
 import type { Element, Root, Source, WireElement } from "./element.ts";
-import { splitNode, type Terminal, type Unit } from "./unit.ts";
+import { isPlain, splitNode, type Terminal, type Unit } from "./unit.ts";
 
 /** One lamp's way from the splice and back. */
 export interface Branch {
@@ -202,18 +202,6 @@ export function terminalAt(circuit: Pick<Circuit, "units">, node: NodeId): Termi
   return terminal;
 }
 
-/** Kinds whose terminals need no name: a splice has one place for every wire. */
-const PLAIN_KINDS: ReadonlySet<Unit["kind"]> = new Set([
-  "splice",
-  "groundBlock",
-  "chassis",
-  "factory",
-  "lamp",
-  "fuse",
-  "plug",
-  "diode",
-]);
-
 const SIGNS: Readonly<Record<string, string>> = {
   pos: "+",
   neg: "−",
@@ -238,7 +226,7 @@ export function endWords(circuit: Pick<Circuit, "units">, node: NodeId): string 
   const unit = unitAt(circuit, node);
   if (!unit) return "ground";
   const { terminal } = splitNode(node);
-  if (PLAIN_KINDS.has(unit.kind)) return unit.name;
+  if (isPlain(unit)) return unit.name;
   return `${unit.name} ${terminalWords(terminal)}`;
 }
 

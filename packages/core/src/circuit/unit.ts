@@ -2,26 +2,22 @@ import type { ControlId, LampId, NodeId, PinId, RunId, SupplyId, UnitId } from "
 import { asId } from "../job/index.ts";
 import type { Feed } from "../job/index.ts";
 
-/** Things that one can hold: what a circuit is made of, wires apart. */
-export const UNIT_KINDS = [
-  "battery",
-  "pack",
-  "chassis",
-  "factory",
-  "fuse",
-  "relay",
-  "switch",
-  "control",
-  "converter",
-  "box",
-  "flasher",
-  "lamp",
-  "plug",
-  "splice",
-  "groundBlock",
-  "diode",
-] as const;
-export type UnitKind = (typeof UNIT_KINDS)[number];
+/**
+ * Things that one can hold: what a circuit is made of, wires apart. `plain` where its terminals
+ * need no name: a splice has one place for every wire.
+ */
+const UNIT_KINDS = {
+  ...{ battery: { plain: false }, pack: { plain: false }, chassis: { plain: true } },
+  ...{ factory: { plain: true }, fuse: { plain: true }, relay: { plain: false } },
+  ...{ switch: { plain: false }, control: { plain: false }, converter: { plain: false } },
+  ...{ box: { plain: false }, flasher: { plain: false }, lamp: { plain: true } },
+  ...{ plug: { plain: true }, splice: { plain: true }, groundBlock: { plain: true } },
+  ...{ diode: { plain: true } },
+} as const satisfies Readonly<Record<string, { readonly plain: boolean }>>;
+export type UnitKind = keyof typeof UNIT_KINDS;
+
+/** Whether a unit is named without its terminals. */
+export const isPlain = ({ kind }: Pick<Unit, "kind">): boolean => UNIT_KINDS[kind].plain;
 
 /** What a wire's end wants at a terminal. */
 export interface TerminalForm {

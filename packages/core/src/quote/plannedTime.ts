@@ -1,5 +1,6 @@
 import { wallMarks } from "../aim/index.ts";
-import type { Circuit, UnitKind } from "../circuit/index.ts";
+import type { Circuit } from "../circuit/index.ts";
+import { thingOf } from "../unit/index.ts";
 import { cutListOf, estimatedMin } from "../fit/index.ts";
 import { TASKS, type Job, type Task } from "../job/index.ts";
 import { counted, interval, type Interval } from "../quantity/index.ts";
@@ -38,11 +39,6 @@ const END_MIN = 2;
 /** A metre of wire led and tied, and one hole marked, drilled, deburred and painted, min. */
 const METRE_MIN = 3;
 const HOLE_MIN = 6;
-/** A unit put in its place, by kind, min; what is not there comes with its wires. */
-const UNIT_MIN: Readonly<Partial<Record<UnitKind, number>>> = {
-  ...{ battery: 20, relay: 5, switch: 10, control: 15, converter: 15, box: 15, flasher: 6 },
-  ...{ lamp: 15, fuse: 3, groundBlock: 6 },
-};
 /** A circuit tried in each of its positions, a look at each lamp of it, min. */
 const CIRCUIT_TEST_MIN = 4;
 const LAMP_TEST_MIN = 1;
@@ -61,8 +57,8 @@ function stripOf(job: Job): { mid: number; of: string } {
 
 function mountOf(job: Job, circuit: Circuit): { mid: number; of: string } {
   const fitted = [...circuit.units.values()].filter((u) => u.fitted);
-  const units = fitted.reduce((sum, u) => sum + (UNIT_MIN[u.kind] ?? 0), 0);
-  const placed = fitted.filter((u) => UNIT_MIN[u.kind] !== undefined).length;
+  const units = fitted.reduce((sum, u) => sum + thingOf(u).fitMin, 0);
+  const placed = fitted.filter((u) => thingOf(u).fitMin > 0).length;
   const holes = job.holes.length;
   return {
     mid: units + holes * HOLE_MIN,

@@ -4,13 +4,10 @@ import {
   wiresOf,
   type Circuit,
   type Element,
-  type Unit,
   type WireElement,
 } from "../circuit/index.ts";
 import type { ElementId, Job, NodeId, RunId } from "../job/index.ts";
-import { BLADE_V } from "../part/index.ts";
-import { fuseFormFor } from "../protection/index.ts";
-import { decimal } from "../quantity/index.ts";
+import { thingOf } from "../unit/index.ts";
 
 /** One line of what a circuit takes: counted pieces, or metres of wire. */
 export interface Material {
@@ -22,71 +19,6 @@ export interface Material {
 
 /** "7.5 A" before "10 A". One collator for all: making one is dear. */
 const byName = new Intl.Collator("en", { numeric: true }).compare;
-
-/** What lies in hand for one unit: its part, with what it is fitted in. */
-function materialOf(unit: Unit, insides: readonly Element[]): Omit<Material, "count"> | null {
-  const first = insides[0];
-  const named = (name: string, detail = "") => ({ name, unit: "" as const, detail });
-  switch (unit.kind) {
-    case "fuse": {
-      if (first?.kind !== "fuse") return null;
-      const form = fuseFormFor(first.systemV);
-      const what = first.resets ? "breaker" : form.name;
-      const high = form.breaksV > BLADE_V;
-      return named(
-        `${what} ${decimal(first.ratingA)} A`,
-        high ? `breaks ${form.breaksV} V direct, with its holder` : "with holder",
-      );
-    }
-    case "relay": {
-      const contact = insides.find((e) => e.kind === "contact");
-      return contact?.kind === "contact" ? named(contact.part.name, "with socket") : null;
-    }
-    case "switch":
-    case "control": {
-      const made = insides.find((e) => e.kind === "switch");
-      return named(made?.kind === "switch" ? made.part.name : unit.name);
-    }
-    case "lamp": {
-      const host = insides.find((e) => e.kind === "load");
-      return host?.kind === "load" ? named(host.part.name) : null;
-    }
-    case "plug":
-      return first?.kind === "connector" ? named(first.part.name) : null;
-    case "converter":
-    case "battery":
-    case "flasher": {
-      const made = insides.find(
-        (e) => e.kind === "converter" || e.kind === "battery" || e.kind === "flasher",
-      );
-      return made && "part" in made ? named(made.part.name) : null;
-    }
-    case "diode":
-      return named("diode 1 A", "between ways to a coil");
-    // A box is told with the fuses in it; the rest is the vehicle's, or a joint of wires.
-    case "box":
-    case "groundBlock":
-    case "pack":
-    case "chassis":
-    case "factory":
-    case "splice":
-      return null;
-  }
-}
-
-/** Fuses that sit in a box and not in a holder of their own. */
-function boxFuses(insides: readonly Element[]): Omit<Material, "count">[] {
-  return insides.flatMap((e) =>
-    e.kind === "fuse" && !e.builtIn
-      ? [
-          {
-            name: `${fuseFormFor(e.systemV).name} ${decimal(e.ratingA)} A`,
-            ...{ unit: "" as const, detail: "in its box" },
-          },
-        ]
-      : [],
-  );
-}
 
 /** Elements by the unit they are inside of. */
 function insidesOf(circuit: Circuit): ReadonlyMap<string, Element[]> {
@@ -113,16 +45,8 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
   const insides = insidesOf(circuit);
   for (const unit of circuit.units.values()) {
     const within = insides.get(unit.id) ?? [];
-    if (unit.kind === "box") {
-      const supply = job.supplies.find((s) => (s.id as string) === unit.ownerId);
-      const part = job.parts.find((p) => p.id === supply?.partId);
-      const ways = part?.kind === "box" ? `${part.ways} channels` : "";
-      put({ name: part?.name ?? unit.name, unit: "", detail: ways });
-      for (const fuse of boxFuses(within)) put(fuse);
-      continue;
-    }
-    const item = unit.fitted ? materialOf(unit, within) : null;
-    if (item) put(item);
+    if (!unit.fitted) continue;
+    for (const made of thingOf(unit).pieces(unit, within, job)) put({ ...made, unit: "" });
   }
   for (const wire of wiresOf(circuit)) {
     if (wire.harness !== "") continue;

@@ -39,7 +39,8 @@ function circuitOf(from: MadeFrom, vehicle: Vehicle, chance: Chance): SaidCircui
       relay: "auto",
       series: false,
       replaces: null,
-      second: null, lengthM: 0,
+      second: null,
+      lengthM: 0,
     },
   };
 }

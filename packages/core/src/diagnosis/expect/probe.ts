@@ -1,3 +1,4 @@
+import { thingOf } from "../../unit/index.ts";
 import {
   BATTERY,
   GROUND,
@@ -8,7 +9,6 @@ import {
   type Circuit,
   type Element,
   type LoadElement,
-  type UnitKind,
 } from "../../circuit/index.ts";
 import type { ElementId, Job, NodeId } from "../../job/index.ts";
 import { inTheWay } from "../script/covered.ts";
@@ -61,13 +61,6 @@ export interface Probe {
   readonly beforePanels: boolean;
 }
 
-/** Minutes to reach a unit's terminal with a tip: estimates, common practice. */
-const REACH_MIN: Readonly<Partial<Record<UnitKind, number>>> = {
-  ...{ battery: 0.3, pack: 0.4, fuse: 0.4, relay: 0.6, chassis: 0.6, groundBlock: 0.5, box: 0.5 },
-  ...{ converter: 0.6, flasher: 0.8, plug: 0.8, lamp: 0.8, diode: 0.8, switch: 1.2, control: 1.5 },
-  factory: 1,
-};
-/** A splice lies in its sleeve: it is not a place for a tip. */
 const LOOK_MIN = 0.1;
 const CLAMP_MIN = 0.6;
 /** Taking a fuse out and a meter in its place, in its current jack and on its largest range first, min. */
@@ -117,11 +110,11 @@ function negativeFor(circuit: Circuit): (node: NodeId) => NodeId | null {
 }
 
 function reachOf(circuit: Circuit, node: NodeId): number | null {
-  if (node === GROUND) return REACH_MIN.battery ?? null;
+  if (node === GROUND) return thingOf({ kind: "battery" }).reachMin;
   const unit = unitAt(circuit, node);
   const terminal = splitNode(node).terminal;
   if (!unit?.terminals.some((t) => t.name === terminal)) return null;
-  return REACH_MIN[unit.kind] ?? null;
+  return thingOf(unit).reachMin;
 }
 
 /** Nodes that a tip can reach, each with its negative. */

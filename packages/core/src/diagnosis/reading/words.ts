@@ -1,3 +1,4 @@
+import { thingOf } from "../../unit/index.ts";
 import {
   GROUND,
   PACK,
@@ -12,8 +13,6 @@ import {
 import { ownerName, type Job, type NodeId } from "../../job/index.ts";
 
 /** Kinds of which a name alone says where: one place for every wire. */
-const ONE_PLACE: ReadonlySet<Unit["kind"]> = new Set(["chassis", "groundBlock"]);
-
 /**
  * What a person is told to put a tip or a clamp to, or to look at: one place and no other,
  * though three fuses of a job may have one name.
@@ -40,7 +39,7 @@ export class PlaceWords {
     if (node === GROUND) return this.circuit.units.has(PACK) ? "pack −" : "battery −";
     const unit = unitAt(this.circuit, node);
     if (!unit) return node;
-    if (ONE_PLACE.has(unit.kind)) return this.named(unit);
+    if (thingOf(unit).onePlace) return this.named(unit);
     return `${this.named(unit)} ${terminalWords(splitNode(node).terminal)}`;
   }
 

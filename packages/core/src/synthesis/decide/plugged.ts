@@ -6,6 +6,7 @@ import { AT_HAND_M, FLOOR_WIRE } from "../defaults.ts";
 import type { Laid } from "./origin.ts";
 import type { FittedLoad, RunPlan } from "./plan.ts";
 import { factoryCircuit, factoryGround } from "./sources.ts";
+import { moduleTerminals } from "../../unit/box/unit.ts";
 
 /** Whether a lamp goes into the plug that the factory lamp sat on: nothing is cut or spliced. */
 export const isPlugged = (plan: RunPlan, { lamp }: FittedLoad): boolean =>
@@ -54,17 +55,10 @@ export function layOutThrough(laid: Laid, b: Bench, plan: RunPlan, from: NodeId)
   const { source } = plan.feed;
   let unit = laid.modules.get(supply.id);
   const negId = `${supply.id}_neg`;
-  const names = Array.from({ length: part.ways }, (_, i) => i + 1);
   if (!unit) {
     unit = b.unit(`module_${supply.id}`, {
       ...{ kind: "box", name: supply.name, site: { kind: "supply", supplyId: supply.id } },
-      terminals: [
-        ["neg", "cavity"],
-        ...names.flatMap((n) => [
-          [`in${n}`, "cavity", `channel ${n}: nothing goes through`] as const,
-          [`out${n}`, "loom", `channel ${n}: nothing goes through`] as const,
-        ]),
-      ],
+      terminals: moduleTerminals(part),
     });
     laid.modules.set(supply.id, unit);
     if (source.kind === "pin") {

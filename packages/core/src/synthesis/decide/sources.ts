@@ -15,6 +15,7 @@ import { Bench, type Assembly } from "../layOut/assembly.ts";
 import { FACTORY_WIRE, FACTORY_WIRE_M } from "../defaults.ts";
 import { frameLug, hasFrameReturn, type Negative } from "../pick/grounds.ts";
 import { pinText } from "../pick/tap.ts";
+import { FACTORY_TERMINALS, GROUND_SWITCHED_TERMINALS } from "../../unit/factory/unit.ts";
 
 /** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
 const VEHICLE = asId<RunId>("vehicle.own");
@@ -155,10 +156,7 @@ export function factoryCircuit(
   const unit: UnitId = a.put(a.claim(`factory_${pin.id.replace(".", "_")}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
     site: { kind: "pin", pinId: pin.id },
-    terminals: [
-      ["feed", "own"],
-      ["out", "tap"],
-    ],
+    terminals: FACTORY_TERMINALS,
   });
   const feed = terminalNode(unit, "feed");
   const node = terminalNode(unit, "out");
@@ -189,7 +187,7 @@ function groundCircuit(
   const unit: UnitId = a.put(a.claim(`factory_${pin.id.replace(".", "_")}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
     site: { kind: "pin", pinId: pin.id },
-    terminals: [["out", "tap"]],
+    terminals: GROUND_SWITCHED_TERMINALS,
   });
   const node = terminalNode(unit, "out");
   const ground = factoryGround(b, job, pin, unit);

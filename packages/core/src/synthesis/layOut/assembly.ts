@@ -11,6 +11,8 @@ import {
 } from "../../circuit/index.ts";
 import { asId, type ElementId, type NodeId, type RunId, type UnitId } from "../../job/index.ts";
 import type { Fact } from "../../quantity/index.ts";
+import type { TerminalList } from "../../unit/thing.ts";
+import { SPLICE_TERMINALS } from "../../unit/splice/unit.ts";
 
 /** An element without what the bench that adds it knows already. */
 type Inside<E extends Element = Element> = E extends Element
@@ -25,7 +27,7 @@ export interface UnitSpec {
   readonly name: string;
   readonly site: Site;
   /** Terminal, form, and why it may stay open where it may. */
-  readonly terminals: readonly (readonly [name: string, form: TerminalFormName, spare?: string])[];
+  readonly terminals: TerminalList;
   /** false for what the vehicle has, or what is only a joint of wires. */
   readonly fitted?: boolean;
 }
@@ -124,7 +126,7 @@ export class Bench {
   splice(name: string, words: string, site: Site): NodeId {
     const unit = this.unit(name, {
       ...{ kind: "splice", name: words, site, fitted: false },
-      terminals: [["j", "splice"]],
+      terminals: SPLICE_TERMINALS,
     });
     return terminalNode(unit, "j");
   }

@@ -12,6 +12,7 @@ import { rootOfPin } from "../decide/sources.ts";
 import { controlFeedOf } from "./layOutControlFeed.ts";
 import { relayOnPin } from "../pick/coilsOn.ts";
 import type { RunPlan } from "../decide/plan.ts";
+import { DIODE_TERMINALS } from "../../unit/diode/unit.ts";
 import { terminalNode, type Site } from "../../circuit/index.ts";
 
 /** Terminals of the coil that a control path works: a relay's own, or a box's channel. */
@@ -233,10 +234,7 @@ export class ControlPath {
       }
       const unit = b.unit(`diode${i + 1}`, {
         ...{ kind: "diode", name: `diode ${i + 1}`, site: this.relaySite },
-        terminals: [
-          ["a", "own"],
-          ["k", "own"],
-        ],
+        terminals: DIODE_TERMINALS,
       });
       const [anode, cathode] = [terminalNode(unit, "a"), terminalNode(unit, "k")];
       ids.push(b.wire(`coilFeed${i + 1}`, "coilFeed", node, anode, size, plan.run.controlM));

@@ -8,6 +8,7 @@ import { factOf } from "../../quantity/index.ts";
 import { GENERIC_ADAPTER } from "../../part/index.ts";
 import type { FittedLoad, RunPlan } from "../decide/plan.ts";
 import { isPlugged, leadSize, type FactoryPlug } from "../decide/plugged.ts";
+import { LAMP_TERMINALS } from "../../unit/lamp/unit.ts";
 
 export type End = "front" | "rear";
 
@@ -52,7 +53,7 @@ function housingUnit(a: Assembly, b: Bench, lamp: Lamp, { job, housings: h }: La
   const unit = a.put(a.claim(`lamp_${hostId}`), b.ownerId, {
     ...{ kind: "lamp", name: host.label, site: { kind: "lamp", lampId: hostId } },
     fitted: !host.factory,
-    terminals: [["neg", "own"]],
+    terminals: LAMP_TERMINALS,
   });
   h.units.set(hostId, unit);
   return unit;

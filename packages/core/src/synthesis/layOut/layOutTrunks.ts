@@ -10,6 +10,10 @@ import type { FeedPoint } from "../decide/feedPoint.ts";
 import { frameLug, hasFrameReturn, toNegative, type Negative } from "../pick/grounds.ts";
 import { fuseInside } from "../pick/inline.ts";
 import { negativeOf, originOf, type BoxUnit, type Laid, type Origin } from "../decide/origin.ts";
+import { BATTERY_TERMINALS } from "../../unit/battery/unit.ts";
+import { boxTerminals } from "../../unit/box/unit.ts";
+import { CONVERTER_TERMINALS } from "../../unit/converter/unit.ts";
+import { flasherTerminals } from "../../unit/flasher/unit.ts";
 
 const NONE: readonly ElementId[] = [];
 
@@ -60,10 +64,7 @@ function layOutBattery(
   const site: Site = { kind: "supply", supplyId: supply.id };
   const unit = b.unit("battery", {
     ...{ kind: "battery", name: supply.name, site },
-    terminals: [
-      ["pos", "post", "nothing is fed from it"],
-      ["neg", "post", "nothing returns to it"],
-    ],
+    terminals: BATTERY_TERMINALS,
   });
   const [plus, minus] = [terminalNode(unit, "pos"), terminalNode(unit, "neg")];
   const id = b.inside(unit, "battery", { kind: "battery", from: minus, to: plus, part });
@@ -107,12 +108,7 @@ function layOutFed(
   if (part?.kind === "converter") {
     const unit = b.unit("converter", {
       ...{ kind: "converter", name: supply.name, site },
-      terminals: [
-        ["in_pos", "screw"],
-        ["in_neg", "screw"],
-        ["out_pos", "screw", "nothing is fed from it"],
-        ["out_neg", "screw", "nothing returns to it"],
-      ],
+      terminals: CONVERTER_TERMINALS,
     });
     const at = (terminal: string): NodeId => terminalNode(unit, terminal);
     const before = join(at("in_pos"));
@@ -138,11 +134,7 @@ function layOutFed(
     const grounded = part.principle !== "thermal";
     const unit = b.unit("flasher", {
       ...{ kind: "flasher", name: supply.name, site },
-      terminals: [
-        ["49", "blade"],
-        ["49a", "blade", "nothing is fed from it"],
-        ...(grounded ? [["31", "blade"] as const] : []),
-      ],
+      terminals: flasherTerminals(grounded),
     });
     const [input, output] = [terminalNode(unit, "49"), terminalNode(unit, "49a")];
     const before = join(input);
@@ -163,14 +155,7 @@ function layOutFed(
   const worked = part?.kind === "box" && part.form !== "fuseBlock";
   const boxUnit = b.unit("box", {
     ...{ kind: "box", name: supply.name, site },
-    terminals: [
-      ["in", "stud"],
-      ...(worked ? [["neg", "stud"] as const] : []),
-      ...Array.from({ length: ways }, (_, i) => i + 1).flatMap((n) => [
-        [`ch${n}`, "blade", `channel ${n}: spare`] as const,
-        ...(worked ? [[`in${n}`, "blade", `channel ${n}: input not used`] as const] : []),
-      ]),
-    ],
+    terminals: boxTerminals(ways, worked),
   });
   const input = terminalNode(boxUnit, "in");
   const before = join(input);

@@ -2,6 +2,9 @@ import { terminalNode, type Site, type WireRole } from "../../circuit/index.ts";
 import type { ElementId, NodeId, UnitId } from "../../job/index.ts";
 import type { RelayPart, SwitchPart } from "../../part/index.ts";
 import { decimal, type Fact } from "../../quantity/index.ts";
+import { FUSE_TERMINALS } from "../../unit/fuse/unit.ts";
+import { relayTerminals } from "../../unit/relay/unit.ts";
+import { switchTerminals } from "../../unit/switch/unit.ts";
 import type { Bench, WireSize } from "../layOut/assembly.ts";
 
 /** Ids in the order electricity takes them, and where they end. */
@@ -42,17 +45,12 @@ export function fuseInLine(
   const word = spec.resets ? "breaker" : "fuse";
   const unit = b.unit(names.fuse, {
     ...{ kind: "fuse", name: `${decimal(spec.ratingA)} A ${word}`, site },
-    terminals: [
-      ["in", "holder"],
-      ["out", "holder"],
-    ],
+    terminals: FUSE_TERMINALS,
   });
   const [before, after] = [terminalNode(unit, "in"), terminalNode(unit, "out")];
   const stub = b.wire(names.stub, names.role, from, before, size, spec.fromSourceM);
   return { ids: [stub, fuseInside(b, unit, names.fuse, before, after, spec)], node: after };
 }
-
-const NOT_USED = "not used: the make contact does it";
 
 export interface RelayUnit {
   readonly unit: UnitId;
@@ -77,13 +75,7 @@ export function relayUnit(
 ): RelayUnit {
   const unit = b.unit(names.unit, {
     ...{ kind: "relay", name: words, site },
-    terminals: [
-      ["30", "blade"],
-      ["87", "blade", normallyClosed ? "not used: the break contact does it" : ""],
-      ["87a", "blade", normallyClosed ? "" : NOT_USED],
-      ["85", "blade"],
-      ["86", "blade"],
-    ],
+    terminals: relayTerminals(normallyClosed),
   });
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);
   const minusTerminal = plusTerminal === "86" ? "85" : "86";
@@ -111,7 +103,7 @@ export function switchUnit(b: Bench, name: string, site: Site, part: SwitchPart)
   const lit = part.tellTale !== "none" && part.tellTaleA.value > 0;
   const unit = b.unit(name, {
     ...{ kind: "switch", name: "switch", site },
-    terminals: [["in", "blade"], ["out", "blade"], ...(lit ? [["neg", "blade"] as const] : [])],
+    terminals: switchTerminals(lit),
   });
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);
   const tellTale = lit ? at("neg") : null;

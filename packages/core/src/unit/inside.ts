@@ -1,5 +1,5 @@
 import type { ChoiceKind, Circuit, Element } from "../circuit/index.ts";
-import type { ElementId, NodeId } from "../job/index.ts";
+import { asId, type ElementId, type NodeId } from "../job/index.ts";
 import type { BranchModel, NetworkBranch } from "../network/network.ts";
 import type { NetworkOptions } from "../network/options.ts";
 import type { UnitSystem } from "../quantity/index.ts";
@@ -86,3 +86,6 @@ export const faultOf = (
   ohm: number,
   asked: FaultSpec["asked"] = "on",
 ): FaultSpec => ({ kind, words, ohms: [[id, ohm]], touches: null, asked });
+
+/** Branch by which something that floats leaks to the vehicle's negative. */
+export const leakOf = (id: ElementId): ElementId => asId<ElementId>(`${id}.leak`);

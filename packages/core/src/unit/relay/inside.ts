@@ -1,9 +1,9 @@
-import type { CoilElement, ContactElement, DiodeElement } from "../circuit/index.ts";
-import { asId, type ElementId } from "../job/index.ts";
-import type { BranchModel, NetworkBranch } from "../network/network.ts";
-import { CONTACT_RESISTANCE } from "../part/index.ts";
-import { decimal } from "../quantity/index.ts";
-import { OPEN_OHM } from "../solve/defaults.ts";
+import type { CoilElement, ContactElement } from "../../circuit/index.ts";
+import { asId, type ElementId } from "../../job/index.ts";
+import type { NetworkBranch } from "../../network/network.ts";
+import { CONTACT_RESISTANCE } from "../../part/index.ts";
+import { decimal } from "../../quantity/index.ts";
+import { OPEN_OHM } from "../../solve/defaults.ts";
 import {
   OPEN,
   WELDED_OHM,
@@ -12,11 +12,9 @@ import {
   faultOf,
   resistor,
   type InsideSpec,
-} from "./spec.ts";
-import { bladeLook, boxLook, look, mark } from "./symbol.ts";
-
-/** The diode across a coil: a plain 1 A rectifier, good enough to show a dead short (m). */
-const RECTIFIER: BranchModel = { kind: "diode", saturationA: 1e-12, thermalV: 0.03 };
+} from "../inside.ts";
+import { RECTIFIER } from "../rectifier.ts";
+import { bladeLook, boxLook } from "../symbol.ts";
 
 /** What a coil moves: from 30 to 87, or to 87a where it breaks. */
 export const contact: InsideSpec<ContactElement> = {
@@ -68,18 +66,5 @@ export const coil: InsideSpec<CoilElement> = {
   choice: "coil",
   faults: (e) => [faultOf("relayDead", "coil broken", e.id, OPEN_OHM)],
   look: boxLook(2, 84, [4, 14], "M10 18l14-14"),
-  ratedA: () => null,
-};
-
-/** A diode that lets one way of turning a run on not feed back into another. */
-export const diode: InsideSpec<DiodeElement> = {
-  branches: (e) => [branchOf(e, RECTIFIER, "diode between ways to the coil")],
-  moves: false,
-  words: () => "diode between ways to the coil",
-  name: () => "diode",
-  detail: () => "band to the coil",
-  choice: null,
-  faults: (e) => [faultOf("open", "diode broken", e.id, OPEN_OHM)],
-  look: look(1, 60, 22, [mark("M0 11h22M5 5v12l11 -6zM16 5v12")]),
   ratedA: () => null,
 };

@@ -1,7 +1,7 @@
-import { wireEnds, type WireElement } from "../circuit/index.ts";
-import { lengthText } from "../quantity/index.ts";
-import { OPEN_OHM } from "../solve/defaults.ts";
-import { gaugeOf, wireResistanceOhm } from "../wire/index.ts";
+import { wireEnds, type WireElement } from "../../circuit/index.ts";
+import { lengthText } from "../../quantity/index.ts";
+import { OPEN_OHM } from "../../solve/defaults.ts";
+import { gaugeOf, wireResistanceOhm } from "../../wire/index.ts";
 import {
   BAD_JOINT_OHM,
   branchOf,
@@ -10,8 +10,8 @@ import {
   resistor,
   type FaultSpec,
   type InsideSpec,
-} from "./spec.ts";
-import { look } from "./symbol.ts";
+} from "../inside.ts";
+import { look } from "../symbol.ts";
 
 const wordsOf = (e: WireElement): string =>
   e.harness === "" ? `${e.colour} ${e.gaugeId} wire ${e.label}` : `${e.gaugeId}, ${e.harness}`;

@@ -1,12 +1,12 @@
-import type { SwitchElement } from "../circuit/index.ts";
-import { asId, inputWord, isOn, type ElementId } from "../job/index.ts";
-import type { NetworkBranch } from "../network/network.ts";
-import type { Position } from "../network/position.ts";
-import { CONTACT_RESISTANCE } from "../part/index.ts";
-import { decimal } from "../quantity/index.ts";
-import { OPEN_OHM } from "../solve/defaults.ts";
-import { OPEN, WELDED_OHM, branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
-import { bladeLook } from "./symbol.ts";
+import type { SwitchElement } from "../../circuit/index.ts";
+import { asId, inputWord, isOn, type ElementId } from "../../job/index.ts";
+import type { NetworkBranch } from "../../network/network.ts";
+import type { Position } from "../../network/position.ts";
+import { CONTACT_RESISTANCE } from "../../part/index.ts";
+import { decimal } from "../../quantity/index.ts";
+import { OPEN_OHM } from "../../solve/defaults.ts";
+import { OPEN, WELDED_OHM, branchOf, faultOf, resistor, type InsideSpec } from "../inside.ts";
+import { bladeLook } from "../symbol.ts";
 
 /** The voltage for which a tell-tale's current is stated. */
 const TELL_TALE_V = 12;

@@ -1,13 +1,7 @@
-import {
-  endWords,
-  wiresOf,
-  type ChassisElement,
-  type Circuit,
-  type StrapElement,
-} from "../circuit/index.ts";
-import { OPEN_OHM } from "../solve/defaults.ts";
-import { branchOf, estimateOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
-import { look, mark } from "./symbol.ts";
+import { endWords, wiresOf, type ChassisElement, type Circuit } from "../../circuit/index.ts";
+import { OPEN_OHM } from "../../solve/defaults.ts";
+import { branchOf, estimateOf, faultOf, resistor, type InsideSpec } from "../inside.ts";
+import { look, mark } from "../symbol.ts";
 
 /** What is grounded at a lug, by the other end of the wire that ends there. */
 function groundedAt(e: ChassisElement, circuit: Pick<Circuit, "units" | "elements">): string {
@@ -31,18 +25,5 @@ export const chassis: InsideSpec<ChassisElement> = {
     faultOf("groundLost", `ground${groundedAt(e, circuit)} lost`, e.id, OPEN_OHM),
   ],
   look: look(1, 60, 20, [mark("M0 11h6M6 3v16M11 6v10M16 9v4")], "left"),
-  ratedA: () => null,
-};
-
-/** A link inside a unit. */
-export const strap: InsideSpec<StrapElement> = {
-  branches: (e) => [branchOf(e, resistor(e.ohm), "link inside")],
-  moves: false,
-  words: () => "link inside",
-  name: () => "inside",
-  detail: () => "",
-  choice: null,
-  faults: () => [],
-  look: look(1, 40, 0, []),
   ratedA: () => null,
 };

@@ -1,9 +1,9 @@
-import type { FuseElement } from "../circuit/index.ts";
-import { fuseResistanceOhm } from "../protection/index.ts";
-import { decimal, lengthText } from "../quantity/index.ts";
-import { OPEN_OHM } from "../solve/defaults.ts";
-import { branchOf, faultOf, resistor, type InsideSpec } from "./spec.ts";
-import { look, mark } from "./symbol.ts";
+import type { FuseElement } from "../../circuit/index.ts";
+import { fuseResistanceOhm } from "../../protection/index.ts";
+import { decimal, lengthText } from "../../quantity/index.ts";
+import { OPEN_OHM } from "../../solve/defaults.ts";
+import { branchOf, faultOf, resistor, type InsideSpec } from "../inside.ts";
+import { look, mark } from "../symbol.ts";
 
 const nameOf = (e: FuseElement): string =>
   `${decimal(e.ratingA)} A ${e.resets ? "breaker" : "fuse"}`;

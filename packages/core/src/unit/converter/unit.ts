@@ -1,0 +1,19 @@
+import { insideOfKind, piece, type TerminalList, type ThingSpec } from "../thing.ts";
+
+export const CONVERTER_TERMINALS: TerminalList = [
+  ["in_pos", "screw"],
+  ["in_neg", "screw"],
+  ["out_pos", "screw", "nothing is fed from it"],
+  ["out_neg", "screw", "nothing returns to it"],
+];
+
+/** A direct current converter, isolated or not. */
+export const converterUnit: ThingSpec = {
+  onePlace: false,
+  reachMin: 0.6,
+  fitMin: 15,
+  pieces: (_, insides) => {
+    const made = insideOfKind(insides, "converter");
+    return made ? [piece(made.part.name)] : [];
+  },
+};

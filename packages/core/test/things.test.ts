@@ -1,0 +1,48 @@
+/** What is known of every kind of unit, over all jobs of the demo and jobs by chance. */
+import { synthesise, thingOf, type Circuit, type Unit } from "../src/index.ts";
+import { chanceOf, demoJobs, manyRunJob, randomJob } from "../src/demo/index.ts";
+
+const jobs = [
+  ...demoJobs(),
+  manyRunJob(13),
+  ...Array.from({ length: 60 }, (_, i) => randomJob(chanceOf(900 + i))),
+];
+const circuits = jobs.map((job) => ({ job, circuit: synthesise(job) }));
+
+const insidesOf = ({ elements }: Circuit, unit: Unit) =>
+  [...elements.values()].filter((e) => e.unit === unit.id);
+
+describe("a kind of unit", () => {
+  it("has a piece in hand for each that is fitted, and none for the vehicle's or a joint of wires", () => {
+    const joints: ReadonlySet<Unit["kind"]> = new Set(["splice", "chassis", "groundBlock"]);
+    const theirs: ReadonlySet<Unit["kind"]> = new Set(["pack", "factory"]);
+    const seen = new Set<Unit["kind"]>();
+    for (const { job, circuit } of circuits) {
+      for (const unit of circuit.units.values()) {
+        seen.add(unit.kind);
+        const pieces = thingOf(unit).pieces(unit, insidesOf(circuit, unit), job);
+        const none = joints.has(unit.kind) || theirs.has(unit.kind);
+        if (none) expect([unit.kind, pieces]).toEqual([unit.kind, []]);
+        else if (unit.fitted) expect([unit.kind, pieces.length > 0]).toEqual([unit.kind, true]);
+        for (const { name } of pieces) expect(name.trim()).not.toBe("");
+      }
+    }
+    // Every kind that there is was tried.
+    expect(seen.size).toBe(16);
+  });
+
+  it("takes time to fit where there is a piece to fit, and a tip finds every one but a splice", () => {
+    for (const { circuit } of circuits) {
+      for (const unit of circuit.units.values()) {
+        const { reachMin, fitMin, onePlace } = thingOf(unit);
+        expect([unit.kind, reachMin === null]).toEqual([unit.kind, unit.kind === "splice"]);
+        if (reachMin !== null) expect(reachMin).toBeGreaterThan(0);
+        expect(fitMin).toBeGreaterThanOrEqual(0);
+        expect([unit.kind, onePlace]).toEqual([
+          unit.kind,
+          unit.kind === "chassis" || unit.kind === "groundBlock",
+        ]);
+      }
+    }
+  });
+});
