@@ -22,7 +22,7 @@ async function print(load) {
   const [{ id }] = JSON.parse(text);
   load.times.delete("look");
   while (load.working) {
-    await load.ask("sheet", `jobs/${id}/strip-sheet.pdf`, { headers: { cookie } });
+    await load.ask("sheet", `jobs/${id}/wiring-sheet.pdf`, { headers: { cookie } });
     for (let i = 0; i < 60 && load.working; i += 1) await sleep(500);
   }
 }

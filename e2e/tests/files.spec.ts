@@ -3,11 +3,11 @@ import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { BAR_AND_PODS, FLASHING_BRAKE } from "./jobs.ts";
 import { openJob, signIn } from "./shop.ts";
 
-test("the strip sheet's PDF says what the page says", async ({ page }) => {
+test("the wiring sheet's PDF says what the page says", async ({ page }) => {
   await signIn(page);
   await openJob(page, FLASHING_BRAKE);
   const id = /jobs\/([^/]+)/.exec(page.url())![1]!;
-  const answer = await page.request.get(`/api/jobs/${id}/strip-sheet.pdf`);
+  const answer = await page.request.get(`/api/jobs/${id}/wiring-sheet.pdf`);
   const pdf = await getDocument({ data: new Uint8Array(await answer.body()), verbosity: 0 })
     .promise;
   const pages = await Promise.all(

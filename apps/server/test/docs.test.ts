@@ -198,7 +198,7 @@ describe("the API's document", () => {
 
     const drilled = busy.find((job) => job.document.templates.length > 0)!;
     const [template] = drilled.document.templates;
-    for (const paper of ["strip-sheet", "owner-sheet", "wall-sheet", "labels"]) {
+    for (const paper of ["wiring-sheet", "owner-sheet", "wall-sheet", "labels"]) {
       await ask("get", `jobs/${drilled.id}/${paper}.pdf`);
     }
     for (const kind of ["pdf", "svg", "dxf"]) {

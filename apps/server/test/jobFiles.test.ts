@@ -87,7 +87,7 @@ describe("jobs over time and as files", () => {
   it("print as a PDF", async () => {
     const { body: jobs } = await pim.get("/api/jobs");
     const answer = await pim
-      .get(`/api/jobs/${jobs[0].id}/strip-sheet.pdf`)
+      .get(`/api/jobs/${jobs[0].id}/wiring-sheet.pdf`)
       .buffer(true)
       .expect(200)
       .expect("content-type", /application\/pdf/);

@@ -1,17 +1,20 @@
-import { Controller, Get, Inject, Param, ParseUUIDPipe, Res } from "@nestjs/common";
-import type { Response } from "express";
-import { ownerPhotos } from "@dragonet/core";
+import { Controller, Get, Inject, Param, ParseUUIDPipe, Query, Req, Res } from "@nestjs/common";
+import { ApiQuery } from "@nestjs/swagger";
+import type { Request, Response } from "express";
+import { PAPERS, ownerPhotos } from "@dragonet/core";
 import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
+import { notValid } from "../http/refusal.ts";
 import { Me, type SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
 import { PhotosService } from "../photos/photos.service.ts";
+import { isPaper, type PaperOptions } from "../sheet/pdf.ts";
 import { WorkPool } from "../work/pool.ts";
 import { JobsService } from "./jobs.service.ts";
 
 /** Papers of a job, by the last word of their address. */
-const PAPERS = {
-  "strip-sheet": { kind: "stripSheet", name: "strip sheet" },
+const SHEETS = {
+  "wiring-sheet": { kind: "wiringSheet", name: "wiring sheet" },
   "owner-sheet": { kind: "ownerSheet", name: "owner sheet" },
   "wall-sheet": { kind: "wallSheet", name: "wall sheet" },
 } as const;
@@ -26,10 +29,22 @@ export class PapersController {
     @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
 
-  @Get("strip-sheet.pdf")
-  @AnswersFile("Taking apart and putting together, on paper", "application/pdf")
-  strip(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn, @Res() res: Response) {
-    return this.send("strip-sheet", id, me, res);
+  @Get("wiring-sheet.pdf")
+  @ApiQuery({ name: "paper", enum: Object.keys(PAPERS), required: false })
+  @AnswersFile("The job, its circuits, the cut list, what comes off, the test", "application/pdf")
+  wiring(
+    @Param("id", ParseUUIDPipe) id: string,
+    @Me() me: SignedIn,
+    @Req() req: Request,
+    @Res() res: Response,
+    @Query("paper") paper: string = me.preferences.units === "us" ? "letter" : "a4",
+  ) {
+    if (!isPaper(paper)) {
+      throw notValid(`invalid paper: "${paper}" (one of ${Object.keys(PAPERS).join(", ")})`);
+    }
+    // For a phone beside the lift: the job, at its circuit.
+    const url = `${req.protocol}://${req.get("host") ?? ""}/jobs/${id}/circuit`;
+    return this.send("wiring-sheet", id, me, res, { paper, url });
   }
 
   @Get("owner-sheet.pdf")
@@ -45,16 +60,17 @@ export class PapersController {
   }
 
   private async send(
-    which: keyof typeof PAPERS,
+    which: keyof typeof SHEETS,
     id: string,
     me: SignedIn,
     res: Response,
+    more: Pick<PaperOptions, "paper" | "url"> = {},
   ): Promise<void> {
-    const { kind, name } = PAPERS[which];
+    const { kind, name } = SHEETS[which];
     const { document, revision } = await this.jobs.read(id);
     const shown = kind === "ownerSheet" ? ownerPhotos(document) : [];
     const options = {
-      ...{ shop: await this.people.shopName(), revision, units: me.preferences.units },
+      ...{ shop: await this.people.shopName(), revision, units: me.preferences.units, ...more },
       pictures: await this.photos.some(
         id,
         shown.map((photo) => photo.id),

@@ -1,13 +1,18 @@
 import pdfmake from "pdfmake";
 import type { TDocumentDefinitions } from "pdfmake/interfaces.js";
-import type { UnitSystem } from "@dragonet/core";
+import { PAPERS, type Paper, type UnitSystem } from "@dragonet/core";
 import { sheetFonts } from "./fonts.ts";
+import { documentInLetters } from "./letters.ts";
 
 /** What stands on every paper of a job beside the job itself. */
 export interface PaperOptions {
   readonly shop: string;
   readonly revision: number;
   readonly units: UnitSystem;
+  /** What it is printed on; A4 where nobody says. */
+  readonly paper?: Paper;
+  /** Where the job opens, for a phone; none without one. */
+  readonly url?: string;
   /** Pictures that go on it, JPEG, by their ids. */
   readonly pictures?: ReadonlyMap<string, Uint8Array>;
 }
@@ -18,6 +23,9 @@ export const jpegUrl = (bytes: Uint8Array): string =>
 
 export const MM = 72 / 25.4;
 
+/** Whether a word names a paper that sheets are set for. */
+export const isPaper = (text: string): text is Paper => Object.hasOwn(PAPERS, text);
+
 /** Sets a document. It reads nothing but the application's own faces, whatever its text holds. */
 export function setPdf(document: TDocumentDefinitions): Promise<Buffer> {
   const fonts = sheetFonts();
@@ -25,5 +33,5 @@ export function setPdf(document: TDocumentDefinitions): Promise<Buffer> {
   pdfmake.setUrlAccessPolicy(() => false);
   pdfmake.setLocalAccessPolicy((path) => files.has(path));
   pdfmake.setFonts(fonts);
-  return pdfmake.createPdf(document).getBuffer();
+  return pdfmake.createPdf(documentInLetters(document)).getBuffer();
 }

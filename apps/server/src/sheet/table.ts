@@ -8,12 +8,16 @@ const hairlines = {
   hLineColor: () => HAIR,
   paddingLeft: () => 0,
   paddingRight: () => 8,
-  paddingTop: () => 2,
-  paddingBottom: () => 2,
 };
 
-/** A table of the strip sheet: hairlines between its rows, its head again on each page. */
-export function table(widths: (number | string)[], head: string[], rows: TableCell[][]): Content {
+/** A table of a sheet: hairlines between its rows, its head again on each page. */
+export function table(
+  widths: (number | string)[],
+  head: string[],
+  rows: TableCell[][],
+  /** Above and below each row, in points. */
+  paddingPt = 2,
+): Content {
   return {
     table: {
       headerRows: 1,
@@ -21,7 +25,7 @@ export function table(widths: (number | string)[], head: string[], rows: TableCe
       widths,
       body: [head.map((text) => ({ text, style: "head" })), ...rows],
     },
-    layout: hairlines,
+    layout: { ...hairlines, paddingTop: () => paddingPt, paddingBottom: () => paddingPt },
     margin: [0, 2, 0, 8],
   };
 }

@@ -10,16 +10,14 @@ import {
   synthesise,
   templateDrawing,
   type Drawing,
-  type Paper,
 } from "@dragonet/core";
 import { drawingDxf } from "@dragonet/template";
 import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { notFound, notValid } from "../http/refusal.ts";
+import { isPaper } from "./pdf.ts";
 import { JobsService } from "../jobs/jobs.service.ts";
 import { WorkPool } from "../work/pool.ts";
-
-const isPaper = (text: string): text is Paper => Object.hasOwn(PAPERS, text);
 
 /** Paper for the lift: drilling templates at 1:1, and flags for the wires. */
 @Controller("api/jobs/:id")

@@ -25,7 +25,7 @@ export type Task =
   | { readonly kind: "jobFile"; readonly text: string }
   /** What of a job is printed. */
   | {
-      readonly kind: "stripSheet" | "ownerSheet" | "wallSheet";
+      readonly kind: "wiringSheet" | "ownerSheet" | "wallSheet";
       readonly document: Job;
       readonly options: PaperOptions;
     }
@@ -69,7 +69,7 @@ export interface Answers {
   readonly warm: null;
   readonly edits: WorkedOut;
   readonly jobFile: Checked<Job>;
-  readonly stripSheet: Uint8Array;
+  readonly wiringSheet: Uint8Array;
   /** And what of it and of its options has no price. */
   readonly offer: { readonly offer: Offer; readonly unpriced: readonly string[] };
   readonly ownerSheet: Uint8Array;

@@ -39,8 +39,11 @@ export default async function work(task: Task): Promise<Answers[Task["kind"]]> {
     case "jobFile":
       return readJobFile(task.text);
     // What draws paper is loaded where it is asked for: the thread that works out saves never does.
-    case "stripSheet":
-      return (await import("../sheet/stripSheetPdf.ts")).stripSheetPdf(task.document, task.options);
+    case "wiringSheet":
+      return (await import("../sheet/wiring/wiringSheetPdf.ts")).wiringSheetPdf(
+        task.document,
+        task.options,
+      );
     case "offer": {
       const { document, shelf, shop, today, records } = task;
       const worked = workedQuote(document, shelf, paceOf(records));

@@ -225,7 +225,7 @@ function Closing({ plan }: { plan: JobPlan }) {
   );
 }
 
-/** The strip sheet as it is printed and taped to the machine. */
+/** The wiring sheet as it is printed and taped to the machine. */
 export function SheetPage() {
   const job = useJob();
   const plan = usePlan();
@@ -242,7 +242,7 @@ export function SheetPage() {
         <Button look="main" onClick={() => window.print()}>
           <Printer size={16} aria-hidden /> Print
         </Button>
-        <Button onClick={() => openFile("strip-sheet.pdf")}>PDF</Button>
+        <Button onClick={() => openFile("wiring-sheet.pdf")}>PDF</Button>
         <a
           className="touch inline-flex items-center text-accent underline"
           href={`/api/jobs/${id}/file`}
@@ -253,7 +253,7 @@ export function SheetPage() {
       </div>
       <header className="mb-2">
         <p className="text-small text-muted">
-          {data?.shop} · strip sheet, revision <span className="num">{revision}</span>
+          {data?.shop} · wiring sheet, revision <span className="num">{revision}</span>
         </p>
         <h1 className="text-loud tracking-tight">{job.card.title}</h1>
         <p>

@@ -7,12 +7,17 @@ export interface StripSvgOptions {
   readonly fontFamily: string;
   /** Colour of lines and text, as CSS. */
   readonly ink: string;
+  /** Room in width that there is anyway, in points: lanes stand beside each other in it. */
+  readonly widthPt?: number;
 }
 
 const escape = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 
 const LANE_Y = 44;
-const LANE_HEIGHT = 92;
+/** From one row of lanes to the next, what is below the last, and between two in one row. */
+const ROW_HEIGHT = 66;
+const LANE_FOOT = 40;
+const LANE_GAP = 24;
 
 /** Widths of letters as a share of their size: of the faces on paper, bold ones wider. */
 const LETTER = 0.56;
@@ -120,7 +125,7 @@ const laneWidth = (parts: readonly StripPart[]): number =>
 
 /**
  * One strip as an SVG document for paper: power lane left to right, lamps side by side at
- * its end, the way back beneath, the coil's lane last. Sizes are in points.
+ * its end, the way back and the coil's lane beneath. Sizes are in points.
  */
 export function stripSvg(strip: Strip, options: StripSvgOptions): string {
   const pen = new Pen(options);
@@ -131,12 +136,12 @@ export function stripSvg(strip: Strip, options: StripSvgOptions): string {
     200,
     ...strip.lamps.map((lamp) => 54 + Math.ceil(lengthOf(lamp.label, 9.5, BOLD_LETTER))),
   );
-  const width = Math.max(
+  const lanes = [{ label: "return", parts: strip.back }, ...strip.control];
+  const longest = Math.max(
     left + powerWidth + lampRoom,
-    left + laneWidth(strip.back) + 20,
-    ...strip.control.map((lane) => left + laneWidth(lane.parts) + 20),
-    640,
+    ...lanes.map((lane) => left + laneWidth(lane.parts) + 20),
   );
+  const room = Math.max(longest, options.widthPt ?? 640);
   pen.text(0, LANE_Y - 4, 10, `${decimal(strip.sourceV, 1)} V`, "start", 700);
   pen.text(0, LANE_Y + 9, 9, `${fixed(strip.totalA, 2)} A`, "start");
   const end = drawLane(pen, strip.out, left, LANE_Y);
@@ -147,15 +152,16 @@ export function stripSvg(strip: Strip, options: StripSvgOptions): string {
     drawLamp(pen, lamp, end, y);
   });
   const lampsEnd = LANE_Y + Math.max(0, strip.lamps.length - 1) * lampStep;
-  const backY = Math.max(LANE_Y + 58, lampsEnd + 40);
-  pen.text(0, backY + 3, 9, "return", "start");
-  drawLane(pen, strip.back, left, backY);
-  let height = backY + 40;
-  for (const lane of strip.control) {
-    const laneY = height + 22;
-    pen.text(0, laneY + 3, 9, lane.label, "start");
-    drawLane(pen, lane.parts, left, laneY);
-    height = laneY + LANE_HEIGHT / 2;
+  // What needs little room stands beside another: fewer rows are larger on paper.
+  let y = Math.max(LANE_Y + ROW_HEIGHT, lampsEnd + 48);
+  let x = 0;
+  let width = longest;
+  for (const lane of lanes) {
+    if (x > 0 && x + left + laneWidth(lane.parts) > room) [x, y] = [0, y + ROW_HEIGHT];
+    pen.text(x, y + 3, 9, lane.label, "start");
+    x = drawLane(pen, lane.parts, x + left, y) + LANE_GAP;
+    width = Math.max(width, x);
   }
+  const height = y + LANE_FOOT;
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${pen.marks.join("")}</svg>`;
 }

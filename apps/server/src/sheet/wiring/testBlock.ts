@@ -1,6 +1,6 @@
 import type { Content, TableCell } from "pdfmake/interfaces.js";
 import { testReport, type Job, type TestLine } from "@dragonet/core";
-import { table } from "./table.ts";
+import { table } from "../table.ts";
 
 /** What was read; an empty cell is for a pen. */
 const readCell = ({ read, waived, off }: TestLine): TableCell => ({

@@ -1,0 +1,33 @@
+/**
+ * Reads PDFs with another library and prints, for each of the files named and each of its pages, its
+ * size in points and its pieces of text with the boxes of their letters, in points from the top left.
+ */
+import { readFileSync } from "node:fs";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+
+/** Share of a line's height that its letters take above and below their baseline. */
+const [ABOVE, BELOW] = [0.62, 0.06];
+
+async function pagesOf(file) {
+  const data = new Uint8Array(readFileSync(file));
+  const pdf = await getDocument({ data, verbosity: 0 }).promise;
+  const pages = [];
+  for (let n = 1; n <= pdf.numPages; n += 1) {
+    const page = await pdf.getPage(n);
+    const { width, height } = page.getViewport({ scale: 1 });
+    const { items } = await page.getTextContent();
+    const words = items
+      .filter(({ str }) => str.trim() !== "")
+      .map(({ str, transform, width: wide }) => {
+        const [, , , size, x, y] = transform;
+        const line = height - y;
+        return { str, box: [x, line - ABOVE * size, x + wide, line + BELOW * size] };
+      });
+    pages.push({ width, height, words });
+  }
+  return pages;
+}
+
+const read = [];
+for (const file of process.argv.slice(2)) read.push(await pagesOf(file));
+process.stdout.write(JSON.stringify(read));
