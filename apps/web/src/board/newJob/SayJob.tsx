@@ -24,7 +24,7 @@ export function SayJob() {
       <textarea
         id="say-job"
         rows={1}
-        className="control grows w-full"
+        className="control grows block w-full"
         value={text}
         maxLength={1000}
         placeholder={EXAMPLE}
