@@ -29,6 +29,28 @@ describe("a job of one sentence", () => {
     // Where the map has no such wire the lamps are planned all the same, as added ones.
     const unmapped = planned("two LED turn lamps in place of the bulbs on the quad");
     expect(unmapped.lamps.map((l) => l.replaces)).toEqual(["", ""]);
+    const told = readSentence(
+      "two LED turn lamps in place of the bulbs on the quad",
+      WORLD,
+    ).assumed;
+    expect(told.filter((line) => /planned as added/.test(line))).toHaveLength(2);
+    const mapped = readSentence(
+      "LED turn lamps in place of the bulbs on the Petrel",
+      WORLD,
+    ).assumed;
+    expect(mapped.join()).not.toContain("planned as added");
+  });
+
+  it("at both ends has half of its lamps at each, in the place of others too", () => {
+    const pods = planned("three pods front and rear with own switch on the quad");
+    expect(pods.lamps.map((l) => l.place)).toEqual(["front", "front", "rear"]);
+    const tails = planned(
+      "two LED tail lamps left and right in place of the factory tail lamps on the Lapwing",
+    );
+    expect(tails.lamps.map((l) => [l.place, l.replaces !== ""])).toEqual([
+      ["left", true],
+      ["right", true],
+    ]);
   });
 
   it("on a pack has loads that do not bear it behind one converter, big enough for all", () => {

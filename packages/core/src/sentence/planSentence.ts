@@ -17,6 +17,7 @@ import {
 import { borneVolts, type Part } from "../part/index.ts";
 import { packRangeV } from "../source/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
+import { hungOn } from "./hungOn.ts";
 import type { SaidCircuit, SaidJob } from "./said.ts";
 
 /** Takes edits that were made here for this very job. */
@@ -31,12 +32,9 @@ function done(job: Job, edits: readonly Edit[]): Job {
  * where the vehicle's map has no such wire, and it is planned as a lamp that is added.
  */
 function withReplacement(job: Job, said: SaidCircuit, n: number): Job | null {
-  const inputs = said.condition.anyOf.flat().flatMap((t) => (t.negated ? [] : [t.input]));
-  const pin = job.vehicle.pins.find(
-    ({ liveWhen, switches }) => switches === "positive" && inputs.some((i) => i === liveWhen),
-  );
+  const pin = hungOn(job.vehicle, said);
   if (!pin || said.replaces === null) return null;
-  const { part, count, place, name } = said;
+  const { part, count, place, second, name } = said;
   let minted = 0;
   const mint = (prefix: string): string => {
     if (prefix === "run") return `run-${n}`;
@@ -45,7 +43,16 @@ function withReplacement(job: Job, said: SaidCircuit, n: number): Job | null {
   };
   const what = { part, count, place, name, pinId: pin.id, replaces: "", joint: said.replaces };
   const made = done(job, replaceLamp(job, what, mint));
-  return done(made, [setRun(asId<RunId>(`run-${n}`), "condition", said.condition)]);
+  const id = asId<RunId>(`run-${n}`);
+  const placed = second === null ? made : placedApart(made, id, second);
+  return done(placed, [setRun(id, "condition", said.condition)]);
+}
+
+/** The second half of a run's lamps at another place than the first. */
+function placedApart(job: Job, runId: RunId, second: SaidCircuit["place"]): Job {
+  const own = job.lamps.filter((l) => l.runId === runId);
+  const there = new Set(own.slice(Math.ceil(own.length / 2)).map((l) => l.id));
+  return { ...job, lamps: job.lamps.map((l) => (there.has(l.id) ? { ...l, place: second } : l)) };
 }
 
 /** Lamps of a run that are cut to a length, where one was said. */
@@ -70,12 +77,9 @@ function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
     lamp += 1;
     return `lamp-${n}-${lamp}`;
   };
-  const here = said.second ? Math.ceil(said.count / 2) : said.count;
-  const first = done(withRun, addLamps(withRun, run, said.part, here, place, mint));
-  const there = said.second
-    ? done(first, addLamps(first, run, said.part, said.count - here, said.second, mint))
-    : first;
-  const made = ofLength(there, id, said.lengthM);
+  const together = done(withRun, addLamps(withRun, run, said.part, said.count, place, mint));
+  const apart = said.second === null ? together : placedApart(together, id, said.second);
+  const made = ofLength(apart, id, said.lengthM);
   const { kind: system } = job.vehicle.system;
   switch (feed.kind) {
     case "pin":

@@ -1,5 +1,6 @@
 import { customerIn, dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.ts";
 import { circuitsOf, distinct } from "./finish.ts";
+import { hungOn } from "./hungOn.ts";
 import { Reader } from "./reader.ts";
 import type { SaidJob, SentenceWorld } from "./said.ts";
 import { tokensOf, type Token } from "./word/token.ts";
@@ -29,6 +30,12 @@ export function readSentence(text: string, world: SentenceWorld): SaidJob {
   reader.read();
   const assumed: string[] = [...reader.assumed];
   const circuits = distinct(reader.drafts.flatMap((draft) => circuitsOf(draft, assumed)));
+  const loose = circuits.filter((c) => c.replaces !== null && vehicle && !hungOn(vehicle, c));
+  for (const { name } of loose) {
+    assumed.push(
+      `${name}: planned as added, for the wire that the old one hangs on is not in the connector map`,
+    );
+  }
   return {
     ...{ vehicle, machine, customer, promised, circuits, assumed },
     notUnderstood: reader.unknown
