@@ -44,9 +44,7 @@ describe("a signal whose wire nobody has found", () => {
   it("leaves a coil that is not fed for good: its wire goes to the one that has to be found", () => {
     const circuit = synthesise(horns);
     const ends = cutListOf(horns, circuit).lines.map((wire) => wire.from.at);
-    expect(ends.filter((words) => /horn button wire, not found yet/.test(words))).toHaveLength(
-      1,
-    );
+    expect(ends.filter((words) => /horn button wire, not found yet/.test(words))).toHaveLength(1);
     // Once it is found where it was looked for, the circuit does what is asked in every position.
     expect(wrong(horns)).toBe(0);
   });

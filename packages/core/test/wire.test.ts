@@ -53,15 +53,18 @@ describe("wire resistance", () => {
     ["6 mm²", 3.3],
     ["10 mm²", 1.91],
     ["16 mm²", 1.21],
-  ])("%s is taken at the IEC 60228 class 5 maximum, some 12 %% above solid copper", (id, maximum) => {
-    const gauge = gaugeOf(id);
-    const ohm = wireResistanceOhm(gauge, 1000, 20);
-    expect(ohm).toBeCloseTo(maximum, 9);
-    // A slip in the table would leave the copper that the size has by IEC 60028.
-    const solid = (1.7241e-8 * 1000) / gauge.areaM2;
-    expect(ohm / solid).toBeGreaterThan(1.1);
-    expect(ohm / solid).toBeLessThan(1.16);
-  });
+  ])(
+    "%s is taken at the IEC 60228 class 5 maximum, some 12 %% above solid copper",
+    (id, maximum) => {
+      const gauge = gaugeOf(id);
+      const ohm = wireResistanceOhm(gauge, 1000, 20);
+      expect(ohm).toBeCloseTo(maximum, 9);
+      // A slip in the table would leave the copper that the size has by IEC 60028.
+      const solid = (1.7241e-8 * 1000) / gauge.areaM2;
+      expect(ohm / solid).toBeGreaterThan(1.1);
+      expect(ohm / solid).toBeLessThan(1.16);
+    },
+  );
 
   it("0.35 mm² is taken at the maximum of ISO 6722 (from memory)", () => {
     expect(wireResistanceOhm(gaugeOf("0.35 mm²"), 1000, 20)).toBeCloseTo(54.4, 9);
