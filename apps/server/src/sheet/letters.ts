@@ -15,9 +15,10 @@ let faces: { readonly plain: Font; readonly more: Font } | null = null;
 
 /** The faces themselves: which letters they have. */
 function lettersOf() {
+  if (faces) return faces;
   const open = (file: string): Font => create(readFileSync(file)) as Font;
   const { Hyperlegible, HyperlegibleMore } = sheetFonts();
-  faces ??= { plain: open(Hyperlegible.normal), more: open(HyperlegibleMore.normal) };
+  faces = { plain: open(Hyperlegible.normal), more: open(HyperlegibleMore.normal) };
   return faces;
 }
 
