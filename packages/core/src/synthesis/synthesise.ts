@@ -140,7 +140,7 @@ function runGroup(plan: RunPlan, controls: readonly ControlPlan[]): WireGroup {
   );
   const ownA = plan.fuseA ?? (upstreamA > 0 ? 0 : plan.drawA.high);
   const behind =
-    upstreamA > ownA
+    plan.fuseA === null && upstreamA > ownA
       ? control
         ? "fuse of the control"
         : "factory fuse"
@@ -151,7 +151,9 @@ function runGroup(plan: RunPlan, controls: readonly ControlPlan[]): WireGroup {
     key: plan.run.id,
     ownerId: plan.run.id,
     pinned: plan.run.wire,
-    throughA: Math.max(ownA, upstreamA),
+    // Behind its own fuse no more comes than that lets through: the piece before it lies by itself.
+    throughA: plan.fuseA === null ? Math.max(ownA, upstreamA) : ownA,
+    stubA: plan.fuseA === null ? 0 : upstreamA,
     behind,
     told: true,
   };

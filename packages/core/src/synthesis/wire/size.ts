@@ -22,6 +22,8 @@ export interface WireGroup {
   readonly pinned: string | null;
   /** What may flow before something opens, in A, and what that something is. */
   readonly throughA: number;
+  /** What the piece before its own fuse may get, in A: the factory's fuse; none without one. */
+  readonly stubA?: number;
   readonly behind: string;
   /** Told as a choice of its owner; the leads beside it are not. */
   readonly told: boolean;
@@ -216,7 +218,9 @@ function candidateOf(
   const floor = gaugeOf(FLOOR_WIRE[practices.wireSystem]).areaM2;
   const ladder = gaugesOf(practices.wireSystem).filter((g) => g.areaM2 >= floor * 0.999);
   const carrying = ladder.filter(
-    (g) => carriesA({ gaugeId: g.id, bundle }, practices) >= group.throughA,
+    (g) =>
+      carriesA({ gaugeId: g.id, bundle }, practices) >= group.throughA &&
+      carriesA({ gaugeId: g.id, bundle: 1 }, practices) >= (group.stubA ?? 0),
   );
   const thickest = mostMm2(s, wires) * 1e-6 * 1.02;
   const fitting = carrying.filter((g) => g.areaM2 <= thickest);
