@@ -65,7 +65,11 @@ describe("a job of one sentence", () => {
     const rules = checkedCircuit(job).findings.map((f) => f.rule);
     expect(rules).not.toContain("lamp-volts");
     // What was said to hang on the pack hangs there, and what bears it needs nothing between.
-    expect(planned("a horn from the pack on the Porter").supplies).toEqual([]);
+    const across = planned("a horn from the pack on the Porter");
+    expect(across.supplies).toEqual([]);
+    expect(checkedCircuit(across).findings.map((f) => f.title)).toContain(
+      "Too many volts for this horn",
+    );
     expect(planned("four 10 W pods in series on the Porter").supplies).toEqual([]);
     expect(planned("a 48 V 2 A horn on the Porter").supplies).toEqual([]);
   });

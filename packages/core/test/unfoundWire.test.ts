@@ -12,6 +12,7 @@ import {
   type Job,
   type Vehicle,
 } from "../src/index.ts";
+import { behind } from "./helpers.ts";
 import { DEMO_SHELF, LAPWING, PETREL, PORTER } from "../src/demo/index.ts";
 
 function said(text: string, vehicle: Vehicle): Job {
@@ -58,6 +59,32 @@ describe("a signal whose wire nobody has found", () => {
     expect(wrong(lamp)).toBe(0);
     const titles = checkedCircuit(lamp).findings.map((f) => f.title);
     expect(titles).toEqual(["No wire known to trigger it"]);
+  });
+
+  it("is told of each that a condition waits for or is broken by, and each has its place", () => {
+    const pods = said("two 30 W pods with high beam and not with low beam", LAPWING);
+    const told = checkedCircuit(pods).findings.filter((f) => f.rule === "not-buildable");
+    expect(told.map(({ place }) => place.words)).toEqual([
+      "Pods: no wire live with high beam is in the connector map",
+      "Pods: no wire live with low beam is in the connector map",
+    ]);
+    const ends = cutListOf(pods, synthesise(pods)).lines.map((wire) => wire.from.at);
+    for (const beam of ["high beam", "low beam"]) {
+      expect(ends).toContain(`${beam} wire, not found yet`);
+    }
+    expect(wrong(pods)).toBe(0);
+  });
+
+  it("leaves a feed that the key is to work behind its relay, and not live for good", () => {
+    const keyless = { ...PORTER, pins: PORTER.pins.filter((pin) => pin.liveWhen !== "key") };
+    const horn = behind("converter-60-12", "horn-3a", 1, keyless, { gate: "key" });
+    const { circuit, findings } = checkedCircuit(horn);
+    expect(findings.map((f) => f.title)).toContain("No wire known to trigger it");
+    const [trunk] = circuit.trunks;
+    expect(elementsOf(circuit, trunk!.path, "contact")).toHaveLength(1);
+    expect(elementsOf(circuit, trunk!.gate, "tap").map((tap) => tap.pin.carries)).toEqual([
+      "key on wire, not found yet",
+    ]);
   });
 
   it("carries no load without a relay: that stays on what was chosen", () => {

@@ -16,6 +16,9 @@ export const INPUTS = [
   "pedal",
 ] as const;
 export type Input = (typeof INPUTS)[number];
+/** What a wire of the vehicle may be live with: a switch of its own is none. */
+export type Signal = Exclude<Input, "switch">;
+export const isSignal = (input: Input): input is Signal => input !== "switch";
 
 export interface Term {
   readonly input: Input;
@@ -95,8 +98,8 @@ export const NEEDS_KEY: ReadonlySet<Input> = new Set(["engine", "low", "high", "
  * Inputs other than the own switch that a run waits for, with those dropped that another
  * one implies ("key and high beam" needs the high-beam wire only).
  */
-export function signalsOf(group: readonly Term[]): Input[] {
-  const wanted = [...new Set(group.map((t) => t.input).filter((i) => i !== "switch"))];
+export function signalsOf(group: readonly Term[]): Signal[] {
+  const wanted = [...new Set(group.map((t) => t.input).filter(isSignal))];
   const impliesKey = wanted.some((i) => NEEDS_KEY.has(i));
   return wanted.filter((i) => !(i === "key" && impliesKey));
 }

@@ -16,7 +16,7 @@ import { decideFuse } from "../pick/fuse.ts";
 import { controlPins, controlSwitch, tiesFeeds } from "../pick/kitControl.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
 import { ratedInputA } from "../draw/rangeOf.ts";
-import { tapsFor } from "../pick/tap.ts";
+import { tapsFor, unfoundDetail, unfoundPin } from "../pick/tap.ts";
 import { controlDrawA, runsUsing, supplyDrawA, supplyInputA } from "../draw/trunkDraw.ts";
 
 /** A supply or a control of the kit wears its own id where a run's elements wear the run's. */
@@ -126,14 +126,12 @@ function decideSupply(job: Job, plans: readonly RunPlan[], supply: Supply, notes
     feed.range.highV,
   );
   noteFuse(notes, runId, fuse);
-  const key =
-    supply.gate === "key"
-      ? (tapsFor(job, "key").find((pin) => job.vehicle.pins.includes(pin)) ?? null)
-      : null;
-  if (supply.gate === "key" && !key) {
-    const detail = "no wire live with key on is in the connector map";
-    notes.gaps.push({ runId, kind: "tapUnknown", detail });
+  const known = tapsFor(job, "key").find((pin) => job.vehicle.pins.includes(pin));
+  const isKeyed = supply.gate === "key";
+  if (isKeyed && !known) {
+    notes.gaps.push({ runId, kind: "tapUnknown", detail: unfoundDetail("key") });
   }
+  const key = isKeyed ? (known ?? unfoundPin(job, "key")) : null;
   return { supply, part, feed, root: gives.root, drawA, fuseA: fuse.value, key };
 }
 

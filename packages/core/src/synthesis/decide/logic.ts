@@ -1,18 +1,18 @@
 import {
   conditionText,
-  inputWord,
+  isSignal,
   signalsOf,
-  type Input,
   type Job,
   type Run,
+  type Signal,
   type Term,
 } from "../../job/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
-import { chooseTap } from "../pick/tap.ts";
+import { chooseTap, unfoundPin } from "../pick/tap.ts";
 
 /** A signal that opens or closes a way, and the wire that a helping relay takes it from. */
 export interface Helper {
-  readonly input: Input;
+  readonly input: Signal;
   readonly pin: ConnectorPin;
   /** The way is open while the signal is on: terminal 87a. */
   readonly negated: boolean;
@@ -27,8 +27,8 @@ export interface Way {
 }
 
 export type LogicResult =
-  | { readonly kind: "built"; readonly ways: readonly Way[] }
-  | { readonly kind: "tapUnknown"; readonly detail: string }
+  /** `unfound`: signals that no known wire carries; what stands for those is laid out. */
+  | { readonly kind: "built"; readonly ways: readonly Way[]; readonly unfound: readonly Signal[] }
   | { readonly kind: "notBuildable"; readonly detail: string };
 
 /** Whether one relay with one switch cannot do it: several ways, a "not", or several signals. */
@@ -38,7 +38,7 @@ export function needsLogic(run: Run): boolean {
 }
 
 /** Signals that one group of a condition waits for to be on. */
-const positives = (group: readonly Term[]): Input[] => signalsOf(group.filter((t) => !t.negated));
+const positives = (group: readonly Term[]): Signal[] => signalsOf(group.filter((t) => !t.negated));
 
 /**
  * Any condition as ways side by side: each fed by one of its signals, the others passed or
@@ -46,6 +46,7 @@ const positives = (group: readonly Term[]): Input[] => signalsOf(group.filter((t
  */
 export function logicOf(job: Job, run: Run): LogicResult {
   const ways: Way[] = [];
+  const unfound = new Set<Signal>();
   for (const group of run.condition.anyOf) {
     if (group.some((t) => t.negated && t.input === "switch")) {
       return {
@@ -54,17 +55,14 @@ export function logicOf(job: Job, run: Run): LogicResult {
       };
     }
     const wanted = positives(group);
-    const refused = [...new Set(group.filter((t) => t.negated).map((t) => t.input))];
-    const pins = new Map<Input, ConnectorPin>();
+    const refused = [
+      ...new Set(group.flatMap((t) => (t.negated && isSignal(t.input) ? [t.input] : []))),
+    ];
+    const pins = new Map<Signal, ConnectorPin>();
     for (const input of [...wanted, ...refused]) {
       const tap = chooseTap(job, { ...run, tapPinId: null }, input);
-      if (!tap) {
-        return {
-          kind: "tapUnknown",
-          detail: `no wire live with ${inputWord(input)} is in the connector map`,
-        };
-      }
-      pins.set(input, tap.value);
+      if (!tap) unfound.add(input);
+      pins.set(input, tap?.value ?? unfoundPin(job, input));
     }
     // A wire that is tied to ground when it is live works a helping relay: it feeds nothing.
     const feeding = wanted.filter((input) => pins.get(input)!.switches === "positive");
@@ -79,5 +77,5 @@ export function logicOf(job: Job, run: Run): LogicResult {
       ],
     });
   }
-  return { kind: "built", ways };
+  return { kind: "built", ways, unfound: [...unfound] };
 }

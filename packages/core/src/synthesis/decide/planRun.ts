@@ -1,6 +1,6 @@
 import { decimal } from "../../quantity/index.ts";
 import type { Choice, ChoiceKind } from "../../circuit/index.ts";
-import { conditionText, inputWord, type Feed, type Job, type Run } from "../../job/index.ts";
+import { conditionText, type Feed, type Job, type Run } from "../../job/index.ts";
 import { isUnfound, type ConnectorPin } from "../../vehicle/index.ts";
 import { fuseForDraw } from "../../protection/index.ts";
 import { decideCoil } from "../pick/coil.ts";
@@ -14,7 +14,7 @@ import { decideRelay } from "../pick/relay.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "../pick/kitControl.ts";
 import { behindA, describeSwitch, moduleOf, plugOf, relayOf, switchOf } from "./runParts.ts";
-import { chooseTap, chooseUnfound, pinText } from "../pick/tap.ts";
+import { chooseTap, chooseUnfound, pinText, unfoundDetail } from "../pick/tap.ts";
 
 /** Relays that a control of several ways takes, the run's own apart, in words. */
 function countOf(ways: readonly Way[]): string {
@@ -130,8 +130,6 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   const logic = needsLogic(run) ? logicOf(job, run) : null;
   if (logic?.kind === "notBuildable") {
     gaps.push({ runId: run.id, kind: "conditionNotBuildable", detail: logic.detail });
-  } else if (logic?.kind === "tapUnknown") {
-    gaps.push({ runId: run.id, kind: "tapUnknown", detail: logic.detail });
   }
   const switched = box !== null && box.form !== "fuseBlock";
   const ways = logic?.kind === "built" ? logic.ways : null;
@@ -145,14 +143,10 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   }
   const signal = control.signals[0] ?? null;
   const known = signal === null ? null : chooseTap(job, run, signal);
-  if (signal !== null && known === null && logic === null) {
-    gaps.push({
-      runId: run.id,
-      kind: "tapUnknown",
-      detail: `no wire live with ${inputWord(signal)} is in the connector map`,
-    });
+  const alone = logic === null && signal !== null && known === null ? [signal] : [];
+  for (const input of logic?.kind === "built" ? logic.unfound : alone) {
+    gaps.push({ runId: run.id, kind: "tapUnknown", detail: unfoundDetail(input) });
   }
-
   const tap = known ?? (signal === null ? null : chooseUnfound(job, signal));
   const switchPart = switchOf(job, run, wantedFeed, tap?.value ?? null);
   const relayPart = relayOf(job, run, box, tap?.value ?? null);

@@ -1,10 +1,10 @@
-import { signalsOf, type Feed, type Input, type Job, type Run } from "../../job/index.ts";
+import { signalsOf, type Feed, type Job, type Run, type Signal } from "../../job/index.ts";
 
 /** How a run is to be turned on, read from its condition. */
 export interface Control {
   readonly ownSwitch: boolean;
   /** Signals that the feed does not already follow. */
-  readonly signals: readonly Input[];
+  readonly signals: readonly Signal[];
 }
 
 /**

@@ -1,5 +1,13 @@
 import { assumed, decimal } from "../../quantity/index.ts";
-import { asId, inputWord, type Feed, type Input, type Job, type Run } from "../../job/index.ts";
+import {
+  asId,
+  inputWord,
+  type Feed,
+  type Input,
+  type Job,
+  type Run,
+  type Signal,
+} from "../../job/index.ts";
 import {
   isUnfound,
   unfoundId,
@@ -71,11 +79,9 @@ function kitFirst(job: Job, run: Run, pins: readonly ConnectorPin[]): ConnectorP
 
 /**
  * Stands for a wire that nobody has found yet, so that the plan shows where it goes: live with
- * its signal at the volts that this vehicle's signals have, and good for a coil at most. null for
- * a signal that no wire carries.
+ * its signal at the volts that this vehicle's signals have, and good for a coil at most.
  */
-function unfoundPin({ vehicle }: Job, input: Input): ConnectorPin | null {
-  if (input === "switch") return null;
+export function unfoundPin({ vehicle }: Job, input: Signal): ConnectorPin {
   return {
     id: unfoundId(input),
     connectorId: asId("unfound"),
@@ -126,14 +132,16 @@ export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorP
 }
 
 /** The wire that has still to be found, as what triggers a run. */
-export function chooseUnfound(job: Job, input: Input): Decision<ConnectorPin> | null {
+export function chooseUnfound(job: Job, input: Signal): Decision<ConnectorPin> {
   const value = unfoundPin(job, input);
-  return (
-    value && {
-      value,
-      picked: value.carries,
-      reason: "Nobody has found it yet: with a meter, and into the connector map.",
-      pinned: false,
-    }
-  );
+  return {
+    value,
+    picked: value.carries,
+    reason: "Nobody has found it yet: with a meter, and into the connector map.",
+    pinned: false,
+  };
 }
+
+/** What a wire that is still to be found stands as among the gaps of a plan. */
+export const unfoundDetail = (input: Signal): string =>
+  `no wire live with ${inputWord(input)} is in the connector map`;
