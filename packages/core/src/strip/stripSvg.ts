@@ -123,11 +123,18 @@ function drawLane(pen: Pen, parts: readonly StripPart[], x0: number, y: number):
 const laneWidth = (parts: readonly StripPart[]): number =>
   parts.reduce((w, p) => w + widthOf(p), 0);
 
+/** A strip drawn, and its size in points. */
+export interface StripDrawing {
+  readonly svg: string;
+  readonly width: number;
+  readonly height: number;
+}
+
 /**
  * One strip as an SVG document for paper: power lane left to right, lamps side by side at
  * its end, the way back and the coil's lane beneath. Sizes are in points.
  */
-export function stripSvg(strip: Strip, options: StripSvgOptions): string {
+export function stripDrawing(strip: Strip, options: StripSvgOptions): StripDrawing {
   const pen = new Pen(options);
   const labels = ["return", ...strip.control.map((lane) => lane.label)];
   const left = Math.max(58, ...labels.map((label) => Math.ceil(lengthOf(label, 9)) + 10));
@@ -163,5 +170,10 @@ export function stripSvg(strip: Strip, options: StripSvgOptions): string {
     width = Math.max(width, x);
   }
   const height = y + LANE_FOOT;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${pen.marks.join("")}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${pen.marks.join("")}</svg>`;
+  return { svg, width, height };
 }
+
+/** The same, where its size is of no matter. */
+export const stripSvg = (strip: Strip, options: StripSvgOptions): string =>
+  stripDrawing(strip, options).svg;

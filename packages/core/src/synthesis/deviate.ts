@@ -19,6 +19,7 @@ import {
   type UnitId,
 } from "../job/index.ts";
 import { measured } from "../quantity/index.ts";
+import { SPLICE_TERMINALS } from "../unit/splice/unit.ts";
 
 /** Where a run's lamps part: the end of the last wire on its way out. */
 function spliceOf(elements: ReadonlyMap<ElementId, Element>, run: RunCircuit): NodeId | null {
@@ -74,6 +75,17 @@ function swapLamps({ elements }: Wiring, a: NodeId, b: NodeId): void {
   }
 }
 
+/** A joint that nobody planned; where its wires meet. */
+function straySplice(w: Wiring, d: Deviation, prefix: string, name: string): NodeId {
+  const id = asId<UnitId>(`${prefix}_${d.id.replace(/\W/g, "_")}`);
+  const terminals = SPLICE_TERMINALS.map(([terminal, form, spare = ""]) => ({
+    ...{ name: terminal, form, spare },
+  }));
+  const site = { kind: "atHand" } as const;
+  w.units.set(id, { id, kind: "splice", name, ownerId: d.runId, site, terminals, fitted: false });
+  return terminalNode(id, "j");
+}
+
 function shareReturn(
   w: Wiring,
   job: Job,
@@ -81,14 +93,7 @@ function shareReturn(
   otherRunId: RunId,
   note: (id: ElementId, runId?: RunId) => void,
 ): void {
-  const unit = asId<UnitId>(`stray_${d.id.replace(/\W/g, "_")}`);
-  w.units.set(unit, {
-    ...{ id: unit, kind: "splice", name: "shared splice", ownerId: d.runId },
-    site: { kind: "atHand" },
-    terminals: [{ name: "j", form: "splice", spare: "" }],
-    fitted: false,
-  });
-  const shared = terminalNode(unit, "j");
+  const shared = straySplice(w, d, "stray", "shared splice");
   for (const runId of [d.runId, otherRunId]) {
     const run = w.runs.get(runId)!;
     const first = run.back[0] && w.elements.get(run.back[0]);
@@ -134,16 +139,7 @@ function putEnd(w: Wiring, wire: WireElement, end: End, node: NodeId): void {
 }
 
 /** An end that hangs in the air: a terminal of nothing. */
-function looseEnd(w: Wiring, d: Deviation): NodeId {
-  const unit = asId<UnitId>(`loose_${d.id.replace(/\W/g, "_")}`);
-  w.units.set(unit, {
-    ...{ id: unit, kind: "splice", name: "loose end", ownerId: d.runId },
-    site: { kind: "atHand" },
-    terminals: [{ name: "j", form: "splice", spare: "" }],
-    fitted: false,
-  });
-  return terminalNode(unit, "j");
-}
+const looseEnd = (w: Wiring, d: Deviation): NodeId => straySplice(w, d, "loose", "loose end");
 
 /** Exchanges two terminals with every wire that ends at them: a unit the wrong way round. */
 function reverse(w: Wiring, a: NodeId, b: NodeId): void {

@@ -31,7 +31,18 @@ export const piece = (name: string, detail = ""): Piece => ({ name, detail });
 /** Of what the vehicle has, and of what is only a joint of wires. */
 export const NO_PIECES = (): readonly Piece[] => [];
 
-/** The part of the first inside of a kind. */
+/** Insides of which one tells what part their unit is. */
+type WithPart = Extract<Element, { readonly part: { readonly name: string } }>["kind"];
+
+/** The part of the inside of a kind, with what it is fitted in. */
+export const partOf =
+  (kind: WithPart, detail = "") =>
+  (_unit: Unit, insides: readonly Element[]): readonly Piece[] => {
+    const made = insideOfKind(insides, kind);
+    return made ? [piece(made.part.name, detail)] : [];
+  };
+
+/** The first inside of a kind. */
 export const insideOfKind = <K extends Element["kind"]>(
   insides: readonly Element[],
   kind: K,

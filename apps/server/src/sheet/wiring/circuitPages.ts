@@ -1,5 +1,12 @@
 import type { Content } from "pdfmake/interfaces.js";
-import { decimal, span, stripSvg, type JobPlan, type Strip } from "@dragonet/core";
+import {
+  decimal,
+  span,
+  stripDrawing,
+  type JobPlan,
+  type Strip,
+  type StripDrawing,
+} from "@dragonet/core";
 import { INK } from "./words.ts";
 
 /** What a page has room for, in points. */
@@ -8,13 +15,9 @@ export interface PageRoom {
   readonly height: number;
 }
 
-/** A line diagram with the title above it. */
-interface Block {
+/** A line diagram as it is drawn, with what its title says. */
+interface Block extends StripDrawing {
   readonly strip: Strip;
-  readonly svg: string;
-  /** As it is drawn. */
-  readonly width: number;
-  readonly height: number;
 }
 
 /** A title and what is below it before the next, in points. */
@@ -24,11 +27,6 @@ const GAP = 7;
 const LEAST_SCALE = 0.62;
 /** A loom that has less room than this gets a page of its own. */
 const LEAST_LOOM = 190;
-
-const sizeOf = (svg: string): readonly [number, number] => {
-  const [, width = "0", height = "0"] = /width="([\d.]+)" height="([\d.]+)"/.exec(svg) ?? [];
-  return [Number(width), Number(height)];
-};
 
 /** As large as is asked for, and never wider than the page. */
 const scaleOf = (block: Block, scale: number, room: PageRoom): number =>
@@ -89,15 +87,11 @@ function diagram(block: Block, scale: number, room: PageRoom): Content {
  * on, as large as those have room for.
  */
 export function circuitPages(plan: JobPlan, loom: string, room: PageRoom): Content[] {
-  const blocks = plan.strips.engineOff.map((strip): Block => {
-    const svg = stripSvg(strip, {
-      fontFamily: "Hyperlegible",
-      ink: INK,
-      widthPt: room.width * WIDER,
-    });
-    const [width, height] = sizeOf(svg);
-    return { strip, svg, width, height };
-  });
+  const look = { fontFamily: "Hyperlegible", ink: INK, widthPt: room.width * WIDER };
+  const blocks = plan.strips.engineOff.map((strip): Block => ({
+    strip,
+    ...stripDrawing(strip, look),
+  }));
   if (blocks.length === 0) return [];
   const wanted = loom === "" ? 0 : LEAST_LOOM + TITLE;
   const tried = SCALES.map((scale) => {

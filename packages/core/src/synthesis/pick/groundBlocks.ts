@@ -4,6 +4,7 @@ import { interval, type Fact, type Interval } from "../../quantity/index.ts";
 import { Bench, type Assembly } from "../layOut/assembly.ts";
 import type { Negative } from "./grounds.ts";
 import type { ElementId } from "../../job/index.ts";
+import { GROUND_BLOCK_TERMINALS } from "../../unit/chassis/unit.ts";
 
 /** One ground block a negative: where ways back meet before one wire takes them on. */
 export interface GroundBlock {
@@ -32,7 +33,7 @@ export function groundBlockOf(
   const b = new Bench(a, ownerId);
   const unit = b.unit("block", {
     ...{ kind: "groundBlock", name: "ground block", site: { kind: "electrics" } },
-    terminals: [["j", "block"]],
+    terminals: GROUND_BLOCK_TERMINALS,
   });
   const node = terminalNode(unit, "j");
   const size = { group: ownerId };

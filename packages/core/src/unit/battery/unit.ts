@@ -1,4 +1,4 @@
-import { NO_PIECES, insideOfKind, piece, type TerminalList, type ThingSpec } from "../thing.ts";
+import { NO_PIECES, partOf, type TerminalList, type ThingSpec } from "../thing.ts";
 
 /** A battery of its own, as it is laid out. */
 export const BATTERY_TERMINALS: TerminalList = [
@@ -11,10 +11,7 @@ export const batteryUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.3,
   fitMin: 20,
-  pieces: (_, insides) => {
-    const made = insideOfKind(insides, "battery");
-    return made ? [piece(made.part.name)] : [];
-  },
+  pieces: partOf("battery"),
 };
 
 /** A traction pack: the vehicle's, whatever is taken from it. */

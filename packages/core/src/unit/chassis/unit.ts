@@ -1,4 +1,4 @@
-import { NO_PIECES, type ThingSpec } from "../thing.ts";
+import { NO_PIECES, type TerminalList, type ThingSpec } from "../thing.ts";
 
 /** The frame, with its lugs. */
 export const chassisUnit: ThingSpec = {
@@ -7,6 +7,8 @@ export const chassisUnit: ThingSpec = {
   fitMin: 0,
   pieces: NO_PIECES,
 };
+
+export const GROUND_BLOCK_TERMINALS: TerminalList = [["j", "block"]];
 
 /** A block that negatives meet at. */
 export const groundBlockUnit: ThingSpec = {

@@ -1,4 +1,4 @@
-import { insideOfKind, piece, type TerminalList, type ThingSpec } from "../thing.ts";
+import { partOf, type TerminalList, type ThingSpec } from "../thing.ts";
 
 export const CONVERTER_TERMINALS: TerminalList = [
   ["in_pos", "screw"],
@@ -12,8 +12,5 @@ export const converterUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.6,
   fitMin: 15,
-  pieces: (_, insides) => {
-    const made = insideOfKind(insides, "converter");
-    return made ? [piece(made.part.name)] : [];
-  },
+  pieces: partOf("converter"),
 };

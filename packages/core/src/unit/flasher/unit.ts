@@ -1,4 +1,4 @@
-import { insideOfKind, piece, type TerminalList, type ThingSpec } from "../thing.ts";
+import { partOf, type TerminalList, type ThingSpec } from "../thing.ts";
 
 /** DIN 72552. A thermal one lives of the load's own current; what is electronic wants a ground. */
 export const flasherTerminals = (grounded: boolean): TerminalList => [
@@ -11,8 +11,5 @@ export const flasherUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.8,
   fitMin: 6,
-  pieces: (_, insides) => {
-    const made = insideOfKind(insides, "flasher");
-    return made ? [piece(made.part.name)] : [];
-  },
+  pieces: partOf("flasher"),
 };

@@ -1,4 +1,4 @@
-import { insideOfKind, piece, type TerminalList, type ThingSpec } from "../thing.ts";
+import { partOf, type TerminalList, type ThingSpec } from "../thing.ts";
 
 /** A housing begins with its negative: each of its lights brings a terminal of its own. */
 export const LAMP_TERMINALS: TerminalList = [["neg", "own"]];
@@ -8,8 +8,5 @@ export const lampUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.8,
   fitMin: 15,
-  pieces: (_, insides) => {
-    const host = insideOfKind(insides, "load");
-    return host ? [piece(host.part.name)] : [];
-  },
+  pieces: partOf("load"),
 };

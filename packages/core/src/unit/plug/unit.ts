@@ -1,12 +1,9 @@
-import { insideOfKind, piece, type ThingSpec } from "../thing.ts";
+import { partOf, type ThingSpec } from "../thing.ts";
 
 /** A plug and socket in a lamp's leads, or an adapter lead. */
 export const plugUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.8,
   fitMin: 0,
-  pieces: (_, insides) => {
-    const made = insideOfKind(insides, "connector");
-    return made ? [piece(made.part.name)] : [];
-  },
+  pieces: partOf("connector"),
 };

@@ -1,4 +1,4 @@
-import { insideOfKind, piece, type TerminalList, type ThingSpec } from "../thing.ts";
+import { partOf, type TerminalList, type ThingSpec } from "../thing.ts";
 
 /** DIN 72552: a change-over contact, of which either the make or the break side is used. */
 export const relayTerminals = (normallyClosed: boolean): TerminalList => [
@@ -14,8 +14,5 @@ export const relayUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.6,
   fitMin: 5,
-  pieces: (_, insides) => {
-    const contact = insideOfKind(insides, "contact");
-    return contact ? [piece(contact.part.name, "with socket")] : [];
-  },
+  pieces: partOf("contact", "with socket"),
 };
