@@ -86,21 +86,16 @@ const cell = (node: unknown): unknown => {
   return typeof made === "string" ? made : { text: made };
 };
 
-const block = (node: unknown): unknown => {
-  if (typeof node !== "string") return walked(node);
-  return { text: inLetters(node) };
-};
-
 /** A document whose every text is in letters that are there. */
 export function documentInLetters(document: TDocumentDefinitions): TDocumentDefinitions {
   const { header, footer, content } = document;
   const dynamic = (made: DynamicContent | Content): DynamicContent | Content =>
     typeof made === "function"
-      ? (...args) => block(made(...args)) as Content
-      : (block(made) as Content);
+      ? (...args) => cell(made(...args)) as Content
+      : (cell(made) as Content);
   return {
     ...document,
-    content: (Array.isArray(content) ? content.map(block) : block(content)) as Content,
+    content: (Array.isArray(content) ? content.map(cell) : cell(content)) as Content,
     ...(header === undefined ? {} : { header: dynamic(header) }),
     ...(footer === undefined ? {} : { footer: dynamic(footer) }),
   };
