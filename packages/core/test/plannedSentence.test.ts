@@ -1,10 +1,14 @@
 /** What the ordinary way makes of a sentence: common practice. */
 import {
   DEFAULT_PRACTICES,
+  asId,
   checkedCircuit,
   elementsOf,
   planSentence,
   readSentence,
+  type ConnectorId,
+  type PinId,
+  type Vehicle,
 } from "../src/index.ts";
 import { DEMO_SHELF, FELLRUNNER } from "../src/demo/index.ts";
 import { WORLD } from "./sentences.ts";
@@ -39,6 +43,21 @@ describe("a job of one sentence", () => {
       WORLD,
     ).assumed;
     expect(mapped.join()).not.toContain("planned as added");
+  });
+
+  it("of a lamp in another's place hangs on the wire nearest to its end of the vehicle", () => {
+    const park = FELLRUNNER.pins.find((pin) => pin.liveWhen === "park")!;
+    // The map knows one at the dash; a second one is found under the seat.
+    const tail = { ...park, id: asId<PinId>("tail"), connectorId: asId<ConnectorId>("rear") };
+    const vehicle = { ...FELLRUNNER, pins: [...FELLRUNNER.pins, tail] };
+    const said = readSentence("an LED tail lamp in place of the old tail lamp", WORLD);
+    const pinOf = (of: Vehicle) => {
+      const job = planSentence(said, of, DEFAULT_PRACTICES, DEMO_SHELF);
+      const { feed } = job.runs[0]!;
+      return feed.kind === "pin" ? feed.pinId : null;
+    };
+    expect(pinOf(vehicle)).toBe("tail");
+    expect(pinOf(FELLRUNNER)).toBe(park.id);
   });
 
   it("at both ends has half of its lamps at each, in the place of others too", () => {

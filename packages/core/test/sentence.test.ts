@@ -65,12 +65,14 @@ describe("a sentence", () => {
     expect(assumed("three 20 W floods on own switch")).toEqual([
       "Floods: 18 W flood pod is the nearest to 20 W on the shelf",
     ]);
-    expect(assumed("turn lamps in place of the bulbs").join("\n")).toContain(
-      "spliced to the wires",
+    const onPetrel = (text: string) => assumed(`${text} on the Petrel`).join("\n");
+    expect(onPetrel("turn lamps in place of the bulbs")).toContain(
+      "Left turn: spliced to left turn (orange, Tail plug cavity 4), taken for the wire of what goes",
     );
-    expect(assumed("turn lamps in place of the bulbs by adapters").join("\n")).not.toContain(
-      "spliced",
+    expect(onPetrel("turn lamps in place of the bulbs by adapters")).toContain(
+      "Left turn: on left turn (orange, Tail plug cavity 4)",
     );
+    expect(onPetrel("LED turn lamps and a USB outlet")).not.toContain("taken for the wire");
   });
 
   it("finds the same part however the shelf is ordered", () => {
@@ -79,6 +81,15 @@ describe("a sentence", () => {
       const said = readSentence(text, { ...WORLD, shelf });
       expect(said.circuits.map(circuitWords).join("; ")).toBe(circuits);
     }
+  });
+
+  it("names what it plans as people write it", () => {
+    const names = (text: string) => readSentence(text, WORLD).circuits.map((c) => c.name);
+    expect(names("an led strip with the brake and two usb outlets with the key")).toEqual([
+      "LED strip",
+      "USB outlets",
+    ]);
+    expect(names("leds bar on its own switch")).toEqual(["LED bar"]);
   });
 
   it("takes the vehicle that is given where it names none", () => {

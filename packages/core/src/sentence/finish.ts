@@ -36,9 +36,6 @@ function placesOf(
   return { place: draft.place ?? usualPlace(draft, inputs), second: null };
 }
 
-const SPLICED = (name: string): string =>
-  `${name}: spliced to the wires of what goes, as nobody said that it has their plug`;
-
 const INPUT_OF_SIDE = { left: "left", right: "right" } as const;
 
 /** Finishes a draft: turn lamps of which no side was said are one circuit a side. */
@@ -63,7 +60,6 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
         : (["left", "right"] as const);
     const all = draft.count === null && draft.bothEnds ? 2 * sides.length : number;
     const each = draft.eachSide ? number : Math.max(1, Math.round(all / sides.length));
-    if (replaces === "splice") assumed.push(SPLICED(name));
     return sides.map((side) => ({
       ...base,
       name: side === "left" ? "Left turn" : "Right turn",
@@ -74,7 +70,6 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
   }
   const usual = usualOf(draft);
   const one = { ...base, name, count, ...placesOf(draft, inputs, count) };
-  if (replaces === "splice") assumed.push(SPLICED(name));
   if (said.length > 0) {
     // Off with something says nothing of what turns it on.
     const anyOf = said.map((group) =>

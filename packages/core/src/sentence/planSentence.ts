@@ -18,6 +18,7 @@ import { borneVolts, type Part } from "../part/index.ts";
 import { packRangeV } from "../source/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { hungOn } from "./hungOn.ts";
+import { lowered } from "./word/titled.ts";
 import type { SaidCircuit, SaidJob } from "./said.ts";
 
 /** Takes edits that were made here for this very job. */
@@ -132,8 +133,8 @@ const isTurn = ({ condition }: SaidCircuit): boolean =>
 function titleOf({ circuits }: SaidJob): string {
   const names = circuits.map((c) => c.name).slice(0, 3);
   const [last = "", ...before] = names.reverse();
-  const rest = before.reverse().map((n, i) => (i === 0 ? n : n.toLowerCase()));
-  return rest.length === 0 ? last : `${rest.join(", ")} and ${last.toLowerCase()}`;
+  const rest = before.reverse().map((n, i) => (i === 0 ? n : lowered(n)));
+  return rest.length === 0 ? last : `${rest.join(", ")} and ${lowered(last)}`;
 }
 
 /** A job as a sentence says it, laid out by the ordinary way. */

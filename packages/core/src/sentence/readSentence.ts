@@ -2,10 +2,26 @@ import { customerIn, dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.
 import { circuitsOf, distinct } from "./finish.ts";
 import { hungOn } from "./hungOn.ts";
 import { Reader } from "./reader.ts";
-import type { SaidJob, SentenceWorld } from "./said.ts";
+import { pinText } from "../synthesis/index.ts";
+import type { Vehicle } from "../vehicle/index.ts";
+import type { SaidCircuit, SaidJob, SentenceWorld } from "./said.ts";
 import { tokensOf, type Token } from "./word/token.ts";
 
 const COMMA: Token = { word: ",", raw: ",", at: 0, end: 0 };
+
+/** What a lamp that comes in another's place is taken to hang on, and how it joins that wire. */
+function replacedWords(vehicle: Vehicle, circuit: SaidCircuit): string[] {
+  const { name, replaces } = circuit;
+  if (replaces === null) return [];
+  const pin = hungOn(vehicle, circuit);
+  if (!pin) {
+    return [
+      `${name}: planned as added, for the wire that the old one hangs on is not in the connector map`,
+    ];
+  }
+  const joined = replaces === "splice" ? "spliced to" : "on";
+  return [`${name}: ${joined} ${pinText(vehicle, pin)}, taken for the wire of what goes`];
+}
 
 /**
  * Reads what is wanted out of one sentence, forgiving typing; whatever is not understood is told,
@@ -28,14 +44,9 @@ export function readSentence(text: string, world: SentenceWorld): SaidJob {
   const rest = tokens.map((token, i) => (taken[i] === true ? COMMA : token));
   const reader = new Reader(rest, world, vehicle);
   reader.read();
-  const assumed: string[] = [...reader.assumed];
+  const assumed: string[] = [];
   const circuits = distinct(reader.drafts.flatMap((draft) => circuitsOf(draft, assumed)));
-  const loose = circuits.filter((c) => c.replaces !== null && vehicle && !hungOn(vehicle, c));
-  for (const { name } of loose) {
-    assumed.push(
-      `${name}: planned as added, for the wire that the old one hangs on is not in the connector map`,
-    );
-  }
+  if (vehicle) assumed.push(...circuits.flatMap((circuit) => replacedWords(vehicle, circuit)));
   return {
     ...{ vehicle, machine, customer, promised, circuits, assumed },
     notUnderstood: reader.unknown

@@ -17,6 +17,7 @@ import { amountAt } from "./word/amountAt.ts";
 import { replaceAt } from "./word/replaceAt.ts";
 import { colourOf, sortAt, sortsIn, type AskedLoad } from "./word/shelfMatch.ts";
 import { longest, matches, tokensOf } from "./word/token.ts";
+import { titled } from "./word/titled.ts";
 
 /** Metres of a unit of length. */
 const LENGTH_UNITS: Readonly<Record<string, number>> = {
@@ -217,7 +218,7 @@ export class Reader extends Conditions {
     const plural = /[^s]s$/.test(this.word(end - 1));
     const said = [...kinds, ...called].join(" ");
     const words = plural && !said.endsWith("s") ? `${said}s` : said;
-    const name = words.charAt(0).toUpperCase() + words.slice(1);
+    const name = titled(words);
     const picked = this.pick(name, asked);
     if (!picked) {
       this.unknown.push([from ?? i, end]);

@@ -14,6 +14,7 @@ import {
   type AskedLoad,
 } from "./word/shelfMatch.ts";
 import { longest, matches, tokensOf, type Token } from "./word/token.ts";
+import { titled } from "./word/titled.ts";
 
 /** Watts that differ by no more than this share are the same, rounded. */
 const ROUNDED = 0.02;
@@ -22,7 +23,6 @@ const ROUNDED = 0.02;
 export class Reading {
   readonly drafts: Draft[] = [];
   readonly unknown: [from: number, to: number][] = [];
-  readonly assumed: string[] = [];
   protected ahead = nothingAhead();
   protected waiting: { terms: Term[][]; always: boolean } = { terms: [], always: false };
   protected negated = false;
@@ -142,7 +142,7 @@ export class Reading {
       ...{ sorts: gone, colour: colourOf(kinds), watts, volts, amps, flashes: false },
       ...{ filament: false, led: kinds.some(isLed), series: false },
     };
-    const title = name.charAt(0).toUpperCase() + name.slice(1);
+    const title = titled(name);
     const picked = this.pick(title, asked);
     if (!picked) return;
     this.begin(picked.part, asked, { name: title, sorts: gone, plural: false, told: picked.told });

@@ -1,0 +1,11 @@
+/** Words that are written in capitals wherever they stand. */
+const CAPITALS = /\b(led|usb)\b/gi;
+
+const inCapitals = (words: string): string => words.replace(CAPITALS, (word) => word.toUpperCase());
+
+/** A name of words as they were read: "LED tail lamp", "Light bar". */
+export const titled = (words: string): string =>
+  inCapitals(words.charAt(0).toUpperCase() + words.slice(1));
+
+/** A name within a sentence: "LED tail lamp", "two pods". */
+export const lowered = (name: string): string => inCapitals(name.toLowerCase());
