@@ -208,7 +208,7 @@ await main(async () => {
     // Side by side: suites wait for servers and pages as often as they compute.
     await Promise.all([
       checking,
-      jest({ DATABASE_URL: postgres.url, DRAGONET_TOGETHER: "1" }),
+      jest({ DATABASE_URL: postgres.url, DRAGONET_TOGETHER: "1", DRAGONET_PAPER_PRIORITY: "0" }),
       browserSuite(postgres),
     ]);
   } finally {

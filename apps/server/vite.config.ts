@@ -1,6 +1,7 @@
 import { defineConfig } from "vite";
+import { unpackFaces } from "./faces/unpackFaces.ts";
 
-/** What cannot go into one file: binaries, what starts threads from its own file, and fonts found by path. */
+/** What cannot go into one file: binaries, what starts threads from its own file. */
 const APART = ["sharp", "@node-rs/argon2", "piscina", "pdfmake"];
 /** Optional parts of packages, asked for at run time and not installed. */
 const OPTIONAL = [
@@ -10,6 +11,7 @@ const OPTIONAL = [
 ];
 
 export default defineConfig({
+  plugins: [unpackFaces()],
   // The bundle takes this package's modules; its store must be that of the same copy.
   resolve: { alias: { "class-transformer/cjs/storage.js": "class-transformer/esm5/storage.js" } },
   build: {

@@ -1,15 +1,28 @@
 /**
  * Reads PDFs with another library and prints, for each of the files named and each of its pages, its
  * size in points and its pieces of text with the boxes of their letters, in points from the top left.
+ * A file of JSON holds a job: its wiring sheet is set first, as the built server sets it.
  */
 import { readFileSync } from "node:fs";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+
+const options = {
+  ...{ shop: "Shop", revision: 1, units: "metric", paper: "a4" },
+  url: "http://127.0.0.1:1/jobs/one/circuit",
+};
+
+async function bytesOf(file) {
+  const bytes = readFileSync(file);
+  if (!file.endsWith(".json")) return bytes;
+  const { default: work } = await import("../dist/work.js");
+  return work({ kind: "wiringSheet", document: JSON.parse(bytes.toString()), options });
+}
 
 /** Share of a line's height that its letters take above and below their baseline. */
 const [ABOVE, BELOW] = [0.62, 0.06];
 
 async function pagesOf(file) {
-  const data = new Uint8Array(readFileSync(file));
+  const data = new Uint8Array(await bytesOf(file));
   const pdf = await getDocument({ data, verbosity: 0 }).promise;
   const pages = [];
   for (let n = 1; n <= pdf.numPages; n += 1) {

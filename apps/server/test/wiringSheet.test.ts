@@ -1,6 +1,5 @@
 /** The wiring sheet of every job of the demo, read by another library: what a shop tapes to the lift. */
 import { execFileSync } from "node:child_process";
-import { createRequire } from "node:module";
 import { join } from "node:path";
 import { create, type Font } from "fontkit";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -8,7 +7,7 @@ import { tmpdir } from "node:os";
 import type { Agent } from "supertest";
 import type { Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
-import { wiringSheetPdf } from "../src/sheet/wiring/wiringSheetPdf.ts";
+import { sheetFonts } from "../src/sheet/fonts.ts";
 import { bytesOf } from "./bytesOf.ts";
 import { Shop } from "./shop.ts";
 
@@ -22,17 +21,22 @@ interface Page {
   readonly words: readonly Word[];
 }
 
-/** Pages of several PDFs, read in one go. */
-function readWords(files: readonly Buffer[]): Page[][] {
+/**
+ * Pages of several PDFs, or of the sheets of several jobs, read in one go by a process of its own: sheets
+ * are set there and not by the server's threads, which give way to everything else that runs.
+ */
+function readWords(files: readonly (Buffer | Job)[]): Page[][] {
   const folder = mkdtempSync(join(tmpdir(), "dragonet-sheets-"));
   try {
-    const names = files.map((bytes, i) => {
-      const name = join(folder, `${i}.pdf`);
-      writeFileSync(name, bytes);
+    const names = files.map((file, i) => {
+      const isSet = Buffer.isBuffer(file);
+      const name = join(folder, isSet ? `${i}.pdf` : `${i}.json`);
+      writeFileSync(name, isSet ? file : JSON.stringify(file));
       return name;
     });
     const script = join(__dirname, "readWords.mjs");
-    const said = execFileSync(process.execPath, [script, ...names], { maxBuffer: 1e8 });
+    const env = { ...process.env, DRAGONET_PAPER_PRIORITY: "0" };
+    const said = execFileSync(process.execPath, [script, ...names], { maxBuffer: 1e8, env });
     return JSON.parse(said.toString()) as Page[][];
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -73,26 +77,15 @@ describe("the wiring sheet", () => {
   beforeAll(async () => {
     shop = await Shop.open({ demo: true });
     pim = await shop.person("pim");
-    const require = createRequire(__filename);
-    const face =
-      require.resolve("@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff");
-    font = create(readFileSync(face)) as Font;
+    font = create(readFileSync(sheetFonts().Hyperlegible.normal)) as Font;
   });
   afterAll(() => shop.close());
 
-  /** Set here, and not by the server's threads: those give way to everything else that runs. */
-  const pdfOf = (job: Job): Promise<Buffer> =>
-    wiringSheetPdf(job, {
-      ...{ shop: "Shop", revision: 1, units: "metric", paper: "a4" },
-      url: "http://127.0.0.1:1/jobs/one/circuit",
-    });
   const jobs = demoJobs();
 
-  it("is four pages at most for up to six circuits, none blank, nothing off the page or over another", async () => {
+  it("is four pages at most for up to six circuits, none blank, nothing off the page or over another", () => {
     expect(jobs.length).toBeGreaterThan(25);
-    const made: Buffer[] = [];
-    for (const job of jobs) made.push(await pdfOf(job));
-    const read = readWords(made);
+    const read = readWords(jobs);
     for (const [nth, document] of jobs.entries()) {
       const pages = read[nth]!;
       const { title } = document.card;
@@ -117,9 +110,9 @@ describe("the wiring sheet", () => {
     }
   }, 240_000);
 
-  it("has the job, each circuit as lines, the cut list with every wire and what comes off", async () => {
+  it("has the job, each circuit as lines, the cut list with every wire and what comes off", () => {
     const document = jobs.find(({ card }) => card.title.startsWith("Box lamp"))!;
-    const [pages = []] = readWords([await pdfOf(document)]);
+    const [pages = []] = readWords([document]);
     const words = taped(pages).map((page) => textOf(page).replace(/\s+/g, " "));
     for (const run of document.runs) expect(words.join(" ")).toContain(run.name);
     for (const step of document.strip) expect(words.at(-1)).toContain(step.name);

@@ -8,7 +8,7 @@ import { notValid } from "../http/refusal.ts";
 import { Me, type SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
 import { PhotosService } from "../photos/photos.service.ts";
-import { isPaper, type PaperOptions } from "../sheet/pdf.ts";
+import { isPaper, type PaperOptions } from "../sheet/paper.ts";
 import { WorkPool } from "../work/pool.ts";
 import { JobsService } from "./jobs.service.ts";
 

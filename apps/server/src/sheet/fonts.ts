@@ -1,18 +1,27 @@
-import { createRequire } from "node:module";
+import { existsSync } from "node:fs";
+import { fileURLToPath } from "node:url";
 
-const require = createRequire(import.meta.url);
+/** Where the build has put the faces: beside what it has built, wherever this runs from. */
+const FOLDERS = ["./fonts/", "../../dist/fonts/"];
 
 type Letters = "latin" | "latin-ext";
 
-const file = (family: string, letters: Letters, weight: number): string =>
-  require.resolve(`@fontsource/${family}/files/${family}-${letters}-${weight}-normal.woff`);
+function folder(): string {
+  const found = FOLDERS.map((path) => fileURLToPath(new URL(path, import.meta.url))).find((path) =>
+    existsSync(path),
+  );
+  if (found === undefined) throw new Error("The faces for paper are not built: npm run build.");
+  return found;
+}
 
 const faces = (family: string, letters: Letters) => {
-  const [normal, bold] = [file(family, letters, 400), file(family, letters, 700)];
-  return { normal, bold, italics: normal, bolditalics: bold };
+  const [normal, bold] = [400, 700].map(
+    (weight) => `${folder()}${family}-${letters}-${weight}.ttf`,
+  );
+  return { normal: normal!, bold: bold!, italics: normal!, bolditalics: bold! };
 };
 
-/** The application's own faces, from the packages it ships with. */
+/** The application's own faces for paper, as files. */
 export const sheetFonts = () => ({
   Hyperlegible: faces("atkinson-hyperlegible-next", "latin"),
   /** Letters of other languages in the same hand. */

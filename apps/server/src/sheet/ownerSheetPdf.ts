@@ -9,7 +9,8 @@ import {
   type Job,
   type OwnerSheet,
 } from "@dragonet/core";
-import { MM, jpegUrl, setPdf, type PaperOptions } from "./pdf.ts";
+import type { PaperOptions } from "./paper.ts";
+import { MM, jpegUrl, setPdf } from "./pdf.ts";
 
 const section = (title: string, lines: readonly Content[]): Content[] =>
   lines.length === 0

@@ -15,7 +15,7 @@ import { drawingDxf } from "@dragonet/template";
 import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { notFound, notValid } from "../http/refusal.ts";
-import { isPaper } from "./pdf.ts";
+import { isPaper } from "./paper.ts";
 import { JobsService } from "../jobs/jobs.service.ts";
 import { WorkPool } from "../work/pool.ts";
 

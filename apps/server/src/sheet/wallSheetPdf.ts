@@ -12,7 +12,8 @@ import {
   type UnitSystem,
   type WallMark,
 } from "@dragonet/core";
-import { MM, setPdf, type PaperOptions } from "./pdf.ts";
+import type { PaperOptions } from "./paper.ts";
+import { MM, setPdf } from "./pdf.ts";
 
 const INK = "#16211f";
 

@@ -14,7 +14,7 @@ import type {
   PrintedSchedule,
   TimeRecord,
 } from "@dragonet/core";
-import type { PaperOptions } from "../sheet/pdf.ts";
+import type { PaperOptions } from "../sheet/paper.ts";
 import type { WorkedOut } from "../jobs/workOutEdits.ts";
 
 /** What is handed to a worker thread: long enough that other requests would wait for it. */

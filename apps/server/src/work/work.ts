@@ -10,8 +10,9 @@ import type { Answers, Task } from "./tasks.ts";
 /**
  * Paper stands a little behind requests where there are too few processors for both (on Linux a thread has a
  * priority of its own): half as much of one as they, so that beside much else it is still there in time.
+ * `DRAGONET_PAPER_PRIORITY` says otherwise, from 0, beside them, to 19, behind everything.
  */
-const PAPER_PRIORITY = 3;
+const PAPER_PRIORITY = Number(process.env.DRAGONET_PAPER_PRIORITY ?? 3);
 
 let yielding = false;
 

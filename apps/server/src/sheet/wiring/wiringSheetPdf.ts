@@ -1,7 +1,8 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
 import { LAST_WORD, PAPERS, inspectorLines, planJob, type Job, type Paper } from "@dragonet/core";
 import { loomPage } from "@dragonet/loom";
-import { MM, setPdf, type PaperOptions } from "../pdf.ts";
+import type { PaperOptions } from "../paper.ts";
+import { MM, setPdf } from "../pdf.ts";
 import { table } from "../table.ts";
 import { circuitPages, type PageRoom } from "./circuitPages.ts";
 import { cutPage } from "./cutPage.ts";
