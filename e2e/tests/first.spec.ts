@@ -19,6 +19,7 @@ test("an empty shop asks for its first owner, who then has everything to begin w
   await page.getByRole("link", { name: "Vehicles" }).click();
   await expect(page.getByText("No vehicle profile yet")).toBeVisible();
   await page.getByRole("button", { name: "New profile" }).click();
+  await page.getByRole("button", { name: "quad" }).click();
   await page.getByRole("textbox", { name: "Model" }).fill("Corvane Testrunner");
   await page.getByRole("textbox", { name: "Model" }).press("Enter");
   await page.getByRole("button", { name: "Save profile" }).click();

@@ -13,6 +13,7 @@ import {
   type Input,
   type Job,
   type RunId,
+  usualSystem,
 } from "@dragonet/core";
 import { checkPart, checkVehicle } from "@dragonet/contract";
 import { demoJobs } from "@dragonet/core/demo";
@@ -34,7 +35,7 @@ import { letterOf } from "../src/fit/strip/letters.ts";
 import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
 import { photoFault } from "../src/photos/photoFault.ts";
 import { newPart } from "../src/shelf/newPart.ts";
-import { newSystem, newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/newVehicle.ts";
 
 const demo = (has: (job: Job) => boolean): Job => demoJobs().find(has)!;
 const marshal = demo((job) => job.options.length > 0);
@@ -166,7 +167,7 @@ describe("blanks", () => {
   it.each(["engine", "pack", "packAndBattery"] as const)(
     "of a vehicle with %s are profiles, every fact assumed until somebody looks",
     (kind) => {
-      const vehicle = { ...newVehicle(), system: newSystem(kind) };
+      const vehicle = { ...newVehicle(), system: usualSystem("quad", kind) };
       expect(checkVehicle(vehicle)).toMatchObject({ ok: true });
       const said = new Set(
         [...JSON.stringify(vehicle.system).matchAll(/"provenance":"(\w+)"/g)].map((m) => m[1]),

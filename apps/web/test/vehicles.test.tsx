@@ -1,9 +1,9 @@
 /** Vehicle profiles: what is known of a model, changed and kept as a whole. */
 import { checkVehicle } from "@dragonet/contract";
-import { createJob, type Vehicle } from "@dragonet/core";
+import { VEHICLE_KINDS, createJob, type Vehicle, usualSystem } from "@dragonet/core";
 import { FELLRUNNER, LAPWING } from "@dragonet/core/demo";
 import { screen, waitFor, within } from "@testing-library/react";
-import { newSystem, newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/newVehicle.ts";
 import { choose, closePages, open, rewrite } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";
 
@@ -48,7 +48,7 @@ describe("a profile's page", () => {
 describe("a new profile", () => {
   it("begins as the contract wants it, whatever its electrics", () => {
     for (const kind of ["engine", "pack", "packAndBattery"] as const) {
-      const vehicle = { ...newVehicle(), system: newSystem(kind) };
+      const vehicle = { ...newVehicle(), system: usualSystem("quad", kind) };
       expect(checkVehicle(vehicle)).toEqual({ ok: true, value: vehicle });
     }
   });
@@ -58,8 +58,13 @@ describe("a new profile", () => {
     const { user, path } = await open(shop, "/vehicles");
     expect(await screen.findByText("No vehicle profile yet")).toBeVisible();
     await user.click(screen.getByRole("button", { name: "New profile" }));
+    const kinds = within(await screen.findByRole("dialog", { name: "New profile" }));
+    expect(kinds.getAllByRole("listitem")).toHaveLength(VEHICLE_KINDS.length);
+    await user.click(kinds.getByRole("button", { name: "utility cart" }));
     await waitFor(() => expect(path()).toMatch(/^\/vehicles\/.+/));
-    expect(shop.vehicles.size).toBe(1);
+    expect([...shop.vehicles.values()].map(({ value }) => value)).toMatchObject([
+      { kind: "utilityCart", system: { kind: "pack" } },
+    ]);
   });
 });
 
@@ -92,7 +97,7 @@ describe("a profile", () => {
     const { user, shop } = await openProfile();
     expect(await screen.findByRole("button", { name: "Save profile" })).toBeDisabled();
     await rewrite(user, screen.getByLabelText("Model"), "Something, long");
-    await choose(user, screen.getByRole("combobox", { name: "Kind of vehicle" }), "cart");
+    await choose(user, screen.getByRole("combobox", { name: "Kind of vehicle" }), "golf cart");
     expect(screen.getByText("Changed, not saved")).toBeVisible();
     expect(kept(shop).model).toBe(BARE.model);
     await keep(user);

@@ -30,6 +30,7 @@ export * from "./ride/index.ts";
 export * from "./compare/index.ts";
 export * from "./signal/index.ts";
 export * from "./place/index.ts";
+export * from "./outline/index.ts";
 export * from "./bus/index.ts";
 export { UnitSites, Ways, lengthOf, costOf, waysFrom, type MapWay } from "./way/index.ts";
 export * from "./photometry/index.ts";

@@ -1,13 +1,16 @@
 import { Graph, alg } from "@dagrejs/graphlib";
 import fc from "fast-check";
 import {
+  PROVENANCES,
   ampacityA,
   asId,
   applyEdits,
+  assumed,
   carriesA,
   chafePlaces,
   checkJob,
   costOf,
+  factOf,
   faults,
   gaugeOf,
   integrityFaults,
@@ -20,6 +23,7 @@ import {
   synthesise,
   takeLengths,
   waysFrom,
+  type Fact,
   type Hazard,
   type Job,
   type MapPlace,
@@ -199,6 +203,42 @@ describe("the route of a job", () => {
     expect(gaps[0]!.words).toMatch(/no way from .* to Trunk lid: measure a stretch/);
     const found = planJob(cutOff, "metric").findings.filter((f) => f.rule === "route-fits");
     expect(found.some((f) => /No way/.test(f.title) && /measure a stretch/.test(f.why))).toBe(true);
+  });
+
+  it("says which stretches with wires in them nobody has measured, and is quiet once they are", () => {
+    const whole = withLedger();
+    const used = routeOf(whole, synthesise(whole)).segments.map(({ segment }) => segment);
+    const mapped = (lengthM: (m: MapSegment) => Fact): Job => ({
+      ...whole,
+      vehicle: {
+        ...whole.vehicle,
+        segments: whole.vehicle.segments.map((s) => ({ ...s, lengthM: lengthM(s) })),
+      },
+    });
+    const guessed = (job: Job) =>
+      planJob(job, "metric").findings.filter((f) => f.title.startsWith("Lengths guessed: nobody"));
+    expect(guessed(whole)).toEqual([]);
+    const [first] = used;
+    const one = guessed(mapped((s) => (s.id === first!.id ? assumed(s.lengthM.value) : s.lengthM)));
+    expect(one).toHaveLength(1);
+    expect(one[0]!.why.split(";")).toHaveLength(1);
+    const all = guessed(mapped((s) => assumed(s.lengthM.value)));
+    expect(all[0]!.why.split(";")).toHaveLength(used.length);
+    // A sister machine's tape counts as one.
+    expect(guessed(mapped((s) => factOf(s.lengthM.value, "sister")))).toEqual([]);
+  });
+
+  it("adds up a way as well known as its worst stretch", () => {
+    const whole = withLedger();
+    const [wire] = routeOf(whole, synthesise(whole)).wires.filter((w) => w.way.segments.length > 1);
+    const { segments, places } = wire!.way;
+    for (const worst of PROVENANCES) {
+      const way = segments.map((s, i) => ({
+        ...s,
+        lengthM: factOf(s.lengthM.value, i === 1 ? worst : "measured"),
+      }));
+      expect(lengthOf({ ...wire!.way, places, segments: way }).provenance).toBe(worst);
+    }
   });
 
   it("tells chafe places to the faults until somebody signs for the protection", () => {

@@ -2,13 +2,17 @@
 import fc from "fast-check";
 import {
   DEFAULT_PRACTICES,
+  VEHICLE_KINDS,
+  asId,
   checkedCircuit,
   conditionText,
   integrityFaults,
   planSentence,
   printSentence,
   readSentence,
+  usualVehicle,
   type Input,
+  type ProfileId,
   type SaidCircuit,
   type SaidJob,
 } from "../src/index.ts";
@@ -46,6 +50,30 @@ describe("a sentence", () => {
       expect(job.lamps).toHaveLength(said.circuits.reduce((n, c) => n + c.count, 0));
       expect(checkedCircuit(job).circuit.runs).toHaveLength(job.runs.length);
     }
+  });
+
+  it("means the shop's only vehicle of a kind by the words for it, and none where there are two", () => {
+    const vehicles = VEHICLE_KINDS.map((kind, i) =>
+      usualVehicle(kind, asId<ProfileId>(kind), `Invented ${i}`),
+    );
+    const meant = (words: string, among = vehicles) =>
+      readSentence(`two pods on the ${words}`, { ...WORLD, vehicles: among }).vehicle?.kind ?? null;
+    const said = {
+      ...{ atv: "quad", "side-by-side": "sideBySide", "side by side": "sideBySide" },
+      ...{ bike: "motorcycle", "e-bike": "eBike", scooter: "scooter", trailer: "trailer" },
+      ...{ "snow machine": "snowMachine", "golf cart": "cart", "utility cart": "utilityCart" },
+      ...{ mower: "mower", trike: "trike", buggy: "buggy", spaceship: null },
+    };
+    expect(Object.keys(said).map((words) => [words, meant(words)])).toEqual(Object.entries(said));
+    // A shop without one keeps its scooters among its motorcycles.
+    expect(
+      meant(
+        "scooter",
+        vehicles.filter((v) => v.kind !== "scooter"),
+      ),
+    ).toBe("motorcycle");
+    const two = [...vehicles, usualVehicle("cart", asId<ProfileId>("other"), "Invented 99")];
+    expect(meant("golf cart", two)).toBeNull();
   });
 
   it("says what it took for usual, and that a lamp is not on the shelf", () => {

@@ -118,7 +118,12 @@ export function BenchPage() {
         className="border-hair bg-sunk px-4 py-3 max-lg:border-t lg:max-h-[calc(100dvh-5.8rem)] lg:overflow-y-auto lg:border-l"
       >
         {strips.length > 0 && (
-          <VehicleViews lamps={strips.flatMap((s) => s.lamps)} kind={job.vehicle.kind} />
+          <VehicleViews
+            lamps={strips.flatMap((s) => s.lamps)}
+            kind={job.vehicle.kind}
+            size={job.vehicle.size}
+            mounts={job.mounts}
+          />
         )}
         <PanelHead plan={plan} shown={shown} select={setSelection} canProve={strips.length > 0} />
         <SelectionPanel

@@ -2,7 +2,14 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useParams } from "react-router";
-import { decimal, moneyText, type Offer, type OfferChoice } from "@dragonet/core";
+import {
+  decimal,
+  moneyText,
+  usualSize,
+  type Mount,
+  type Offer,
+  type OfferChoice,
+} from "@dragonet/core";
 import type { CustomerOfferAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { VehicleViews } from "../bench/VehicleViews.tsx";
@@ -10,6 +17,9 @@ import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
+
+/** An offer tells which lamps, not where the tape has them. */
+const NO_MOUNTS: readonly Mount[] = [];
 
 const letterOf = (i: number): string => String.fromCharCode("A".charCodeAt(0) + i);
 
@@ -128,6 +138,8 @@ export function CustomerPage() {
         <figure className="mt-3">
           <VehicleViews
             kind={offer.shown.kind}
+            size={usualSize(offer.shown.kind)}
+            mounts={NO_MOUNTS}
             lamps={offer.shown.lamps.map((lamp) => ({ ...lamp, level: 1 }))}
           />
           <figcaption className="text-small text-muted">

@@ -256,7 +256,14 @@ export function SignalsPage() {
         {report.ok && trace && <Rates trace={trace} measures={report.measures} job={job} />}
       </div>
       <div>
-        {trace && <VehicleViews lamps={shown} kind={job.vehicle.kind} />}
+        {trace && (
+          <VehicleViews
+            lamps={shown}
+            kind={job.vehicle.kind}
+            size={job.vehicle.size}
+            mounts={job.mounts}
+          />
+        )}
         {job.vehicle.turn && <Turn turn={job.vehicle.turn} canEdit={canEdit} />}
         <PlaceFindings rule="place-asks" />
         <ModuleSection canEdit={canEdit} />

@@ -1,8 +1,13 @@
-import { type Edit, type ElectricalSystem, VEHICLE_KINDS } from "@dragonet/core";
+import {
+  VEHICLE_KINDS,
+  VEHICLE_KIND_WORDS,
+  takeKind,
+  usualSystem,
+  type ElectricalSystem,
+} from "@dragonet/core";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { TextInput } from "../ui/forms/TextInput.tsx";
-import { newSystem } from "./newVehicle.ts";
 import type { VehicleEditing } from "./editing.ts";
 
 const SYSTEM_WORDS: readonly {
@@ -17,8 +22,8 @@ const SYSTEM_WORDS: readonly {
 /** What the vehicle is, and what it runs on. */
 export function ProfileCard({ job, edit, canEdit }: VehicleEditing) {
   const { vehicle } = job;
-  const set = (field: "model" | "kind" | "note", value: string): void =>
-    edit([{ kind: "setOnce", entity: "vehicle", field, value } as Edit]);
+  const set = (field: "model" | "note", value: string): void =>
+    edit([{ kind: "setOnce", entity: "vehicle", field, value }]);
   return (
     <Section title="Vehicle">
       <div className="flex items-center gap-3 border-b border-hair py-1">
@@ -38,8 +43,8 @@ export function ProfileCard({ job, edit, canEdit }: VehicleEditing) {
           value={vehicle.kind}
           disabled={!canEdit}
           className="w-40"
-          options={VEHICLE_KINDS.map((value) => ({ value, label: value }))}
-          onChange={(v) => set("kind", v)}
+          options={VEHICLE_KINDS.map((value) => ({ value, label: VEHICLE_KIND_WORDS[value] }))}
+          onChange={(kind) => edit(takeKind(vehicle, kind))}
         />
       </div>
       <div className="flex items-center gap-3 border-b border-hair py-1">
@@ -50,7 +55,9 @@ export function ProfileCard({ job, edit, canEdit }: VehicleEditing) {
           disabled={!canEdit}
           className="w-64"
           options={SYSTEM_WORDS}
-          onChange={(kind) => edit([{ kind: "replaceSystem", value: newSystem(kind) }])}
+          onChange={(kind) =>
+            edit([{ kind: "replaceSystem", value: usualSystem(vehicle.kind, kind) }])
+          }
         />
       </div>
       <div className="flex items-center gap-3 border-b border-hair py-1">

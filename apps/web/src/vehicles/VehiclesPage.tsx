@@ -3,7 +3,7 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { toast } from "sonner";
-import type { Vehicle } from "@dragonet/core";
+import { VEHICLE_KIND_WORDS, type Vehicle } from "@dragonet/core";
 import type { ImportedAnswer, JobsOfModelAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
@@ -16,6 +16,7 @@ import { Turns } from "../ui/page/Turns.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { TakeModel } from "./known/TakeModel.tsx";
+import { NewProfile } from "./NewProfile.tsx";
 import { newVehicle } from "./newVehicle.ts";
 import { useProfiles } from "./vehicles.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
@@ -40,6 +41,7 @@ export function VehiclesPage() {
   useTitle("Vehicles");
   const [params, setParams] = useSearchParams();
   const [words, setWords] = useState(params.get("q") ?? "");
+  const [picking, setPicking] = useState(false);
   const after = params.get("after") ?? "";
   const asked = new URLSearchParams({ q: useSettled(words.trim(), TYPING_MS), after });
   const { data, error, isPending, refetch } = useProfiles(asked.toString());
@@ -87,12 +89,17 @@ export function VehiclesPage() {
           <>
             <TakeModel />
             <FileButton label="CSV in" accept=".csv,text/csv" onText={take.mutate} />
-            <Button look="main" onClick={() => make.mutate(newVehicle())}>
+            <Button look="main" onClick={() => setPicking(true)}>
               <Plus size={16} aria-hidden /> New profile
             </Button>
           </>
         )}
       </div>
+      <NewProfile
+        open={picking}
+        onClose={() => setPicking(false)}
+        onPick={(kind) => make.mutate(newVehicle(kind))}
+      />
       {make.error && <Trouble error={make.error} />}
       {data.vehicles.length === 0 ? (
         asked.get("q") === "" ? (
@@ -125,7 +132,7 @@ export function VehiclesPage() {
                       </Link>
                       <span className="block text-small text-muted md:hidden">{value.note}</span>
                     </td>
-                    <td className="pr-4">{value.kind}</td>
+                    <td className="pr-4">{VEHICLE_KIND_WORDS[value.kind]}</td>
                     <td className="pr-4">{systemText(value)}</td>
                     <td className="pr-4">
                       <span className="num">{value.pins.length}</span>, proved{" "}

@@ -131,13 +131,10 @@ export const SHIPPED_RIDES: readonly ShippedRide[] = [
 ];
 
 const USUAL: Readonly<Record<VehicleKind, string>> = {
-  quad: "farm-evening",
-  motorcycle: "commute",
-  cart: "parade-idle",
-  mower: "mowing",
-  trike: "commute",
-  buggy: "parade-idle",
-  other: "commute",
+  ...{ quad: "farm-evening", sideBySide: "farm-evening", snowMachine: "farm-evening" },
+  ...{ motorcycle: "commute", scooter: "commute", eBike: "commute", trike: "commute" },
+  ...{ cart: "parade-idle", utilityCart: "parade-idle", buggy: "parade-idle" },
+  ...{ mower: "mowing", trailer: "commute", other: "commute" },
 };
 
 /** The ride a vehicle of a kind is usually tried on. */

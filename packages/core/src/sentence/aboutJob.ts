@@ -1,7 +1,7 @@
 import { parse } from "chrono-node/en";
 import type { Vehicle, VehicleKind } from "../vehicle/index.ts";
 import type { SentenceWorld } from "./said.ts";
-import { isNear, matches, tokensOf, type Token } from "./word/token.ts";
+import { matches, tokensOf, type Token } from "./word/token.ts";
 
 /** A part of a sentence that is spoken for: tokens from `at` up to `end`. */
 export interface Span<T> {
@@ -37,16 +37,31 @@ export function dateIn(text: string, tokens: readonly Token[], today: Date): Spa
   return null;
 }
 
-const KIND_NAMES: Readonly<Record<string, VehicleKind>> = {
-  ...{
-    quad: "quad",
-    atv: "quad",
-    bike: "motorcycle",
-    motorcycle: "motorcycle",
-    motorbike: "motorcycle",
-  },
-  ...{ cart: "cart", buggy: "buggy", mower: "mower", trike: "trike", scooter: "motorcycle" },
-};
+/** Words for kinds, and the kinds that people mean by them: many call a scooter a bike. */
+const KIND_NAMES: readonly (readonly [words: string, kinds: readonly VehicleKind[]])[] = [
+  ...["quad", "atv", "four wheeler"].map((words) => [words, ["quad"]] as const),
+  ...["side by side", "side-by-side", "utv"].map((words) => [words, ["sideBySide"]] as const),
+  ...["motorcycle", "motorbike", "bike"].map((words) => [words, ["motorcycle"]] as const),
+  ["scooter", ["scooter", "motorcycle"]],
+  ...["e-bike", "e bike", "ebike"].map((words) => [words, ["eBike", "motorcycle"]] as const),
+  ["trike", ["trike"]],
+  ["buggy", ["buggy"]],
+  ["snow machine", ["snowMachine"]],
+  ["golf cart", ["cart"]],
+  ["utility cart", ["utilityCart", "cart"]],
+  ["cart", ["cart", "utilityCart"]],
+  ["mower", ["mower"]],
+  ["trailer", ["trailer"]],
+];
+
+/** The only vehicle that is of a kind, or of one that goes by its word where there is none of it. */
+function onlyOf(vehicles: readonly Vehicle[], kinds: readonly VehicleKind[]): Vehicle | null {
+  for (const kind of kinds) {
+    const [first, ...others] = vehicles.filter((v) => v.kind === kind);
+    if (first) return others.length === 0 ? first : null;
+  }
+  return null;
+}
 
 const BEFORE_VEHICLE: ReadonlySet<string> = new Set(
   "on to onto for the a an his her their our my of customer s".split(" "),
@@ -80,13 +95,15 @@ export function vehicleIn(
   const named = namesOf(vehicles).flatMap(({ vehicle, words }) =>
     tokens.flatMap((_, i) => spanOf(vehicle, i, matches(tokens, i, words))),
   );
-  const byKind = tokens.flatMap(({ word }, i) => {
-    const name = Object.keys(KIND_NAMES).find((kind) => isNear(word, kind));
-    const ofKind = vehicles.filter((v) => name !== undefined && v.kind === KIND_NAMES[name]);
-    return ofKind.length === 1 && ofKind[0] ? spanOf(ofKind[0], i, 1) : [];
+  const byKind = KIND_NAMES.flatMap(([words, kinds]) => {
+    const vehicle = onlyOf(vehicles, kinds);
+    if (!vehicle) return [];
+    return tokens.flatMap((_, i) => spanOf(vehicle, i, matches(tokens, i, words.split(" "))));
   });
   // The longest name wins; of as long ones, the first that stands there.
-  const [found] = (named.length > 0 ? named : byKind).sort((a, b) => b.end - b.at - (a.end - a.at));
+  const [found] = (named.length > 0 ? named : byKind).sort(
+    (a, b) => b.end - b.at - (a.end - a.at) || a.at - b.at,
+  );
   if (!found) return null;
   let { at, end } = found;
   while (at > 0 && BEFORE_VEHICLE.has(tokens[at - 1]?.word ?? "")) at -= 1;

@@ -2,18 +2,8 @@ import type { Fact } from "../quantity/index.ts";
 import type { ConnectorId, PinId, PlaceId, ProfileId, VariantId } from "../job/ids.ts";
 import type { SwitchedSide } from "../job/record/wiring.ts";
 import type { FactoryBeam } from "./factoryBeam.ts";
+import type { VehicleKind } from "./kinds.ts";
 import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
-
-export const VEHICLE_KINDS = [
-  "quad",
-  "motorcycle",
-  "cart",
-  "mower",
-  "trike",
-  "buggy",
-  "other",
-] as const;
-export type VehicleKind = (typeof VEHICLE_KINDS)[number];
 
 export const BATTERY_CHEMISTRIES = ["flooded", "agm", "gel", "lithiumIron", "lithiumIon"] as const;
 export type BatteryChemistry = (typeof BATTERY_CHEMISTRIES)[number];

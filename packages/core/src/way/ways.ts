@@ -1,5 +1,5 @@
 import type { Job, PlaceId } from "../job/index.ts";
-import { assumed, measured, type Fact } from "../quantity/index.ts";
+import { PROVENANCES, assumed, measured, type Fact, type Provenance } from "../quantity/index.ts";
 import type { Hazard } from "../vehicle/index.ts";
 import { waysFrom, type MapWay } from "./waysFrom.ts";
 
@@ -19,9 +19,8 @@ const ZERO: Fact = { value: 0, low: 0, high: 0, provenance: "measured" };
 /** Between two things at one place, in m: common practice, figures assumed. */
 export const SAME_PLACE = assumed(0.3, 0.2, 0.5);
 
-const RANK: readonly Fact["provenance"][] = ["measured", "stated", "assumed"];
-const worse = (a: Fact["provenance"], b: Fact["provenance"]): Fact["provenance"] =>
-  RANK.indexOf(a) > RANK.indexOf(b) ? a : b;
+const worse = (a: Provenance, b: Provenance): Provenance =>
+  PROVENANCES.indexOf(a) > PROVENANCES.indexOf(b) ? a : b;
 
 const plus = (a: Fact, b: Fact): Fact => ({
   value: a.value + b.value,

@@ -1,4 +1,6 @@
-import type { RoutePlan, SegmentId, Vehicle } from "@dragonet/core";
+import { outerMeasures, type RoutePlan, type SegmentId, type Vehicle } from "@dragonet/core";
+import { VehicleDrawing } from "../../ui/VehicleDrawing.tsx";
+import { LabelLine } from "../LabelLine.tsx";
 import { EDGE, SCALE, TEXT, layOutPlan } from "./layOutPlan.ts";
 
 interface VehiclePlanProps {
@@ -20,7 +22,7 @@ const THICKER = 2.2;
  * together, the factory loom drawn through and other ways dashed.
  */
 export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlanProps) {
-  const { places, segments, size } = vehicle;
+  const { places, segments } = vehicle;
   const { at, ends, first, half, width, height, badges, labels } = layOutPlan(vehicle, plan);
   const used = new Map(plan.segments.map((s) => [s.segment.id, s]));
   return (
@@ -32,14 +34,11 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
       aria-label={`Plan of the ${vehicle.model} from above: wires lie in ${plan.segments.length} of ${segments.length} stretches; the table tells each`}
       fontSize={TEXT}
     >
-      <rect
-        x={EDGE - first * SCALE}
-        y={EDGE + (half - size.widthM.value / 2) * SCALE}
-        width={size.lengthM.value * SCALE}
-        height={size.widthM.value * SCALE}
-        rx={0.12 * SCALE}
-        className="fill-none stroke-hair"
-        strokeWidth={1.5}
+      <VehicleDrawing
+        kind={vehicle.kind}
+        view="plan"
+        measures={outerMeasures(vehicle.size)}
+        place={([back, right]) => [EDGE + (back - first) * SCALE, EDGE + (half - right) * SCALE]}
       />
       <text x={EDGE} y={18} className="fill-muted">
         front
@@ -85,8 +84,9 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
           />
         );
       })}
-      {labels.map(({ place, x, y, width: w, height: h }) => (
+      {labels.map(({ place, at: from, x, y, width: w, height: h }) => (
         <g key={place.id}>
+          <LabelLine box={{ x, y, width: w, height: h }} at={from} />
           <rect x={x - 1} y={y} width={w + 2} height={h} className="fill-paper" opacity={0.8} />
           <text x={x} y={y + h - 4} className="fill-ink">
             {place.name}

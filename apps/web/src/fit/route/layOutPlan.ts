@@ -1,24 +1,17 @@
 import type { MapPlace, PlaceId, RoutePlan, SegmentId, Vehicle } from "@dragonet/core";
+import { placeLabels, type Box } from "../labels.ts";
 
 /** Units of the picture for each metre of the vehicle. */
 export const SCALE = 260;
 export const EDGE = 46;
 export const TEXT = 13;
+/** Width of a letter as a share of its height: what the face has on average. */
+const LETTER = 0.5;
 /** From the middle of one number to that of another, so that they do not touch. */
 const BADGE = 22;
-interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-const overlap = (a: Box, b: Box): number =>
-  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
-  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
-
 interface Label extends Box {
   readonly place: MapPlace;
+  readonly at: readonly [x: number, y: number];
 }
 
 interface Badge {
@@ -40,36 +33,6 @@ function clearSpot(
   const room = ({ x, y }: { x: number; y: number }): number =>
     Math.min(BADGE, ...others.map((o) => Math.hypot(o.x - x, o.y - y)));
   return spots.reduce((best, spot) => (room(spot) > room(best) ? spot : best));
-}
-
-/** Names beside their places, each on the side where it covers least. */
-function labelsOf(
-  places: readonly MapPlace[],
-  at: (p: MapPlace) => readonly [number, number],
-  taken: readonly Box[],
-  frame: Box,
-): Label[] {
-  const done: Label[] = [];
-  for (const place of places) {
-    const [x, y] = at(place);
-    const width = place.name.length * TEXT * 0.47;
-    const height = TEXT + 2;
-    const sides = [
-      { x: x + 9, y: y - height / 2 },
-      { x: x - 9 - width, y: y - height / 2 },
-      { x: x - width / 2, y: y - 8 - height },
-      { x: x - width / 2, y: y + 8 },
-      { x: x + 7, y: y - 6 - height },
-      { x: x + 7, y: y + 6 },
-      { x: x - width - 7, y: y - 6 - height },
-      { x: x - width - 7, y: y + 6 },
-    ].map((spot) => ({ ...spot, width, height, place }));
-    const cost = (box: Label): number =>
-      [...done, ...taken].reduce((sum, b) => sum + overlap(box, b), 0) +
-      (width * height - overlap(box, frame)) * 4;
-    done.push(sides.reduce((best, s) => (cost(s) < cost(best) ? s : best)));
-  }
-  return done;
 }
 
 /** Where everything of the plan stands, so that no name and no number covers another. */
@@ -99,11 +62,16 @@ export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
     const [x, y] = at(p);
     return { x: x - 5, y: y - 5, width: 10, height: 10 };
   });
-  const labels = labelsOf(
-    places,
-    at,
+  const boxes = placeLabels(
+    places.map((p) => ({
+      at: at(p),
+      radius: 5,
+      width: p.name.length * TEXT * LETTER,
+      height: TEXT + 2,
+    })),
     [...dots, ...badges.map((b) => ({ x: b.x - 10, y: b.y - 10, width: 20, height: 20 }))],
     { x: 2, y: 2, width: width - 4, height: height - 4 },
   );
+  const labels = places.map((place, i): Label => ({ ...boxes[i]!, place, at: at(place) }));
   return { at, ends, first, half, width, height, badges, labels };
 }

@@ -1,4 +1,10 @@
-import { lengthsOff, routeOf, takeLengths, type RouteGap } from "../../fit/index.ts";
+import {
+  lengthsOff,
+  routeOf,
+  takeLengths,
+  type RouteGap,
+  type RoutePlan,
+} from "../../fit/index.ts";
 import { ownerName, type Job } from "../../job/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import type { Found, Rule } from "../finding.ts";
@@ -45,6 +51,27 @@ function gapsFound(job: Job, gaps: readonly RouteGap[]): Found[] {
   ];
 }
 
+/** Stretches with wires in them that nobody has measured: drop and cut list go by a guess. */
+function guessedFound(job: Job, { wires, segments }: RoutePlan): Found[] {
+  const guessed = segments.filter(({ segment }) => segment.lengthM.provenance === "assumed");
+  const [first] = guessed;
+  const wire = wires.find(({ way }) => first !== undefined && way.segments.includes(first.segment));
+  if (!first || !wire) return [];
+  const name = (id: string): string => job.vehicle.places.find((p) => p.id === id)?.name ?? "";
+  const ways = guessed.map(({ segment }) => `${name(segment.fromId)} – ${name(segment.toId)}`);
+  return [
+    {
+      rule: "route-fits",
+      severity: "note",
+      place: { runId: wire.ownerId, elementId: null, words: ownerName(job, wire.ownerId) },
+      title: "Lengths guessed: nobody has measured the route map",
+      figures: [],
+      why: `Measure with a string before a wire is cut: ${ways.join("; ")}.`,
+      remedies: [],
+    },
+  ];
+}
+
 /** Wires that find no way over the route map, and told lengths that it gives otherwise. */
 export const routeFits: Rule = {
   id: "route-fits",
@@ -55,6 +82,7 @@ export const routeFits: Rule = {
     const runs = [...new Set(off.map((l) => l.runId))];
     return [
       ...gapsFound(job, plan.gaps),
+      ...guessedFound(job, plan),
       ...runs.map((runId): Found => {
         const own = off.filter((l) => l.runId === runId);
         return {

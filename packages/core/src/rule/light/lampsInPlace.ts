@@ -2,6 +2,7 @@ import { lopsided, rightOf, wrongHanded } from "../../fit/index.ts";
 import type { Job, Lamp, Mount } from "../../job/index.ts";
 import { placeOf, type LampKindRules, type PlaceRules } from "../../place/index.ts";
 import { decimal } from "../../quantity/index.ts";
+import { isTwoTrack } from "../../vehicle/index.ts";
 import { lampKindOf } from "./lampKind.ts";
 import type { Found, Rule } from "../finding.ts";
 
@@ -122,14 +123,13 @@ function edges(
 
 function asked(job: Job, place: PlaceRules): Found[] {
   const { lengthM, widthM } = job.vehicle.size;
-  const twoTrack = ["quad", "cart", "mower", "buggy", "trike"].includes(job.vehicle.kind);
   return place.lamps.flatMap((rules) => {
     const own = placed(job).filter(({ lamp }) => lampKindOf(job, lamp) === rules.kind);
     const why = (f: Found): Found => ({ ...f, why: `${f.why} Source: ${place.source}.` });
     return [
       ...heights(own, rules, place.name),
       ...(lengthM.value > 0 ? spacing(own, rules, place.name, lengthM.value) : []),
-      ...(twoTrack ? edges(own, rules, place.name, widthM.value) : []),
+      ...(isTwoTrack(job.vehicle.kind) ? edges(own, rules, place.name, widthM.value) : []),
     ].map(why);
   });
 }
