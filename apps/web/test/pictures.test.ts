@@ -41,13 +41,18 @@ const inside = (box: Box, width: number, height: number): boolean =>
 
 describe("the plan of the vehicle", () => {
   it.each(mapped.map((job) => [job.card.title, job] as const))("%s", (_, job) => {
-    const { labels, badges, width, height } = layOutPlan(
+    const { at, labels, badges, width, height } = layOutPlan(
       job.vehicle,
       routeOf(job, synthesise(job)),
     );
     expect(labels).toHaveLength(job.vehicle.places.length);
     const numbers = badges.map(({ x, y }) => ({ x: x - 9.5, y: y - 9.5, width: 19, height: 19 }));
     expect(crossings([...labels, ...numbers])).toEqual([]);
+    // No number lies over a place, short as its stretch may be.
+    for (const { x, y } of badges) {
+      const near = job.vehicle.places.filter((p) => Math.hypot(at(p)[0] - x, at(p)[1] - y) < 12);
+      expect(near.map((p) => p.name)).toEqual([]);
+    }
     expect(labels.filter((l) => !inside(l, width, height)).map((l) => l.place.name)).toEqual([]);
   });
 });

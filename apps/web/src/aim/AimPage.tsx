@@ -101,6 +101,7 @@ export function AimPage() {
               marks={marks}
               lines={light?.wall ?? []}
               distanceM={job.aiming.distanceM}
+              vehicle={job.vehicle}
               units={units}
               canEdit={canEdit}
               onMove={move}

@@ -1,5 +1,12 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
-import { lengthText, type UnitSystem, type WallMark } from "@dragonet/core";
+import {
+  lengthText,
+  outerMeasures,
+  type UnitSystem,
+  type Vehicle,
+  type WallMark,
+} from "@dragonet/core";
+import { VehicleDrawing } from "../ui/VehicleDrawing.tsx";
 import type { Isolux } from "../worker/light.ts";
 import { CHALK, DARK, HALO, IsoluxAreas, IsoluxNames } from "./road/isolux.tsx";
 
@@ -7,6 +14,7 @@ interface Props {
   readonly marks: readonly WallMark[];
   readonly lines: readonly Isolux[];
   readonly distanceM: number;
+  readonly vehicle: Vehicle;
   readonly units: UnitSystem;
   readonly canEdit: boolean;
   /** The beam of a mark is held somewhere else: m on the wall. `done` when it is let go. */
@@ -35,7 +43,7 @@ function Mark({
   units,
   canEdit,
   onMove,
-}: Omit<Props, "marks" | "lines" | "distanceM"> & {
+}: Omit<Props, "marks" | "lines" | "distanceM" | "vehicle"> & {
   mark: WallMark;
   number: number;
 }) {
@@ -105,8 +113,11 @@ function Mark({
   );
 }
 
-/** The wall as one stands before it: ground, the vehicle's middle, lamps and their marks. */
-export function WallPicture({ marks, lines, distanceM, ...rest }: Props) {
+/**
+ * The wall as one stands behind the vehicle: ground, the vehicle itself in lines, its middle, lamps
+ * and their marks.
+ */
+export function WallPicture({ marks, lines, distanceM, vehicle, ...rest }: Props) {
   const shown = marks.filter((mark) => mark.groundM === null && !mark.behind);
   return (
     <svg
@@ -124,6 +135,15 @@ export function WallPicture({ marks, lines, distanceM, ...rest }: Props) {
         <IsoluxNames
           lines={lines}
           project={(right, up) => (up < TALL_M ? [x(right) + 14, y(up) + 16] : null)}
+        />
+      </g>
+      <g opacity={0.45}>
+        <VehicleDrawing
+          kind={vehicle.kind}
+          view="rear"
+          measures={outerMeasures(vehicle.size)}
+          place={([right, up]) => [x(right), y(up)]}
+          ground="lines"
         />
       </g>
       <g stroke={CHALK} strokeOpacity={0.5}>

@@ -13,8 +13,8 @@ interface VehicleDrawingProps {
   readonly measures: Measures;
   /** From m of the view to units of the picture. */
   readonly place: (point: readonly [number, number]) => readonly [number, number];
-  /** On paper, or at dusk, where light is seen. */
-  readonly ground?: "paper" | "dusk";
+  /** On paper; at dusk, where light is seen; or as mere lines before something else. */
+  readonly ground?: "paper" | "dusk" | "lines";
 }
 
 const ON_PAPER: Readonly<Record<Tone, string>> = {
@@ -31,9 +31,23 @@ const AT_DUSK: Readonly<Record<Tone, string>> = {
   line: "fill-none stroke-[#7e8b8a]",
 };
 
+const LINE = "fill-none stroke-[#c6cfcc]";
+
+const GROUNDS: Readonly<Record<"paper" | "dusk" | "lines", Readonly<Record<Tone, string>>>> = {
+  paper: ON_PAPER,
+  dusk: AT_DUSK,
+  lines: { tyre: LINE, body: LINE, seat: LINE, line: LINE },
+};
+
 /** A vehicle of a kind as it is seen from one side, to its own measures: plain lines, nobody's design. */
-export function VehicleDrawing({ kind, view, measures, place, ground }: VehicleDrawingProps) {
-  const tones = ground === "dusk" ? AT_DUSK : ON_PAPER;
+export function VehicleDrawing({
+  kind,
+  view,
+  measures,
+  place,
+  ground = "paper",
+}: VehicleDrawingProps) {
+  const tones = GROUNDS[ground];
   return (
     <g strokeWidth={1.1} strokeLinejoin="round" aria-hidden>
       {outlineOf(kind, view, measures).map((shape, i) => (

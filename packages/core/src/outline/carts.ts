@@ -70,10 +70,7 @@ export const utilityCart: Outline = {
     ),
     pen.body("0.62,0.3 0.6,0.5 1,0.5 1,0.3"),
   ],
-  front: (pen) => [
-    ...cartAcross(pen, true),
-    pen.line("-0.3,0.18 -0.3,0.4 0.3,0.4 0.3,0.18"),
-  ],
+  front: (pen) => [...cartAcross(pen, true), pen.line("-0.3,0.18 -0.3,0.4 0.3,0.4 0.3,0.18")],
   rear: (pen) => [...cartAcross(pen, false), pen.box("body", [-0.5, 0.5, 0.3, 0.5])],
   plan: (pen) =>
     cartPlan(pen, [

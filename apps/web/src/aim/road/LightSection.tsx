@@ -64,7 +64,12 @@ function LightOfSet({
   return (
     <div className="min-w-0">
       <Wide name={`${name}: road`}>
-        <RoadFromAbove lines={light.road} keeps={job.aiming.keeps} name={name} />
+        <RoadFromAbove
+          lines={light.road}
+          keeps={job.aiming.keeps}
+          name={name}
+          vehicle={job.vehicle}
+        />
         <div className="h-1" />
         <RoadFromSaddle lines={light.road} keeps={job.aiming.keeps} name={name} />
       </Wide>

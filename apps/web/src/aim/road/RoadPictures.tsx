@@ -1,4 +1,5 @@
-import { oncomingEyes, type Aiming } from "@dragonet/core";
+import { oncomingEyes, outerMeasures, type Aiming, type Vehicle } from "@dragonet/core";
+import { VehicleDrawing } from "../../ui/VehicleDrawing.tsx";
 import type { Isolux } from "../../worker/light.ts";
 import { CHALK, DARK, HALO, IsoluxAreas, IsoluxNames } from "./isolux.tsx";
 
@@ -9,13 +10,15 @@ interface Props {
 }
 
 const [LONG_M, WIDE_M] = [120, 24];
-const [WIDTH, HEIGHT, MARGIN] = [1000, 220, 16];
+const [WIDTH, HEIGHT] = [1000, 220];
+/** Room for the vehicle behind where the road begins. */
+const LEFT = 34;
 /** Half a lane's width to each side of a road of two lanes, m. */
 const LANE_M = 3.5;
 
-/** The road from above, the vehicle at the left, every twenty metres a line. */
-export function RoadFromAbove({ lines, keeps, name }: Props) {
-  const x = (ahead: number): number => MARGIN + (ahead / LONG_M) * (WIDTH - 2 * MARGIN);
+/** The road from above, the vehicle at the left to its own measures, every twenty metres a line. */
+export function RoadFromAbove({ lines, keeps, name, vehicle }: Props & { vehicle: Vehicle }) {
+  const x = (ahead: number): number => LEFT + (ahead / LONG_M) * (WIDTH - LEFT);
   const y = (right: number): number => HEIGHT / 2 + (right / WIDE_M) * HEIGHT;
   const project = (right: number, along: number) =>
     Math.abs(right) > WIDE_M ? null : ([x(along), y(right)] as const);
@@ -68,7 +71,13 @@ export function RoadFromAbove({ lines, keeps, name }: Props) {
           strokeWidth={1.5}
         />
       ))}
-      <path d={`M${x(0)} ${y(0)}l-10 -6v12z`} fill={CHALK} />
+      <VehicleDrawing
+        kind={vehicle.kind}
+        view="plan"
+        measures={outerMeasures(vehicle.size)}
+        place={([back, right]) => [x(-back), y(right)]}
+        ground="dusk"
+      />
       <IsoluxNames lines={lines} project={project} />
     </svg>
   );

@@ -22,8 +22,8 @@ function View(props: ViewProps) {
     <figure className="min-w-0">
       <svg
         viewBox={`0 0 ${width} ${height}`}
-        className="w-full"
-        style={{ maxHeight: "17rem" }}
+        className="mx-auto w-full"
+        style={{ maxWidth: width }}
         role="img"
         aria-label={`${name}: ${said.length === 0 ? "no lamp" : said.join("; ")}`}
         fontSize={TEXT}

@@ -1,10 +1,10 @@
 import { rightOf, type Job, type Mount } from "@dragonet/core";
 import { placeLabels, type Box } from "../labels.ts";
 
-/** Units of a picture for each metre. */
-export const SCALE = 200;
-export const EDGE = 30;
-export const TEXT = 12;
+/** A picture is as tall as this and at most as wide, in px of a screen: letters keep their size. */
+const [TALL, WIDE] = [270, 600];
+const EDGE = 30;
+export const TEXT = 13;
 export const R = 10;
 /** Width of a figure as a share of its height. */
 const FIGURE = 0.6;
@@ -31,25 +31,32 @@ export interface Picture {
   readonly tall: number;
 }
 
-export const sizeOf = ({ from, to, tall }: Picture): readonly [width: number, height: number] => [
-  (to - from) * SCALE + 2 * EDGE,
-  tall * SCALE + 2 * EDGE,
-];
+/** Units of the picture for each metre. */
+const scaleOf = ({ from, to, tall }: Picture): number =>
+  Math.min((TALL - 2 * EDGE) / tall, (WIDE - 2 * EDGE) / (to - from));
+
+export function sizeOf(picture: Picture): readonly [width: number, height: number] {
+  const scale = scaleOf(picture);
+  return [(picture.to - picture.from) * scale + 2 * EDGE, picture.tall * scale + 2 * EDGE];
+}
 
 /** From m of a view to units of its picture. */
 export const placeIn =
-  ({ from, tall }: Picture) =>
-  ([across, high]: readonly [number, number]): readonly [number, number] => [
-    EDGE + (across - from) * SCALE,
-    EDGE + (tall - high) * SCALE,
-  ];
+  (picture: Picture) =>
+  ([across, high]: readonly [number, number]): readonly [number, number] => {
+    const scale = scaleOf(picture);
+    return [EDGE + (across - picture.from) * scale, EDGE + (picture.tall - high) * scale];
+  };
 
 /** Lamps at one place lie under each other in the picture: they are told beside each other. */
-function gathered(spots: readonly Spot[]): (Spot & { readonly all: readonly Mount[] })[] {
+function gathered(
+  spots: readonly Spot[],
+  scale: number,
+): (Spot & { readonly all: readonly Mount[] })[] {
   const groups: (Spot & { all: Mount[] })[] = [];
   for (const spot of spots) {
     const near = groups.find(
-      (g) => Math.hypot(g.across - spot.across, g.high - spot.high) * SCALE < 2 * R,
+      (g) => Math.hypot(g.across - spot.across, g.high - spot.high) * scale < 2 * R,
     );
     if (near) near.all.push(spot.mount);
     else groups.push({ ...spot, all: [spot.mount] });
@@ -63,7 +70,7 @@ export function layOutLamps(
   picture: Picture,
   number: (mount: Mount) => number,
 ): Laid[] {
-  const groups = gathered(spots).map(({ across, high, all }) => {
+  const groups = gathered(spots, scaleOf(picture)).map(({ across, high, all }) => {
     const others = all.slice(1).map(number).join(", ");
     const mm = String(Math.round(high * 1000));
     const words = others === "" ? mm : `${others} · ${mm}`;

@@ -93,8 +93,16 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
           </text>
         </g>
       ))}
-      {badges.map(({ id, x, y }) => (
+      {badges.map(({ id, x, y, line: { a, b } }) => (
         <g key={id}>
+          <line
+            x1={x}
+            y1={y}
+            x2={(a[0] + b[0]) / 2}
+            y2={(a[1] + b[1]) / 2}
+            className="stroke-muted"
+            strokeWidth={0.8}
+          />
           <circle
             cx={x}
             cy={y}

@@ -14,24 +14,45 @@ interface Label extends Box {
   readonly at: readonly [x: number, y: number];
 }
 
+interface Line {
+  readonly a: readonly [number, number];
+  readonly b: readonly [number, number];
+}
+
 interface Badge {
   readonly id: SegmentId;
+  readonly line: Line;
   readonly x: number;
   readonly y: number;
 }
 
-/** Where on its stretch a number stands clear of those that stand already. */
+/** Half of a place's square, and of a number with some air. */
+const [PLACE_R, BADGE_R] = [5, 10];
+
+/**
+ * Where a number stands clear of those that stand already and of every place: on its stretch, or
+ * beside it where that is too short.
+ */
 function clearSpot(
   a: readonly [number, number],
   b: readonly [number, number],
   others: readonly Badge[],
+  places: readonly (readonly [number, number])[],
 ): { readonly x: number; readonly y: number } {
-  const spots = [0.5, 0.35, 0.65, 0.25, 0.75].map((t) => ({
-    x: a[0] + t * (b[0] - a[0]),
-    y: a[1] + t * (b[1] - a[1]),
-  }));
+  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+  const long = Math.hypot(dx, dy) || 1;
+  const spots = [0, 17, -17, 30, -30].flatMap((aside) =>
+    [0.5, 0.35, 0.65, 0.25, 0.75].map((t) => ({
+      x: a[0] + t * dx - (dy / long) * aside,
+      y: a[1] + t * dy + (dx / long) * aside,
+    })),
+  );
   const room = ({ x, y }: { x: number; y: number }): number =>
-    Math.min(BADGE, ...others.map((o) => Math.hypot(o.x - x, o.y - y)));
+    Math.min(
+      0,
+      ...others.map((o) => Math.hypot(o.x - x, o.y - y) - BADGE),
+      ...places.map((p) => Math.hypot(p[0] - x, p[1] - y) - PLACE_R - BADGE_R),
+    );
   return spots.reduce((best, spot) => (room(spot) > room(best) ? spot : best));
 }
 
@@ -56,7 +77,8 @@ export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
   const badges: Badge[] = [];
   for (const { segment } of plan.segments) {
     const line = ends(segment.fromId, segment.toId);
-    if (line) badges.push({ id: segment.id, ...clearSpot(line.a, line.b, badges) });
+    if (line)
+      badges.push({ id: segment.id, ...clearSpot(line.a, line.b, badges, places.map(at)), line });
   }
   const dots = places.map((p) => {
     const [x, y] = at(p);
@@ -65,7 +87,7 @@ export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
   const boxes = placeLabels(
     places.map((p) => ({
       at: at(p),
-      radius: 5,
+      radius: PLACE_R,
       width: p.name.length * TEXT * LETTER,
       height: TEXT + 2,
     })),
