@@ -2,7 +2,7 @@
 import { createJob, type Job } from "@dragonet/core";
 import { FELLRUNNER } from "@dragonet/core/demo";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
 import { choose, closePages, open, rewrite, saved, type Opened } from "./page/open.tsx";
 import { ANSA, Shop, demoWhere } from "./page/shop.ts";
 

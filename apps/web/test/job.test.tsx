@@ -2,7 +2,7 @@
 import { createJob, type Job } from "@dragonet/core";
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { useJobStore } from "../src/job/store/jobStore.ts";
-import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
 import { choose, closePages, open, rewrite, saved } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";
 

@@ -1,5 +1,5 @@
 import { createJob, seeded, type Job } from "@dragonet/core";
-import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
 import { JobReceiver, JobSender, isJob } from "../src/worker/jobPort.ts";
 
 const jobs = Array.from({ length: 20 }, (_, i): Job => createJob(`Job ${i}`, "", newVehicle()));

@@ -2,7 +2,7 @@
 import { createJob, asId, type StepId } from "@dragonet/core";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { keepWaiting, sendWaiting, waitingPhoto } from "../src/photos/queue.ts";
-import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
 import { closePages, open, rewrite, saved } from "./page/open.tsx";
 import { Shop } from "./page/shop.ts";
 

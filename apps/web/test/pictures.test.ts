@@ -19,7 +19,7 @@ import {
   seenFrom,
   type SeenLamp,
 } from "../src/bench/lampSpots.ts";
-import { edgeOf, placeLabels, type Box } from "../src/fit/labels.ts";
+import { edgeOf, placeLabels, type Box } from "../src/ui/picture/labels.ts";
 import { R, layOutLamps, sizeOf, viewsOf } from "../src/fit/lamps/layOutLamps.ts";
 import { layOutPlan } from "../src/fit/route/layOutPlan.ts";
 

@@ -35,7 +35,7 @@ import { letterOf } from "../src/fit/strip/letters.ts";
 import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
 import { photoFault } from "../src/photos/photoFault.ts";
 import { newPart } from "../src/shelf/newPart.ts";
-import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
 
 const demo = (has: (job: Job) => boolean): Job => demoJobs().find(has)!;
 const marshal = demo((job) => job.options.length > 0);

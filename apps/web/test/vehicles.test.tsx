@@ -3,7 +3,7 @@ import { checkVehicle } from "@dragonet/contract";
 import { VEHICLE_KINDS, createJob, type Vehicle, usualSystem } from "@dragonet/core";
 import { FELLRUNNER, LAPWING } from "@dragonet/core/demo";
 import { screen, waitFor, within } from "@testing-library/react";
-import { newVehicle } from "../src/vehicles/newVehicle.ts";
+import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
 import { choose, closePages, open, rewrite } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";
 

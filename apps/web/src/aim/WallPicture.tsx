@@ -6,7 +6,7 @@ import {
   type Vehicle,
   type WallMark,
 } from "@dragonet/core";
-import { VehicleDrawing } from "../ui/VehicleDrawing.tsx";
+import { VehicleDrawing } from "../ui/picture/VehicleDrawing.tsx";
 import type { Isolux } from "../worker/light.ts";
 import { CHALK, DARK, HALO, IsoluxAreas, IsoluxNames } from "./road/isolux.tsx";
 

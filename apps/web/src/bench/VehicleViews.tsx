@@ -5,7 +5,7 @@ import {
   type VehicleKind,
   type VehicleSize,
 } from "@dragonet/core";
-import { VehicleDrawing } from "../ui/VehicleDrawing.tsx";
+import { VehicleDrawing } from "../ui/picture/VehicleDrawing.tsx";
 import {
   HEIGHT,
   LAMP_R,

@@ -16,8 +16,8 @@ import { Turns } from "../ui/page/Turns.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Empty, FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { TakeModel } from "./known/TakeModel.tsx";
-import { NewProfile } from "./NewProfile.tsx";
-import { newVehicle } from "./newVehicle.ts";
+import { NewProfile } from "./begin/NewProfile.tsx";
+import { newVehicle } from "./begin/newVehicle.ts";
 import { useProfiles } from "./vehicles.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
 

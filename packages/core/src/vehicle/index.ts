@@ -1,6 +1,6 @@
 export * from "./vehicle.ts";
 export * from "./kinds.ts";
-export * from "./usual.ts";
+export * from "./usual/usual.ts";
 export * from "./factoryBeam.ts";
 export * from "./routeMap.ts";
 export * from "./trailerSocket.ts";

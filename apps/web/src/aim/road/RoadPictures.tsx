@@ -1,5 +1,5 @@
 import { oncomingEyes, outerMeasures, type Aiming, type Vehicle } from "@dragonet/core";
-import { VehicleDrawing } from "../../ui/VehicleDrawing.tsx";
+import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
 import type { Isolux } from "../../worker/light.ts";
 import { CHALK, DARK, HALO, IsoluxAreas, IsoluxNames } from "./isolux.tsx";
 

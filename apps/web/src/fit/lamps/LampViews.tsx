@@ -1,6 +1,6 @@
 import { outerMeasures, type Job, type Mount, type Vehicle } from "@dragonet/core";
-import { VehicleDrawing } from "../../ui/VehicleDrawing.tsx";
-import { LabelLine } from "../LabelLine.tsx";
+import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
+import { LabelLine } from "../../ui/picture/LabelLine.tsx";
 import { R, TEXT, layOutLamps, placeIn, sizeOf, viewsOf, type Seen } from "./layOutLamps.ts";
 
 interface ViewProps extends Seen {

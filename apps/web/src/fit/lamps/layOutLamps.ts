@@ -1,5 +1,5 @@
 import { rightOf, type Job, type Mount } from "@dragonet/core";
-import { placeLabels, type Box } from "../labels.ts";
+import { placeLabels, type Box } from "../../ui/picture/labels.ts";
 
 /** A picture is as tall as this and at most as wide, in px of a screen: letters keep their size. */
 const [TALL, WIDE] = [270, 600];

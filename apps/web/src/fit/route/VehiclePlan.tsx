@@ -1,6 +1,6 @@
 import { outerMeasures, type RoutePlan, type SegmentId, type Vehicle } from "@dragonet/core";
-import { VehicleDrawing } from "../../ui/VehicleDrawing.tsx";
-import { LabelLine } from "../LabelLine.tsx";
+import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
+import { LabelLine } from "../../ui/picture/LabelLine.tsx";
 import { EDGE, SCALE, TEXT, layOutPlan } from "./layOutPlan.ts";
 
 interface VehiclePlanProps {

@@ -1,5 +1,5 @@
 import type { MapPlace, PlaceId, RoutePlan, SegmentId, Vehicle } from "@dragonet/core";
-import { placeLabels, type Box } from "../labels.ts";
+import { placeLabels, type Box } from "../../ui/picture/labels.ts";
 
 /** Units of the picture for each metre of the vehicle. */
 export const SCALE = 260;

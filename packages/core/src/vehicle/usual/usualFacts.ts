@@ -1,24 +1,15 @@
-import { assumed, type Fact } from "../quantity/index.ts";
-import type { VehicleKind } from "./kinds.ts";
-import type { PlaceRole } from "./routeMap.ts";
-import type { BatteryFacts, ChargingFacts, PackFacts, Reaches, SystemKind } from "./vehicle.ts";
-
-/** Where something usually sits: parts of the length from the front and of the width to the right. */
-export type UsualPlace = readonly [
-  id: string,
-  name: string,
-  role: PlaceRole,
-  back: number,
-  right: number,
-];
-
-/** What a kind usually runs on, and what its other electrics would be if it had those. */
-interface UsualElectrics {
-  readonly kind: SystemKind;
-  readonly battery: BatteryFacts;
-  readonly charging: ChargingFacts;
-  readonly pack: PackFacts;
-}
+import { assumed, type Fact } from "../../quantity/index.ts";
+import type { VehicleKind } from "../kinds.ts";
+import type { Reaches } from "../vehicle.ts";
+import {
+  QUAD_CHARGING,
+  bikePack,
+  engine,
+  leadPack,
+  packed,
+  type UsualElectrics,
+} from "./electrics.ts";
+import { ALONG, BIKE, CABIN, QUAD, places, type Along, type UsualPlace } from "./places.ts";
 
 /** What is usual for a kind: all of it guessed, with bounds as wide as the kind. */
 export interface Usual {
@@ -31,135 +22,11 @@ export interface Usual {
   readonly ways: readonly (readonly [string, string])[];
 }
 
-const battery = (capacityAh: Fact, hourRate = 10): BatteryFacts => ({
-  ...{ chemistry: "agm", cells: 0, capacityAh, hourRate },
-  ...{ peukert: assumed(1.15, 1.1, 1.25), noStartSoc: assumed(0.5, 0.4, 0.6) },
-  chargerA: assumed(0, 0, 0),
-});
-
-interface Charging {
-  readonly kind: "stator" | "alternator";
-  /** Idle, town and cruise, rpm. */
-  readonly rpm: readonly [idle: number, town: number, cruise: number];
-  /** Engine speed and output in A, with bounds. */
-  readonly points: readonly (readonly [rpm: number, outputA: Fact])[];
-}
-
-const chargingOf = ({ kind, rpm, points }: Charging): ChargingFacts => ({
-  kind,
-  regulatedV: assumed(14, 13.5, 14.5),
-  idleRpm: assumed(rpm[0]),
-  townRpm: assumed(rpm[1]),
-  cruiseRpm: assumed(rpm[2]),
-  points: points.map(([at, outputA], i) => ({ id: `point-${i + 1}`, rpm: at, outputA })),
-});
-
-/** A cart's pack: lead blocks, so many cells in all. */
-const leadPack: PackFacts = {
-  ...{ chemistry: "leadBlocks", nominalV: 48, blocks: 6, cells: 24 },
-  ...{ capacityAh: assumed(150), topOfChargeV: assumed(57.6, 52, 58.5) },
-  ...{ resistanceOhm: assumed(0.04, 0.02, 0.08), chargerA: assumed(15) },
-  ...{ inletV: 230, rangeKm: assumed(40) },
-};
-
-/** An e-bike's: ten cells in series, 4.2 V each when full. */
-const bikePack: PackFacts = {
-  ...{ chemistry: "lithium", nominalV: 36, blocks: 1, cells: 10 },
-  ...{ capacityAh: assumed(12, 8, 20), topOfChargeV: assumed(42, 41, 42) },
-  ...{ resistanceOhm: assumed(0.12, 0.06, 0.2), chargerA: assumed(2, 1.5, 4) },
-  ...{ inletV: 230, rangeKm: assumed(60, 30, 120) },
-};
-
-const engine = (ah: Fact, charging: Charging): UsualElectrics => ({
-  ...{ kind: "engine", battery: battery(ah), charging: chargingOf(charging), pack: leadPack },
-});
-
-const QUAD_CHARGING: Charging = {
-  kind: "stator",
-  rpm: [1400, 3000, 4500],
-  points: [
-    [1200, assumed(8)],
-    [5000, assumed(20)],
-  ],
-};
-
-const packed = (pack: PackFacts): UsualElectrics => ({
-  ...engine(assumed(12), QUAD_CHARGING),
-  ...{ kind: "pack", pack },
-});
-
 const reaches = (frontM: Fact, rearM: Fact, controlsM: Fact): Reaches => ({
   frontM,
   rearM,
   controlsM,
 });
-
-/** Ways of a vehicle whose battery and fuses lie between its ends. */
-const ALONG = [
-  ["battery", "electrics"],
-  ["battery", "ground"],
-  ["electrics", "controls"],
-  ["controls", "front"],
-  ["electrics", "rear"],
-] as const;
-
-type Along = readonly [back: number, right?: number];
-
-/** Its usual places, in the order of `ALONG`'s names, and what they are called there. */
-function places(
-  names: Readonly<Record<"battery" | "controls" | "ground", string>>,
-  at: Readonly<Record<"battery" | "electrics" | "controls" | "front" | "rear" | "ground", Along>>,
-): readonly UsualPlace[] {
-  const spot = (role: keyof typeof at, name: string): UsualPlace => [
-    ...([role, name, role] as const),
-    at[role][0],
-    at[role][1] ?? 0,
-  ];
-  return [
-    spot("battery", names.battery),
-    spot("electrics", "Fuses"),
-    spot("controls", names.controls),
-    spot("front", "Front, middle"),
-    spot("rear", "Rear, middle"),
-    spot("ground", names.ground),
-  ];
-}
-
-const BIKE = places(
-  { battery: "Battery, under the seat", controls: "Bars", ground: "Frame, by the engine" },
-  {
-    battery: [0.56],
-    electrics: [0.64],
-    controls: [0.32],
-    front: [0.2],
-    rear: [0.96],
-    ground: [0.48],
-  },
-);
-
-const QUAD = places(
-  { battery: "Battery, under the seat", controls: "Bars", ground: "Frame, by the engine" },
-  {
-    battery: [0.66],
-    electrics: [0.5],
-    controls: [0.38],
-    front: [0.06],
-    rear: [0.96],
-    ground: [0.52],
-  },
-);
-
-const CABIN = places(
-  { battery: "Battery, under the seat", controls: "Dashboard", ground: "Frame, by the battery" },
-  {
-    ...{
-      battery: [0.52, 0.2] as Along,
-      electrics: [0.3] as Along,
-      controls: [0.34, -0.2] as Along,
-    },
-    ...{ front: [0.03] as Along, rear: [0.97] as Along, ground: [0.56, 0.2] as Along },
-  },
-);
 
 /**
  * Usual for each kind, from memory of the trade; every fact is a guess that the intake replaces.

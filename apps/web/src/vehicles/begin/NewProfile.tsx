@@ -5,8 +5,8 @@ import {
   usualSize,
   type VehicleKind,
 } from "@dragonet/core";
-import { Modal } from "../ui/page/Modal.tsx";
-import { VehicleDrawing } from "../ui/VehicleDrawing.tsx";
+import { Modal } from "../../ui/page/Modal.tsx";
+import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
 
 const [WIDTH, HEIGHT] = [110, 64];
 

@@ -1,9 +1,9 @@
-import type { PlaceId, ProfileId, SegmentId } from "../job/ids.ts";
-import { assumed, type Fact } from "../quantity/index.ts";
-import type { VehicleKind } from "./kinds.ts";
-import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
+import type { PlaceId, ProfileId, SegmentId } from "../../job/ids.ts";
+import { assumed, type Fact } from "../../quantity/index.ts";
+import type { VehicleKind } from "../kinds.ts";
+import type { MapPlace, MapSegment, VehicleSize } from "../routeMap.ts";
 import { USUAL } from "./usualFacts.ts";
-import type { ElectricalSystem, SystemKind, Vehicle } from "./vehicle.ts";
+import type { ElectricalSystem, SystemKind, Vehicle } from "../vehicle.ts";
 
 /** A way between two places is longer than the measures say: up, down and around. */
 const AROUND = 1.2;
