@@ -1,21 +1,18 @@
 /**
  * Reads PDFs with another library and prints, for each of the files named and each of its pages, its
- * size in points and its pieces of text with the boxes of their letters, in points from the top left.
- * A file of JSON holds a job: its wiring sheet is set first, as the built server sets it.
+ * size in points, its pieces of text with the boxes of their letters and the boxes of what is drawn,
+ * in points from the top left.
  */
 import { readFileSync } from "node:fs";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { boxesOf } from "./pdfPaths.mjs";
 
-const options = {
-  ...{ shop: "Shop", revision: 1, units: "metric", paper: "a4" },
-  url: "http://127.0.0.1:1/jobs/one/circuit",
-};
-
+/** A file of JSON is a task for who sets paper: done first, as the built server does it. */
 async function bytesOf(file) {
   const bytes = readFileSync(file);
   if (!file.endsWith(".json")) return bytes;
   const { default: work } = await import("../dist/work.js");
-  return work({ kind: "wiringSheet", document: JSON.parse(bytes.toString()), options });
+  return work(JSON.parse(bytes.toString()));
 }
 
 /** Share of a line's height that its letters take above and below their baseline. */
@@ -36,7 +33,7 @@ async function pagesOf(file) {
         const line = height - y;
         return { str, box: [x, line - ABOVE * size, x + wide, line + BELOW * size] };
       });
-    pages.push({ width, height, words });
+    pages.push({ width, height, words, boxes: await boxesOf(page) });
   }
   return pages;
 }

@@ -1,49 +1,23 @@
 /** The wiring sheet of every job of the demo, read by another library: what a shop tapes to the lift. */
-import { execFileSync } from "node:child_process";
-import { join } from "node:path";
 import { create, type Font } from "fontkit";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readFileSync } from "node:fs";
 import type { Agent } from "supertest";
 import type { Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { sheetFonts } from "../src/sheet/fonts.ts";
+import type { Task } from "../src/work/tasks.ts";
 import { bytesOf } from "./bytesOf.ts";
+import { readWords, textOf, type Page } from "./readWords.ts";
 import { Shop } from "./shop.ts";
 
-interface Word {
-  readonly str: string;
-  readonly box: readonly [left: number, top: number, right: number, bottom: number];
-}
-interface Page {
-  readonly width: number;
-  readonly height: number;
-  readonly words: readonly Word[];
-}
-
-/**
- * Pages of several PDFs, or of the sheets of several jobs, read in one go by a process of its own: sheets
- * are set there and not by the server's threads, which give way to everything else that runs.
- */
-function readWords(files: readonly (Buffer | Job)[]): Page[][] {
-  const folder = mkdtempSync(join(tmpdir(), "dragonet-sheets-"));
-  try {
-    const names = files.map((file, i) => {
-      const isSet = Buffer.isBuffer(file);
-      const name = join(folder, isSet ? `${i}.pdf` : `${i}.json`);
-      writeFileSync(name, isSet ? file : JSON.stringify(file));
-      return name;
-    });
-    const script = join(__dirname, "readWords.mjs");
-    const env = { ...process.env, DRAGONET_PAPER_PRIORITY: "0" };
-    const said = execFileSync(process.execPath, [script, ...names], { maxBuffer: 1e8, env });
-    return JSON.parse(said.toString()) as Page[][];
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
-}
-
-const textOf = (page: Page): string => page.words.map(({ str }) => str).join(" ");
+/** A job's sheet as its page asks for it. */
+const sheetOf = (document: Job): Task => ({
+  ...{ kind: "wiringSheet", document },
+  options: {
+    ...{ shop: "Shop", revision: 1, units: "metric", paper: "a4" },
+    url: "http://127.0.0.1:1/jobs/one/circuit",
+  },
+});
 
 /** Pages that are taped up: the test and what is for the inspector are behind them. */
 const taped = (pages: readonly Page[]): readonly Page[] => {
@@ -85,7 +59,7 @@ describe("the wiring sheet", () => {
 
   it("is four pages at most for up to six circuits, none blank, nothing off the page or over another", () => {
     expect(jobs.length).toBeGreaterThan(25);
-    const read = readWords(jobs);
+    const read = readWords(jobs.map(sheetOf));
     for (const [nth, document] of jobs.entries()) {
       const pages = read[nth]!;
       const { title } = document.card;
@@ -112,7 +86,7 @@ describe("the wiring sheet", () => {
 
   it("has the job, each circuit as lines, the cut list with every wire and what comes off", () => {
     const document = jobs.find(({ card }) => card.title.startsWith("Box lamp"))!;
-    const [pages = []] = readWords([document]);
+    const [pages = []] = readWords([sheetOf(document)]);
     const words = taped(pages).map((page) => textOf(page).replace(/\s+/g, " "));
     for (const run of document.runs) expect(words.join(" ")).toContain(run.name);
     for (const step of document.strip) expect(words.at(-1)).toContain(step.name);

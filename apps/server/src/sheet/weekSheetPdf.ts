@@ -35,6 +35,8 @@ const told = (title: string, lines: readonly string[]): Content[] =>
 
 /** Room for the table and what is told below it, in points. */
 const ROOM = { width: 842 - 20 * MM - 60, height: 595 - 22 * MM - 60 };
+/** The longest day's name in bold, as a share of its letters' size. */
+const WEEKDAY = 5.8;
 /** Width of a letter and height of a line, as shares of their size. */
 const [LETTER, LINE] = [0.52, 1.25];
 
@@ -130,7 +132,7 @@ async function setAt(size: number, sheet: WeekSheet, shop: string, made: string)
         table: {
           headerRows: 1,
           dontBreakRows: true,
-          widths: [60, ...table.columns.map(() => "*")],
+          widths: [Math.max(60, size * WEEKDAY), ...table.columns.map(() => "*")],
           body: table.body,
         },
         layout: "lightHorizontalLines",
