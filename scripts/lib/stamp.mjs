@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fromRoot } from "./paths.mjs";
+import { dirname, join, relative } from "node:path";
+import { ROOT, fromRoot } from "./paths.mjs";
 
 const SKIP = new Set(["node_modules", "dist", "test", ".git", "coverage"]);
 
@@ -17,12 +17,12 @@ function* filesBelow(path) {
   }
 }
 
-/** Hash of the contents of files and folders, named from the root. */
+/** Hash of files and folders by their contents and their names below the root: a moved or copied project has the same. */
 export function hashOf(paths) {
   const hash = createHash("sha256");
   for (const path of paths) {
     for (const file of filesBelow(fromRoot(path))) {
-      hash.update(file).update("\0").update(readFileSync(file));
+      hash.update(relative(ROOT, file)).update("\0").update(readFileSync(file));
     }
   }
   return hash.digest("hex");

@@ -1,6 +1,14 @@
 /** What is prepared before a command says so beside what the command answers: a pipe gets the answer alone. */
 import { spawnSync } from "node:child_process";
-import { chmodSync, cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import {
+  chmodSync,
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
@@ -28,5 +36,39 @@ describe("packages that have to be installed first", () => {
     );
     expect(stdout).toBe("answer\n");
     expect(stderr).toContain("Installing packages");
+  });
+});
+
+describe("a project that was moved or copied", () => {
+  const folders = ["one", "another/place"].map((name) =>
+    join(mkdtempSync(join(tmpdir(), "dragonet-moved-")), name),
+  );
+  afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true })));
+
+  /** What `hashOf` says of two things of the project that is in a folder. */
+  const hashIn = (folder: string): string => {
+    const stamp = JSON.stringify(join(folder, "scripts/lib/stamp.mjs"));
+    const script = `import { hashOf } from ${stamp}; console.log(hashOf(["package-lock.json", "apps"]));`;
+    const args = ["--input-type=module", "--eval", script];
+    return spawnSync(process.execPath, args, { encoding: "utf8" }).stdout;
+  };
+
+  it("has the same stamp, and another by any change of what is in it or how it is named", () => {
+    for (const folder of folders) {
+      cpSync(join(__dirname, "../lib"), join(folder, "scripts/lib"), { recursive: true });
+      mkdirSync(join(folder, "apps"));
+      writeFileSync(join(folder, "package-lock.json"), "{}");
+      writeFileSync(join(folder, "apps/a.ts"), "1");
+    }
+    const [one, another] = folders as [string, string];
+    const before = hashIn(one);
+    expect(before).toMatch(/^[0-9a-f]{64}\n$/);
+    expect(hashIn(another)).toBe(before);
+    writeFileSync(join(another, "apps/a.ts"), "2");
+    expect(hashIn(another)).not.toBe(before);
+    writeFileSync(join(another, "apps/a.ts"), "1");
+    expect(hashIn(another)).toBe(before);
+    renameSync(join(another, "apps/a.ts"), join(another, "apps/b.ts"));
+    expect(hashIn(another)).not.toBe(before);
   });
 });
