@@ -18,22 +18,29 @@ const TAKES = new Map([
   [OPS.curveTo2, 4],
   [OPS.curveTo3, 4],
   [OPS.closePath, 0],
+  [OPS.rectangle, 4],
 ]);
 
 /** Box of the points a path goes through: a circle drawn in quarters touches its box there. */
 function extent(pieces, numbers) {
   const box = [Infinity, Infinity, -Infinity, -Infinity];
   let k = 0;
-  for (const piece of pieces) {
-    const takes = TAKES.get(piece);
-    if (takes === undefined) throw new Error(`path piece ${piece} is not expected here`);
-    k += takes;
-    if (takes === 0) continue;
-    const [x, y] = [numbers[k - 2], numbers[k - 1]];
+  const reach = (x, y) => {
     box[0] = Math.min(box[0], x);
     box[1] = Math.min(box[1], y);
     box[2] = Math.max(box[2], x);
     box[3] = Math.max(box[3], y);
+  };
+  for (const piece of pieces) {
+    const takes = TAKES.get(piece);
+    if (takes === undefined) throw new Error(`path piece ${piece} is not expected here`);
+    if (piece === OPS.rectangle) {
+      const [x, y, width, height] = numbers.slice(k, k + 4);
+      reach(x, y);
+      reach(x + width, y + height);
+    }
+    k += takes;
+    if (piece !== OPS.rectangle && takes > 0) reach(numbers[k - 2], numbers[k - 1]);
   }
   return box;
 }
