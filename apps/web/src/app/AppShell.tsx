@@ -1,11 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Suspense, lazy, useEffect } from "react";
-import { NavLink, Outlet } from "react-router";
+import { NavLink, Outlet, useMatch } from "react-router";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useSending } from "../sync/useSending.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { sessionEnds } from "../base/api.ts";
+import { PAGES } from "../base/pages.ts";
 import { Find } from "../find/Find.tsx";
 import { HelpLink } from "../help/HelpLink.tsx";
 import { TourStrip } from "../help/TourStrip.tsx";
@@ -22,16 +23,6 @@ const SignInPage = lazy(async () => ({
   default: (await import("../signIn/SignInPage.tsx")).SignInPage,
 }));
 
-const PAGES = [
-  { to: "/", label: "Board" },
-  { to: "/calendar", label: "Calendar" },
-  { to: "/shelf", label: "Shelf" },
-  { to: "/vehicles", label: "Vehicles" },
-  { to: "/training", label: "Training" },
-  { to: "/figures", label: "Figures" },
-  { to: "/settings", label: "Settings" },
-];
-
 const navClass = ({ isActive }: { isActive: boolean }): string =>
   `touch inline-flex items-center border-b-2 px-1 py-2 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
@@ -39,8 +30,12 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
   useFocusKept();
   useSending(person.id);
   const waits = useWaitingStore((s) => waitingActs(s.waiting, person.id));
+  // On a phone a job's own line has what is needed of this one.
+  const inJob = useMatch("/jobs/:jobId/*") !== null;
   return (
-    <header className="no-print flex items-center gap-x-5 border-b border-hair px-4 max-md:gap-x-3">
+    <header
+      className={`no-print flex items-center gap-x-5 border-b border-hair px-4 max-md:gap-x-3 ${inJob ? "max-md:hidden" : ""}`}
+    >
       <NavLink to="/" className="py-2 text-lead font-bold tracking-tight">
         Dragonet
       </NavLink>

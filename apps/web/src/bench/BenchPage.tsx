@@ -1,6 +1,7 @@
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { span, type JobPlan } from "@dragonet/core";
+import { useNarrow } from "../base/useNarrow.ts";
 import { useCanEdit } from "../base/session.ts";
 import { useJob } from "../job/store/jobStore.ts";
 import { usePlan } from "../job/usePlan.ts";
@@ -65,19 +66,28 @@ export function BenchPage() {
     () => chosen ?? (plan ? allPressed(plan.controls) : null),
     [chosen, plan],
   );
+  const narrow = useNarrow("lg");
   const view = useBench(plan, pressed);
 
   useEffect(() => {
     // Where the panel lies below the strips, what was pressed is brought into view.
-    if (selection.kind !== "findings" && window.matchMedia("(max-width: 1023px)").matches) {
+    if (selection.kind !== "findings" && narrow) {
       panel.current?.scrollIntoView({ block: "start" });
     }
-  }, [selection]);
+  }, [selection, narrow]);
 
   if (!plan || !pressed || !view) return <Loading what="the circuit" />;
   const strips = view.kind === "solved" ? view.strips : plan.strips.engineOff;
   const trunks = view.kind === "solved" ? view.trunks : plan.trunks;
   const marks = shown.kind === "trial" && report ? overlayOf(report) : plan.findings;
+  const views = (
+    <VehicleViews
+      lamps={strips.flatMap((s) => s.lamps)}
+      kind={job.vehicle.kind}
+      size={job.vehicle.size}
+      mounts={job.mounts}
+    />
+  );
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section aria-label="Strips" className="min-w-0 px-4 pb-6">
@@ -93,7 +103,11 @@ export function BenchPage() {
             )}
           </div>
         </div>
-        <ControlBar job={job} controls={plan.controls} pressed={pressed} onChange={setChosen} />
+        {/* On a phone what is pressed and what lights stay in sight over long circuits. */}
+        <div className="max-lg:[@media(min-height:600px)]:sticky max-lg:top-0 max-lg:z-20 max-lg:-mx-4 max-lg:bg-paper max-lg:px-4 max-lg:pt-1">
+          <ControlBar job={job} controls={plan.controls} pressed={pressed} onChange={setChosen} />
+          {narrow && strips.length > 0 && <div className="mx-auto max-w-xs">{views}</div>}
+        </div>
         {view.kind === "trouble" && (
           <p role="alert" className="mb-2 border-2 border-ink p-2 font-bold">
             <SeverityMark severity="stop" word={false} /> {view.words}
@@ -117,14 +131,7 @@ export function BenchPage() {
         aria-label="Details"
         className="border-hair bg-sunk px-4 py-3 max-lg:border-t lg:max-h-[calc(100dvh-5.8rem)] lg:overflow-y-auto lg:border-l"
       >
-        {strips.length > 0 && (
-          <VehicleViews
-            lamps={strips.flatMap((s) => s.lamps)}
-            kind={job.vehicle.kind}
-            size={job.vehicle.size}
-            mounts={job.mounts}
-          />
-        )}
+        {!narrow && strips.length > 0 && views}
         <PanelHead plan={plan} shown={shown} select={setSelection} canProve={strips.length > 0} />
         <SelectionPanel
           plan={plan}

@@ -1,5 +1,6 @@
 import { Search } from "lucide-react";
-import { Suspense, lazy, useCallback, useEffect, useState } from "react";
+import { Suspense, lazy, useCallback, useEffect } from "react";
+import { useFindShown } from "../base/findShown.ts";
 import { useSingleKeys } from "../base/useSingleKeys.ts";
 
 /** The list and its reader of sentences come when they are asked for. */
@@ -8,18 +9,18 @@ const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx"
 
 /** One place to find anything and to go anywhere, from every page: Ctrl+K, or the glass; ? tells the keys. */
 export function Find() {
-  const [shown, setShown] = useState<"find" | "keys" | null>(null);
-  const close = (): void => setShown(null);
+  const { shown, show } = useFindShown();
+  const close = (): void => show(null);
   useEffect(() => {
     const press = (e: KeyboardEvent): void => {
       if (e.key.toLowerCase() !== "k" || !(e.ctrlKey || e.metaKey) || e.altKey) return;
       e.preventDefault();
-      setShown((before) => (before === "find" ? null : "find"));
+      show(useFindShown.getState().shown === "find" ? null : "find");
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
-  }, []);
-  useSingleKeys(useCallback((key) => key === "?" && setShown("keys"), []));
+  }, [show]);
+  useSingleKeys(useCallback((key) => key === "?" && show("keys"), [show]));
   return (
     <>
       <button
@@ -28,12 +29,12 @@ export function Find() {
         aria-keyshortcuts="Control+K"
         title="Find, go, plan (Ctrl+K)"
         className="touch inline-flex items-center justify-center text-accent"
-        onClick={() => setShown("find")}
+        onClick={() => show("find")}
       >
         <Search size={17} aria-hidden />
       </button>
       <Suspense fallback={null}>
-        {shown === "find" && <FindDialog onClose={close} onKeys={() => setShown("keys")} />}
+        {shown === "find" && <FindDialog onClose={close} onKeys={() => show("keys")} />}
         {shown === "keys" && <KeysDialog onClose={close} />}
       </Suspense>
     </>

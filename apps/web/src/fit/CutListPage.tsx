@@ -7,6 +7,7 @@ import {
   cutListCsv,
   decimal,
   lengthText,
+  type CutLine,
   type CutList,
   type Job,
   type SpoolLine,
@@ -14,6 +15,7 @@ import {
   type WireEnd,
 } from "@dragonet/core";
 import { useMe } from "../base/session.ts";
+import { useNarrow } from "../base/useNarrow.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useOpenFile } from "../job/useOpenFile.ts";
 import { Button } from "../ui/Button.tsx";
@@ -52,8 +54,33 @@ function EndCell({ end }: { end: WireEnd }) {
   );
 }
 
+function endText({ at, stripMm, terminal, shrinkMm }: WireEnd): string {
+  const shrink = shrinkMm > 0 ? `, shrink ${shrinkMm} mm` : "";
+  return `${at}: ${stripMm} mm, ${terminal}${shrink}`;
+}
+
+/** A wire as a line of a phone's list: what is cut, and what goes on its ends. */
+function WireItem({ line, units }: { line: CutLine; units: UnitSystem }) {
+  return (
+    <li className="border-t border-hair py-1.5">
+      <p className="flex flex-wrap items-center gap-x-3">
+        <b className="num">{line.label}</b>
+        <span className="num">{line.gaugeId}</span>
+        <WireSwatch colour={line.colour} />
+        <b className="num ml-auto">{lengthText(line.cutM, units)}</b>
+      </p>
+      <p className="text-small">
+        {endText(line.from)}
+        <br />
+        {endText(line.to)}
+      </p>
+    </li>
+  );
+}
+
 function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
   const openFile = useOpenFile();
+  const phone = useNarrow("md");
   return (
     <Section
       title="Cut list"
@@ -72,25 +99,35 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
         </span>
       }
     >
-      <DataTable label="Cut list" heads={HEADS} className="print:text-small">
-        {list.lines.map((line) => (
-          <tr key={line.label} className="border-t border-hair">
-            <td className="num py-1 pr-3 font-bold">{line.label}</td>
-            <td className="num pr-3 whitespace-nowrap">{line.gaugeId}</td>
-            <td>
-              <WireSwatch colour={line.colour} />
-            </td>
-            <td className="num px-3 font-bold whitespace-nowrap">{lengthText(line.cutM, units)}</td>
-            <td className="pr-3">{line.from.at}</td>
-            <EndCell end={line.from} />
-            <td className="pr-3">{line.to.at}</td>
-            <EndCell end={line.to} />
-            <td>
-              <span className="inline-block size-3.5 border border-edge" aria-hidden />
-            </td>
-          </tr>
-        ))}
-      </DataTable>
+      {phone ? (
+        <ul>
+          {list.lines.map((line) => (
+            <WireItem key={line.label} line={line} units={units} />
+          ))}
+        </ul>
+      ) : (
+        <DataTable label="Cut list" heads={HEADS} className="print:text-small">
+          {list.lines.map((line) => (
+            <tr key={line.label} className="border-t border-hair">
+              <td className="num py-1 pr-3 font-bold">{line.label}</td>
+              <td className="num pr-3 whitespace-nowrap">{line.gaugeId}</td>
+              <td>
+                <WireSwatch colour={line.colour} />
+              </td>
+              <td className="num px-3 font-bold whitespace-nowrap">
+                {lengthText(line.cutM, units)}
+              </td>
+              <td className="pr-3">{line.from.at}</td>
+              <EndCell end={line.from} />
+              <td className="pr-3">{line.to.at}</td>
+              <EndCell end={line.to} />
+              <td>
+                <span className="inline-block size-3.5 border border-edge" aria-hidden />
+              </td>
+            </tr>
+          ))}
+        </DataTable>
+      )}
     </Section>
   );
 }

@@ -58,6 +58,7 @@ export function Kit() {
                     <TextInput
                       label="Kit item"
                       value={item.name}
+                      lines={1}
                       className="w-full"
                       onCommit={(value) =>
                         edit([

@@ -10,7 +10,7 @@ import { hearPages } from "../sync/pages.ts";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { ClashDialog } from "./ClashDialog.tsx";
 import { fetchAhead } from "./store/fetchAhead.ts";
-import { JobHeader } from "./JobHeader.tsx";
+import { JobHeader } from "./header/JobHeader.tsx";
 import { useJobStore } from "./store/jobStore.ts";
 import { keepJob, keptJob } from "./store/keptJobs.ts";
 
@@ -147,6 +147,8 @@ export function JobPage() {
     <>
       <JobHeader jobId={jobId} />
       <Outlet />
+      {/* Room for what is fixed at a phone's foot. */}
+      <div className="no-print h-28 shrink-0 md:hidden" />
       <ClashDialog />
     </>
   );

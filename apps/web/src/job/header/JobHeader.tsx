@@ -1,15 +1,18 @@
-import { Redo2, Undo2 } from "lucide-react";
-import { useCallback } from "react";
-import { useLocation, useNavigate } from "react-router";
-import { STAGES, type Stage } from "@dragonet/core";
-import { useCanEdit } from "../base/session.ts";
-import { useSingleKeys } from "../base/useSingleKeys.ts";
-import { Choice } from "../ui/forms/Choice.tsx";
-import { Tab } from "../ui/page/Tab.tsx";
-import { useTitle } from "../ui/page/useTitle.ts";
-import { useJob, useJobStore, type SaveState } from "./store/jobStore.ts";
+import { ChevronDown, ChevronLeft, Redo2, Search, Undo2 } from "lucide-react";
+import { useCallback, useState } from "react";
+import { Link, useLocation, useNavigate } from "react-router";
+import { STAGES, vehicleName, type Stage } from "@dragonet/core";
+import { useCanEdit } from "../../base/session.ts";
+import { useFindShown } from "../../base/findShown.ts";
+import { PAGES } from "../../base/pages.ts";
+import { useNarrow } from "../../base/useNarrow.ts";
+import { useSingleKeys } from "../../base/useSingleKeys.ts";
+import { Choice } from "../../ui/forms/Choice.tsx";
+import { useTitle } from "../../ui/page/useTitle.ts";
+import { useJob, useJobStore, type SaveState } from "../store/jobStore.ts";
 import { SetAsideNote } from "./SetAsideNote.tsx";
-import { STAGE_WORDS, stageNumber } from "./stages.ts";
+import { StageNav } from "./StageNav.tsx";
+import { STAGE_WORDS, stageNumber } from "../stages.ts";
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: "Saved",
@@ -33,81 +36,155 @@ function useStageKeys(jobId: string): void {
   useSingleKeys(press);
 }
 
-export function JobHeader({ jobId }: { jobId: string }) {
-  const job = useJob();
+function UndoButton() {
+  const { undo, undoSteps } = useJobStore();
+  return (
+    <button
+      type="button"
+      className="touch text-accent disabled:text-hair"
+      aria-label="Undo"
+      title="Undo (Ctrl+Z)"
+      disabled={undoSteps.length === 0}
+      onClick={undo}
+    >
+      <Undo2 size={18} aria-hidden />
+    </button>
+  );
+}
+
+function RedoButton() {
+  const { redo, redoSteps } = useJobStore();
+  return (
+    <button
+      type="button"
+      className="touch text-accent disabled:text-hair"
+      aria-label="Redo"
+      title="Redo (Ctrl+Y)"
+      disabled={redoSteps.length === 0}
+      onClick={redo}
+    >
+      <Redo2 size={18} aria-hidden />
+    </button>
+  );
+}
+
+/** Whether all is saved, and what of the job is changed from everywhere. */
+function Standing({ phone }: { phone: boolean }) {
+  const { card } = useJob();
   const canEdit = useCanEdit();
-  const { edit, undo, redo, undoSteps, redoSteps, saveState } = useJobStore();
+  const { edit, saveState } = useJobStore();
+  return (
+    <div className={`ml-auto flex items-center gap-2 ${phone ? "w-full flex-wrap" : ""}`}>
+      <span role="status" className="max-w-72 text-small text-muted">
+        {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}
+      </span>
+      <SetAsideNote />
+      {canEdit && (
+        <>
+          {!phone && <UndoButton />}
+          <RedoButton />
+        </>
+      )}
+      <Choice<Stage>
+        label="Stage of the job"
+        value={card.stage}
+        disabled={!canEdit}
+        className={phone ? "ml-auto w-32" : "w-32"}
+        options={STAGES.map((value) => ({
+          value,
+          label: `${stageNumber(value)} ${STAGE_WORDS[value]}`,
+        }))}
+        onChange={(value) => edit([{ kind: "setOnce", entity: "card", field: "stage", value }])}
+      />
+    </div>
+  );
+}
+
+/** On a phone the way back, undo, and the rest by a press. */
+function PhoneButtons({ more, onMore }: { more: boolean; onMore: () => void }) {
+  const canEdit = useCanEdit();
+  const show = useFindShown((s) => s.show);
+  return (
+    <div className="flex shrink-0 items-center gap-3 pr-2">
+      {canEdit && <UndoButton />}
+      <button
+        type="button"
+        aria-label="Find"
+        className="touch text-accent"
+        onClick={() => show("find")}
+      >
+        <Search size={18} aria-hidden />
+      </button>
+      <button
+        type="button"
+        aria-label="More of this job"
+        aria-expanded={more}
+        className="touch text-accent"
+        onClick={onMore}
+      >
+        <ChevronDown size={20} aria-hidden className={more ? "rotate-180" : ""} />
+      </button>
+    </div>
+  );
+}
+
+/** A job in one line of a phone: the way back, its name, undo; the rest by a press. */
+function PhoneLine({ about }: { about: string }) {
+  const { card } = useJob();
+  const saveState = useJobStore((s) => s.saveState);
+  const [more, setMore] = useState(false);
+  const isQuiet = saveState === "saved" || saveState === "saving" || saveState === "waiting";
+  return (
+    <>
+      <div className="flex items-center">
+        <Link to="/" aria-label="Board" className="touch shrink-0 text-accent">
+          <ChevronLeft size={22} aria-hidden />
+        </Link>
+        <h1 className="min-w-0 flex-1 leading-tight break-words">{card.title}</h1>
+        <PhoneButtons more={more} onMore={() => setMore(!more)} />
+      </div>
+      {(more || !isQuiet) && (
+        <div className="px-3 pb-1">
+          {more && <p className="text-small text-muted">{about}</p>}
+          <Standing phone />
+          {more && (
+            <nav aria-label="Pages" className="flex flex-wrap gap-x-4">
+              {PAGES.map(({ to, label }) => (
+                <Link key={to} to={to} className="touch inline-flex items-center text-accent">
+                  {label}
+                </Link>
+              ))}
+            </nav>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** The job's name, its pages, whether it is saved. */
+export function JobHeader({ jobId }: { jobId: string }) {
+  const { card, vehicle } = useJob();
+  const phone = useNarrow("md");
   useStageKeys(jobId);
   const at = useLocation().pathname.split("/")[3] ?? "";
   const here = STAGES.find((stage) => stage === at);
-  useTitle(`${job.card.title}: ${here ? STAGE_WORDS[here] : at}`);
-  const { card, vehicle } = job;
+  useTitle(`${card.title}: ${here ? STAGE_WORDS[here] : at}`);
+  const about = [vehicleName(vehicle), card.customer].filter((t) => t !== "").join(" · ");
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-hair px-4 py-1">
-      <div className="min-w-0">
-        <h1 className="truncate leading-tight">{card.title}</h1>
-        <p className="truncate text-small text-muted">
-          {vehicle.model}
-          {vehicle.machine !== "" && `, ${vehicle.machine}`}
-          {card.customer !== "" && ` · ${card.customer}`}
-        </p>
-      </div>
-      <nav
-        aria-label="Stages"
-        className="flex gap-x-2 max-md:w-full max-md:overflow-x-auto md:flex-wrap"
-      >
-        {STAGES.map((stage) => (
-          <Tab key={stage} to={`/jobs/${jobId}/${stage}`}>
-            <span className="num text-small text-muted" aria-hidden>
-              {stageNumber(stage)}
-            </span>
-            {STAGE_WORDS[stage]}
-          </Tab>
-        ))}
-        <Tab to={`/jobs/${jobId}/sheet`}>Sheet</Tab>
-        <Tab to={`/jobs/${jobId}/history`}>History</Tab>
-      </nav>
-      <div className="ml-auto flex items-center gap-2">
-        <span role="status" className="max-w-72 text-small text-muted">
-          {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}
-        </span>
-        <SetAsideNote />
-        {canEdit && (
-          <>
-            <button
-              type="button"
-              className="touch text-accent disabled:text-hair"
-              aria-label="Undo"
-              title="Undo (Ctrl+Z)"
-              disabled={undoSteps.length === 0}
-              onClick={undo}
-            >
-              <Undo2 size={18} aria-hidden />
-            </button>
-            <button
-              type="button"
-              className="touch text-accent disabled:text-hair"
-              aria-label="Redo"
-              title="Redo (Ctrl+Y)"
-              disabled={redoSteps.length === 0}
-              onClick={redo}
-            >
-              <Redo2 size={18} aria-hidden />
-            </button>
-          </>
-        )}
-        <Choice<Stage>
-          label="Stage of the job"
-          value={card.stage}
-          disabled={!canEdit}
-          className="w-32"
-          options={STAGES.map((value) => ({
-            value,
-            label: `${stageNumber(value)} ${STAGE_WORDS[value]}`,
-          }))}
-          onChange={(value) => edit([{ kind: "setOnce", entity: "card", field: "stage", value }])}
-        />
-      </div>
+    <header
+      className={`no-print border-b border-hair py-1 ${phone ? "px-1" : "flex flex-wrap items-center gap-x-2 gap-y-1 px-4"}`}
+    >
+      {phone ? (
+        <PhoneLine about={about} />
+      ) : (
+        <div className="min-w-0">
+          <h1 className="truncate leading-tight">{card.title}</h1>
+          <p className="truncate text-small text-muted">{about}</p>
+        </div>
+      )}
+      <StageNav jobId={jobId} here={here} />
+      {!phone && <Standing phone={false} />}
     </header>
   );
 }

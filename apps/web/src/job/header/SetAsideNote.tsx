@@ -1,9 +1,9 @@
 import { describeEdit, editsOf } from "@dragonet/core";
 import { useState } from "react";
-import { changesWord } from "../sync/words.ts";
-import { Button } from "../ui/Button.tsx";
-import { Modal } from "../ui/page/Modal.tsx";
-import { useJob, useJobStore } from "./store/jobStore.ts";
+import { changesWord } from "../../sync/words.ts";
+import { Button } from "../../ui/Button.tsx";
+import { Modal } from "../../ui/page/Modal.tsx";
+import { useJob, useJobStore } from "../store/jobStore.ts";
 
 /** Changes that the server would not take: kept and shown, so that they can be made otherwise. */
 export function SetAsideNote() {
