@@ -2,69 +2,30 @@
 import {
   CALENDAR_FORMAT,
   DAY_MIN,
-  CAUTIONS,
   LAST_WORD,
   checkedCircuit,
   moneyText,
   cutListOf,
   decimal,
-  fastenerText,
-  fastenersOf,
-  foundText,
-  inspectorLines,
   lengthText,
   offerOf,
   openGates,
   ownerSheet,
-  planJob,
   signedFor,
-  span,
-  stripOrder,
   synthesise,
   tapeText,
   testReport,
-  tilesOf,
-  toolsOf,
   wallMarks,
   workedQuote,
   type CalendarFile,
-  type Drawing,
-  type DrawingItem,
   type Invoice,
   type Job,
   type UnitSystem,
 } from "@dragonet/core";
-import { DEMO_SHELF, demoJobs } from "@dragonet/core/demo";
+import { DEMO_SHELF } from "@dragonet/core/demo";
 import type { Task } from "../src/work/tasks.ts";
-import { readWords, textOf, type Box, type Page } from "./readWords.ts";
-
-const MM = 72 / 25.4;
-const jobs = demoJobs();
-const jobThat = (is: (job: Job) => boolean): Job => {
-  const found = jobs.find(is);
-  if (!found) throw new Error("no job of the demo is such");
-  return found;
-};
-
-/** Words of a page as one line, as a reader takes them. */
-const plain = (text: string): string => text.replace(/\s+/g, " ");
-const allText = (pages: readonly Page[]): string => plain(pages.map(textOf).join(" "));
-/** What is written, whatever stands between its words on the page: a line's end, a column's edge. */
-const squeezed = (text: string): string => text.replace(/\s+/g, "");
-/** Every text stands on the pages. */
-function expectAll(pages: readonly Page[], texts: readonly string[]): void {
-  const there = squeezed(allText(pages));
-  // The face on paper has no Ω: it is spelled.
-  const printed = (text: string): string => squeezed(text.replaceAll("Ω", "ohm"));
-  expect(texts.filter((text) => !there.includes(printed(text)))).toEqual([]);
-}
-const pagesText = (pages: readonly Page[]): void => {
-  for (const [i, page] of pages.entries()) {
-    expect(plain(textOf(page))).toContain(`${i + 1} / ${pages.length}`);
-  }
-};
-
-const options = (units: UnitSystem) => ({ shop: "The shop", revision: 3, units });
+import { allText, expectAll, jobThat, options, pagesText } from "./paperWords.ts";
+import { readWords, type Box, type Page } from "./readWords.ts";
 
 const signed = jobThat((job) => signedFor(job, "") !== null);
 const unsigned = jobThat((job) => signedFor(job, "") === null && job.bonds.length > 0);
@@ -111,34 +72,11 @@ const calendar = (fitMin: number, benches: number): CalendarFile => ({
   })),
 });
 
-const item = (kind: "line", layer: "CUT" | "PANEL", at: readonly number[]): DrawingItem => ({
-  ...{ kind, layer, x1: at[0]!, y1: at[1]!, x2: at[2]!, y2: at[3]! },
-});
-const drawing: Drawing = {
-  ...{ title: "Panel", widthMm: 300, heightMm: 120 },
-  items: [
-    item("line", "CUT", [10, 60, 290, 60]),
-    item("line", "PANEL", [20, 10, 20, 110]),
-    item("line", "CUT", [250, 20, 280, 50]),
-    { ...{ kind: "circle", layer: "CUT", x: 30, y: 40, r: 8 } },
-    { ...{ kind: "circle", layer: "CUT", x: 280, y: 80, r: 4 } },
-    { ...{ kind: "text", layer: "MARK", x: 40, y: 30, heightMm: 3, text: "here" } },
-    { ...{ kind: "text", layer: "MARK", x: 270, y: 100, heightMm: 3, text: "there" } },
-  ],
-};
-
 const aimed = jobThat((job) => job.aims.some((aim) => aim.errors.length > 0));
 const cut = jobThat((job) => job.runs.length > 2 && job.runs.length < 6);
 const bare: Job = { ...cut, runs: [], lamps: [], mounts: [] };
 
-/** A job with most of what a sheet can say: shared feeds, things that come off, what to stop for. */
-const full = jobThat((job) => job.strip.length > 0 && planJob(job, "metric").trunks.length > 0);
-const stopped = jobThat((job) => planJob(job, "metric").causes.some((c) => c.severity === "stop"));
-
 const TASKS = {
-  wiring: { kind: "wiringSheet", document: full, options: { ...options("metric"), paper: "a4" } },
-  wiringStopped: { kind: "wiringSheet", document: stopped, options: options("us") },
-  wiringBare: { kind: "wiringSheet", document: bare, options: options("metric") },
   owner: { kind: "ownerSheet", document: signed, options: options("metric") },
   ownerOpen: { kind: "ownerSheet", document: unsigned, options: options("us") },
   wall: { kind: "wallSheet", document: aimed, options: options("metric") },
@@ -156,8 +94,6 @@ const TASKS = {
   cancelled: { kind: "invoiceSheet", invoice: cancelled },
   week: { kind: "weekSheet", file: calendar(120, 1), shop: "The shop" },
   weekWide: { kind: "weekSheet", file: calendar(900, 7), shop: "The shop" },
-  template: { kind: "template", drawing, paper: "a4" },
-  templateLetter: { kind: "template", drawing, paper: "letter" },
 } satisfies Record<string, Task>;
 
 describe("on paper", () => {
@@ -179,129 +115,6 @@ describe("on paper", () => {
         expect([name, off.map(({ str }) => str)]).toEqual([name, []]);
       }
     }
-  });
-
-  describe("the wiring sheet", () => {
-    const figure = (n: number, digits: number): string => decimal(n, digits);
-
-    it("has each circuit with what turns it on, its fuse, its wire, what it draws and its lamp's volts", () => {
-      const plan = planJob(full, "metric");
-      const picked = (runId: string, kind: string): string =>
-        plan.choices.find((c) => c.runId === runId && c.kind === kind)?.picked ?? "";
-      expect(plan.strips.engineOff.length).toBeGreaterThan(1);
-      expectAll(read.wiring, [
-        ...["Circuits", "Circuit On with Fuse Wire Draw At lamp", "The shop revision 3", LAST_WORD],
-        `${full.card.title} · ${full.vehicle.model}`,
-        ...plan.strips.engineOff.flatMap((strip) => {
-          const feed = picked(strip.runId, "feed");
-          const from = feed === "" || feed === "battery +" ? "" : `; from ${feed}`;
-          return [
-            `${strip.name} ${strip.when}${from}`,
-            picked(strip.runId, "fuse"),
-            picked(strip.runId, "wire") || "made up",
-            `${figure(strip.drawA.mid, 1)} A ${figure(strip.lowestV, 1)} V`,
-            `on with ${strip.when}; ${span(strip.drawA, 1)} A; lowest lamp ${figure(strip.lowestV, 2)} V, copper ${figure(100 * strip.dropShare, 1)} %`,
-          ];
-        }),
-      ]);
-      expect(allText(read.wiringBare)).toContain("No circuits are planned on this job yet.");
-    });
-
-    it("has what circuits share, what to stop for, and what charging makes of it", () => {
-      for (const [pages, job, units] of [
-        [read.wiring, full, "metric"],
-        [read.wiringStopped, stopped, "us"],
-      ] as const) {
-        const { trunks, causes, budget } = planJob(job, units);
-        expectAll(pages, [
-          ...trunks.flatMap((t) => [
-            t.name,
-            t.kind === "groundBlock" || t.givesV < 0.1
-              ? `${figure(t.currentA, 1)} A`
-              : `${figure(t.givesV, 1)} V, ${figure(t.currentA, 1)} A`,
-            t.runs.join(", "),
-            t.parts.flatMap((p) => (p.kind === "wire" ? [] : [p.name])).join(", "),
-          ]),
-          ...causes.flatMap((c) => [
-            `${{ stop: "STOP", fix: "Fix", note: "Note" }[c.severity]} ${c.title}`,
-            ...c.places.map(({ place, figures }) => foundText(place, figures)),
-          ]),
-          ...budget.running.flatMap((b) => [
-            `${b.state}, ${figure(b.rpm, 0)} rpm`,
-            `${span(b.outputA)} A`,
-            `${span(b.loadA)} A`,
-            `${span(b.spareA)} A`,
-            b.verdict,
-          ]),
-          ...(budget.running.length > 0 ? ["State Output Load To spare Verdict"] : []),
-        ]);
-        const heading = allText(pages).includes("Feeds and controls");
-        expect(heading).toBe(trunks.length > 0);
-      }
-      const stops = planJob(stopped, "us").causes.filter((c) => c.severity === "stop").length;
-      expect(allText(read.wiringStopped)).toContain(
-        `DO NOT BUILD YET: ${stops} finding${stops === 1 ? "" : "s"} to stop for, on the right.`,
-      );
-    });
-
-    it("has what is laid out, each with a box to tick, and the tools", () => {
-      const { materials } = planJob(full, "metric");
-      const parts = materials.filter(({ unit }) => unit === "");
-      const tools = toolsOf(full, synthesise(full));
-      expectAll(read.wiring, [
-        ...["To lay out", "Tools", "Before and while you work", ...CAUTIONS],
-        ...parts.map((p) =>
-          [`${figure(p.count, 0)} × ${p.name}`, p.detail].filter((t) => t !== "").join(", "),
-        ),
-        ...tools.map((tool) => tool.name),
-      ]);
-      const boxes = read.wiring[0]!.boxes.filter(
-        (b) => Math.abs(b[2] - b[0] - 6) < 0.1 && Math.abs(b[3] - b[1] - 6) < 0.1,
-      );
-      expect(boxes).toHaveLength(parts.length + tools.length);
-      // In two columns.
-      expect(new Set(boxes.map((b) => Math.round(b[0]))).size).toBe(2);
-    });
-
-    it("has every wire that is cut with its flag, its length and its two ends, and what comes off the spools", () => {
-      const { lines, spools } = cutListOf(full, synthesise(full));
-      expect(lines.length).toBeGreaterThan(8);
-      expectAll(read.wiring, [
-        ...["Cut list", "Flag Wire mm From To"],
-        ...lines.map((l) => `${l.label} ${l.gaugeId} ${l.colour}`),
-        ...lines.flatMap((l) => [figure(l.cutM * 1000, 0), `${l.from.at} (`, `${l.to.at} (`]),
-        ...spools.map((s) => `${s.gaugeId} ${s.colour}: ${figure(s.totalM, 2)} m`),
-      ]);
-      // Long words for ends stand in short ones.
-      expect(allText(read.wiring)).not.toContain("terminal 6.3 mm");
-      expect(allText(read.wiring)).not.toContain("as the part has it");
-      const flags = read.wiring.flatMap((page) => {
-        const head = page.words.filter(({ str }) => str === "Flag");
-        return head.map(({ box }) => Math.round(box[0]));
-      });
-      expect(new Set(flags).size).toBe(2);
-    });
-
-    it("has what comes off in its order, the test, and what the inspector asks", () => {
-      const { lines, total, unread } = testReport(full);
-      expect(total).toBeGreaterThan(5);
-      expectAll(read.wiring, [
-        "Take apart, and back in the other order",
-        ...stripOrder(full.strip).flatMap((step, i) => [
-          `${i + 1} ${step.name}`,
-          ...fastenersOf(full, step.id).map((f) => `${f.count} of ${fastenerText(f)}`),
-          ...(step.forget === "" ? [] : [`on the way back: ${step.forget}`]),
-        ]),
-        `Test on the vehicle: ${unread === total ? "not read yet: fill in by hand" : unread === 0 ? "every step read or left out with a reason" : `${unread} of ${total} steps not read`}`,
-        "With Tips, clamp or eye Right Read",
-        ...lines.flatMap((l) => [l.words, l.expected, l.controls, l.read]),
-        "For the inspector: what was added",
-        ...inspectorLines(full).flatMap((l) => [
-          `${l.label} ${l.place} ${l.light} ${l.when}`,
-          l.overTime,
-        ]),
-      ]);
-    });
   });
 
   describe("the owner's sheet", () => {
@@ -494,68 +307,6 @@ describe("on paper", () => {
       expect(at("Monday")[1]).toBeLessThan(at("Bench")[1]);
       const heights = page!.words.map(({ box }) => (box[3] - box[1]) / 0.68);
       expect(Math.min(...heights)).toBeGreaterThanOrEqual(7.9);
-    });
-  });
-
-  describe("a template", () => {
-    const inMm = (page: Page): number[][] => page.boxes.map((box) => box.map((pt) => pt / MM - 12));
-    const near = (a: readonly number[], b: readonly number[]): boolean =>
-      a.every((v, i) => Math.abs(v - b[i]!) < 0.02);
-    const has = (page: Page, box: readonly number[]): boolean =>
-      inMm(page).some((b) => near(b, box));
-
-    it.each(["a4", "letter"] as const)(
-      "on %s lies on its pages at 1:1, cut off at their edges",
-      (paper) => {
-        const pages = paper === "a4" ? read.template : read.templateLetter;
-        const tiles = tilesOf(drawing, paper);
-        expect(pages).toHaveLength(tiles.length);
-        expect(pages).toHaveLength(2);
-        const [first, second] = tiles;
-        const [one, two] = pages;
-        const x2 = second!.fromXMm;
-        // The long cut goes to the first page's edge, and on from the second's.
-        expect(has(one!, [10, 60, first!.widthMm, 60])).toBe(true);
-        expect(has(two!, [0, 60, 290 - x2, 60])).toBe(true);
-        expect(has(one!, [20, 10, 20, 110])).toBe(true);
-        expect(has(two!, [250 - x2, 20, 280 - x2, 50])).toBe(true);
-        expect(has(one!, [250, 20, 280, 50])).toBe(false);
-        expect(has(one!, [22, 32, 38, 48])).toBe(true);
-        expect(has(two!, [276 - x2, 76, 284 - x2, 84])).toBe(true);
-        // What lies beyond a page is not on it.
-        expect(
-          inMm(one!).some(
-            (b) => Math.abs(b[2]! - b[0]! - 8) < 0.02 && Math.abs(b[3]! - b[1]! - 8) < 0.02,
-          ),
-        ).toBe(false);
-        expect(textOf(one!)).toContain("here");
-        expect(textOf(one!)).not.toContain("there");
-        expect(textOf(two!)).toContain("there");
-        for (const [i, page] of pages.entries()) {
-          expect(plain(textOf(page))).toContain(
-            `100 mm. Panel. Page ${i + 1} of 2: row 1, column ${i + 1}. Print at 100 %`,
-          );
-          const { widthMm: w, heightMm: h } = tiles[i]!;
-          for (const [x, y] of [
-            [0, 0],
-            [w, 0],
-            [0, h],
-            [w, h],
-          ] as const) {
-            expect(has(page, [x - 3, y, x + 3, y])).toBe(true);
-            expect(has(page, [x, y - 3, x, y + 3])).toBe(true);
-          }
-          const bar = inMm(page).filter((b) => near([b[2]! - b[0]!], [100]));
-          expect(bar.length).toBeGreaterThan(0);
-          expect(bar.every((b) => b[1]! > h)).toBe(true);
-        }
-      },
-    );
-
-    it("has the words where they belong, as high as they say", () => {
-      const word = read.template[0]!.words.find(({ str }) => str === "here")!;
-      expect(word.box[0] / MM - 12).toBeCloseTo(40, 1);
-      expect((word.box[3] - word.box[1]) / 0.68 / MM).toBeCloseTo(3, 1);
     });
   });
 });
