@@ -32,7 +32,7 @@ describe("the ledger", () => {
     expect(step(/rider seat/)).toHaveTextContent("2 fasteners");
     await say(user, "left cover: 1 push rear; after rider seat; 3 min");
     await say(user, "floor mat: after the moon");
-    expect(screen.getByRole("alert")).toHaveTextContent("the moon");
+    expect(screen.getByRole("alert")).toHaveTextContent("“moon”: no such step");
     await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
     expect(step(/left cover/)).toHaveTextContent("rider seat");
     await saved();
@@ -41,6 +41,43 @@ describe("the ledger", () => {
     await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
     await saved();
     expect(shop.job("j").strip.map((s) => s.state)).toEqual(["off", "off"]);
+  });
+});
+
+describe("a step as it is said", () => {
+  it("is shown as it was understood, put right by touch, and added so", async () => {
+    const { user, shop } = await openFit(createJob("Strip", "", FELLRUNNER), "strip");
+    const field = await screen.findByLabelText(/^Say or type a step/);
+    expect(screen.queryByRole("list", { name: "Understood" })).toBeNull();
+    await user.type(field, "seat 5 screws rear and 8 star T25, very tight; smells of diesel");
+    const chips = within(screen.getByRole("list", { name: "Understood" }));
+    expect(chips.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
+      ...["seat", expect.stringContaining("rear"), expect.stringContaining("T25 very tight")],
+      "kept as a note: smells of diesel",
+    ]);
+    const [count] = chips.getAllByLabelText("How many were understood");
+    await rewrite(user, count!, "6");
+    await choose(user, chips.getAllByLabelText("Drive that was understood")[0]!, "slot");
+    await user.click(screen.getByRole("button", { name: "Add" }));
+    expect(screen.queryByRole("list", { name: "Understood" })).toBeNull();
+    expect(field).toHaveValue("");
+    await saved();
+    const { strip, fasteners } = shop.job("j");
+    expect(strip[0]).toMatchObject({ name: "seat", catches: "smells of diesel" });
+    expect(fasteners).toMatchObject([
+      { count: 6, drive: "slot", where: "rear" },
+      { count: 8, drive: "sixLobe", size: "T25", where: "very tight" },
+    ]);
+  });
+
+  it("is added by Enter, and what is put right is forgotten with other words", async () => {
+    const { user, shop } = await openFit(createJob("Strip", "", FELLRUNNER), "strip");
+    const field = await screen.findByLabelText(/^Say or type a step/);
+    await user.type(field, "seat 5 clips");
+    await rewrite(user, screen.getByLabelText("How many were understood"), "7");
+    await user.type(field, " left{Enter}");
+    await saved();
+    expect(shop.job("j").fasteners).toMatchObject([{ count: 5, drive: "push", where: "left" }]);
   });
 });
 

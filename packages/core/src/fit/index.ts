@@ -13,6 +13,7 @@ export * from "./mounts.ts";
 export * from "./ledger/needs.ts";
 export * from "./hole/pattern.ts";
 export * from "./ledger/readStep.ts";
+export { type SaidFastener } from "./ledger/readFastener.ts";
 export * from "./cut/route.ts";
 export * from "./cut/spools.ts";
 export * from "./hole/tiles.ts";

@@ -3,9 +3,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { toast } from "sonner";
 import {
-  addStep,
   notClosed,
-  readStep,
   reassembly,
   stripOrder,
   timeTaken,
@@ -14,69 +12,14 @@ import {
 } from "@dragonet/core";
 import type { LedgerBeforeAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
-import { mint } from "../../base/mint.ts";
 import { useCanEdit } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { useSendingPhotos } from "../../photos/PhotoStrip.tsx";
 import { Button } from "../../ui/Button.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Empty } from "../../ui/page/states.tsx";
+import { SayStep } from "./SayStep.tsx";
 import { StepRow } from "./StepRow.tsx";
-
-const EXAMPLE =
-  "left cover: 2 hex M6 x 20 front 10 Nm, 1 push rear; plug seat heater, under the hook; after seat; hold; paint; 6 min";
-
-/** One breath, one step: what a phone's dictation writes is read as it is. */
-function SayStep() {
-  const job = useJob();
-  const edit = useEdit();
-  const [text, setText] = useState("");
-  const [wrong, setWrong] = useState<string | null>(null);
-  const add = (): void => {
-    const read = readStep(text);
-    const added = read.ok ? addStep(job, read.step, mint) : read;
-    if (!added.ok) {
-      setWrong(added.message);
-      return;
-    }
-    edit(added.edits);
-    setText("");
-    setWrong(null);
-  };
-  return (
-    <form
-      className="no-print mb-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        add();
-      }}
-    >
-      <label htmlFor="say-step" className="text-small text-muted">
-        Say or type a step: panel, its fasteners, plugs, what comes first
-      </label>
-      <div className="flex gap-2">
-        <input
-          id="say-step"
-          className="control min-w-0 flex-1"
-          value={text}
-          placeholder={EXAMPLE}
-          maxLength={500}
-          aria-invalid={wrong !== null}
-          aria-describedby={wrong === null ? undefined : "say-step-wrong"}
-          onChange={(e) => setText(e.target.value)}
-        />
-        <Button type="submit" look="main" disabled={text.trim() === ""}>
-          Add
-        </Button>
-      </div>
-      {wrong !== null && (
-        <p id="say-step-wrong" role="alert" className="text-small font-bold">
-          {wrong}
-        </p>
-      )}
-    </form>
-  );
-}
 
 /** An empty ledger begins with the last one of the model, where there is one. */
 function FromBefore() {

@@ -47,7 +47,9 @@ export function addStep(job: Job, said: SaidStep, mint: (prefix: string) => stri
     return { ok: false, message: `“${said.name}” is in the ledger already` };
   }
   const stepId = asId<StepId>(mint("step"));
-  const { name, catches, forget, hold, paint, estimateMin } = said;
+  const { name, forget, hold, paint, estimateMin } = said;
+  // What nobody understood is minded with what catches.
+  const catches = [said.catches, ...said.notes].filter((words) => words !== "").join("; ");
   return {
     ok: true,
     edits: [

@@ -1,10 +1,4 @@
-import { DRIVES, LOCKERS, type Drive, type Fastener } from "../../job/index.ts";
-
-/** Fasteners as they were said, not yet part of a job. */
-export type SaidFastener = Pick<
-  Fastener,
-  "drive" | "size" | "lengthMm" | "count" | "where" | "torqueNm" | "locker"
->;
+import { fastenersFrom, partFasteners, readFastener, type SaidFastener } from "./readFastener.ts";
 
 /** A step of the ledger as it was said in one breath. */
 export interface SaidStep {
@@ -20,139 +14,134 @@ export interface SaidStep {
   readonly hold: boolean;
   readonly paint: boolean;
   readonly estimateMin: number;
+  /** What was said and not understood, kept as it was. */
+  readonly notes: readonly string[];
 }
 
 export type ReadStep =
   { readonly ok: true; readonly step: SaidStep } | { readonly ok: false; readonly message: string };
 
-const NUMBERS: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-};
+const LONGEST = 500;
+const NAMELESS = "panel";
 
-/** Words that people say for a drive. */
-const DRIVE_WORDS: readonly (readonly [RegExp, Drive])[] = [
-  [/\bsix[- ]?lobe\b/i, "sixLobe"],
-  [/\b(socket|allen|inside hex)\b/i, "socket"],
-  [/\b(hex|bolts?)\b/i, "hex"],
-  [/\b(cross|phillips)\b/i, "cross"],
-  [/\b(slot|slotted)\b/i, "slot"],
-  [/\b(push|rivets?|clips?)\b/i, "push"],
-  [/\b(hand|wing|knob)s?\b/i, "hand"],
-];
+const plain = (text: string): string => text.replace(/\s+/g, " ").replace(/^[ ,.]+|[ ,.]+$/g, "");
+const withoutThe = (text: string): string => plain(text).replace(/^the /i, "");
 
-const SIZE = /\b(M\d+(?:\.\d+)?|\d+\/\d+-\d+|#\d+-\d+|\d+(?:\.\d+)? ?mm)\b/i;
-const LENGTH = /(?:\s*(?:x|×|by)\s*)(\d+(?:\.\d+)?)(?: ?mm)?/i;
-const TORQUE = /\b(\d+(?:\.\d+)?) ?n ?·?m\b/i;
+type Open = "plug" | "after" | "covers" | "fastener" | null;
 
-const countOf = (word: string): number | null =>
-  /^\d+$/.test(word) ? Number(word) : (NUMBERS[word.toLowerCase()] ?? null);
-
-function readFastener(text: string): SaidFastener | string {
-  const [first = "", ...rest] = text.trim().split(/\s+/);
-  const count = countOf(first);
-  if (count === null || count < 1 || count > 99) {
-    return `“${text.trim()}”: a count comes first, 1 to 99 (2 hex M6 x 20 front)`;
-  }
-  let left = rest.join(" ");
-  const take = (pattern: RegExp): string => {
-    const found = pattern.exec(left);
-    if (!found) return "";
-    left = `${left.slice(0, found.index)} ${left.slice(found.index + found[0].length)}`;
-    return found[1] ?? found[0];
+/** Reads piece by piece what stands behind the panel's name. */
+class Reading {
+  private open: Open = null;
+  readonly step = {
+    ...{ after: [] as string[], covers: [] as string[], fasteners: [] as SaidFastener[] },
+    plugs: [] as { name: string; where: string }[],
+    ...{ catches: "", forget: "", hold: false, paint: false, estimateMin: 0 },
+    notes: [] as string[],
   };
-  const torque = take(TORQUE);
-  const size = take(SIZE).replace(/^m/, "M");
-  const length = size === "" ? "" : take(LENGTH);
-  const drive = DRIVE_WORDS.find(([pattern]) => pattern.test(left));
-  if (!drive) {
-    return `“${text.trim()}”: no drive that is known (${DRIVES.join(", ")})`;
+
+  /** A semicolon ends what was spoken of. */
+  end(): void {
+    this.open = null;
   }
-  take(drive[0]);
-  const locker = /\b(medium|strong)\b(?: locker)?/i.exec(left)?.[1]?.toLowerCase();
-  const greased = /\bgreased?\b/i.test(left);
-  left = left.replace(/\b(medium|strong)\b( locker)?|\bgreased?\b|\bsnug\b/gi, " ");
-  return {
-    count,
-    drive: drive[1],
-    size,
-    lengthMm: length === "" ? 0 : Number(length),
-    torqueNm: torque === "" ? 0 : Number(torque),
-    locker: LOCKERS.find((l) => l === locker) ?? (greased ? "grease" : "none"),
-    where: left.replace(/\s+/g, " ").trim(),
-  };
+
+  private joined(before: string, more: string): string {
+    return before === "" ? more : `${before}, ${more}`;
+  }
+
+  private keyword(piece: string): boolean {
+    const { step } = this;
+    const [, word = "", rest = ""] = /^(\S+)\s*(.*)$/s.exec(piece) ?? [];
+    const minutes = /^(?:about |takes |~)*(\d+) ?min(?:ute)?s?$/i.exec(piece)?.[1];
+    if (minutes !== undefined) step.estimateMin = Number(minutes);
+    else if (/^(plugs?|unplug|part)$/i.test(word) && rest !== "") {
+      step.plugs.push({ name: withoutThe(rest), where: "" });
+      this.open = "plug";
+      return true;
+    } else if (/^after$/i.test(word) && rest !== "") {
+      step.after.push(withoutThe(rest));
+      this.open = "after";
+      return true;
+    } else if (/^covers$/i.test(word) && rest !== "") {
+      step.covers.push(withoutThe(rest));
+      this.open = "covers";
+      return true;
+    } else if (/^(catch|catches|slides|lifts|hinges)$/i.test(word)) {
+      step.catches = this.joined(step.catches, /^catch/i.test(word) ? rest : piece);
+    } else if (/^(forget|remember)$/i.test(word) && rest !== "") {
+      step.forget = this.joined(step.forget, rest);
+    } else if (
+      /^(use )?new (ones|bolts?|screws?|clips?|nuts?|rivets?|seals?|gaskets?)\b/i.test(piece)
+    ) {
+      // Old ones do not go back in.
+      step.forget = this.joined(step.forget, piece.replace(/^use /i, ""));
+    } else if (/^(hold|heavy)\b/i.test(piece)) {
+      step.hold = true;
+      if (!/^(hold|heavy)( it)?( up)?$/i.test(piece)) step.notes.push(piece);
+    } else if (/^(paint|painted|cover the paint)$/i.test(piece)) step.paint = true;
+    else return false;
+    this.open = null;
+    return true;
+  }
+
+  /** Says more of what was spoken of last, or is kept as a note. */
+  private more(piece: string): void {
+    const { after, covers, plugs, fasteners, notes } = this.step;
+    const [plug, fastener] = [plugs.at(-1), fasteners.at(-1)];
+    if (this.open === "after") after.push(withoutThe(piece));
+    else if (this.open === "covers") covers.push(withoutThe(piece));
+    else if (this.open === "plug" && plug) {
+      plugs[plugs.length - 1] = { ...plug, where: this.joined(plug.where, piece) };
+    } else if (this.open === "fastener" && fastener) {
+      const where = this.joined(fastener.where, piece);
+      fasteners[fasteners.length - 1] = { ...fastener, where };
+    } else notes.push(piece);
+  }
+
+  take(text: string): void {
+    for (const said of partFasteners(text)) {
+      const piece = plain(said);
+      if (piece === "" || this.keyword(piece)) continue;
+      const fastener = readFastener(piece);
+      if (fastener) {
+        this.step.fasteners.push(fastener);
+        this.open = "fastener";
+      } else this.more(piece);
+    }
+  }
 }
 
-/** What stands between commas. */
-const listOf = (text: string): string[] =>
-  text
-    .split(",")
-    .map((s) => s.trim())
-    .filter((s) => s !== "");
-
-const LONGEST = 500;
+/** The panel's name, and what is said of it: parted by a colon, or where the fasteners begin. */
+function parted(whole: string): readonly [name: string, rest: string] {
+  const colon = whole.search(/[:;]/);
+  const head = colon < 0 ? whole : whole.slice(0, colon);
+  const tail = colon < 0 ? "" : whole.slice(colon + 1);
+  const from = fastenersFrom(head);
+  if (from >= 0) return [head.slice(0, from), `${head.slice(from)};${tail}`];
+  const comma = head.indexOf(",");
+  return comma < 0 ? [head, tail] : [head.slice(0, comma), `${head.slice(comma + 1)};${tail}`];
+}
 
 /**
- * Reads a step as it is dictated: the panel's name, then what holds it.
- * `left cover: 2 hex M6 x 20 front 10 Nm, one push rear; plug seat heater, under the hook;
- * after seat; covers battery; hold; paint; 6 min; catch slides forward; forget the spring`. Clauses are
- * parted by semicolons, fasteners by commas. The message says which clause and what is valid.
+ * Reads a step as it is said: the panel's name, then what holds it.
+ * "left cover: 2 hex M6 x 20 front 10 Nm, one push rear; plug seat heater, under the hook; after seat;
+ * covers battery; hold; paint; 6 min; slides forward; forget the spring", and as easily "seat 8 star T25
+ * very tight and 3 clips, plug heater". Pieces are parted by commas and semicolons; a piece that means
+ * nothing by itself says more of the one before it, behind a semicolon it is a note. Nothing is thrown away.
  */
 export function readStep(text: string): ReadStep {
   const whole = text.trim();
   if (whole.length > LONGEST) {
     return { ok: false, message: `${whole.length} characters (needs ${LONGEST} or fewer)` };
   }
-  const colon = whole.search(/[:;]/);
-  const name = (colon < 0 ? whole : whole.slice(0, colon)).trim();
-  if (name === "") {
+  if (plain(whole) === "" || /^[:;,\s]*$/.test(whole)) {
     return { ok: false, message: "no panel named (seat: 2 hex M6 x 20; plug seat heater)" };
   }
-  const [after, covers]: [string[], string[]] = [[], []];
-  const fasteners: SaidFastener[] = [];
-  const plugs: { name: string; where: string }[] = [];
-  let [catches, forget, hold, paint, estimateMin] = ["", "", false, false, 0];
-  const clauses = colon < 0 ? [] : whole.slice(colon + 1).split(";");
-  for (const raw of clauses) {
-    const clause = raw.trim();
-    if (clause === "") continue;
-    const [, word = "", rest = ""] = /^(\S+)\s*(.*)$/s.exec(clause) ?? [];
-    const minutes = /^(\d+) ?min(?:utes?)?$/i.exec(clause);
-    if (minutes) estimateMin = Number(minutes[1]);
-    else if (/^(plugs?|part)$/i.test(word)) {
-      const [plug = "", ...where] = rest.split(",");
-      if (plug.trim() === "") return { ok: false, message: `“${clause}”: which plug?` };
-      plugs.push({ name: plug.trim(), where: where.join(",").trim() });
-    } else if (/^after$/i.test(word)) {
-      after.push(...listOf(rest));
-    } else if (/^covers$/i.test(word)) {
-      covers.push(...listOf(rest));
-    } else if (/^(catch|catches|slides|lifts)$/i.test(word)) {
-      catches = /^catch/i.test(word) ? rest : clause;
-    } else if (/^(forget|remember)$/i.test(word)) forget = rest;
-    else if (/^(hold|heavy)$/i.test(word)) hold = true;
-    else if (/^(paint|painted|cover)$/i.test(word)) paint = true;
-    else {
-      for (const part of clause.split(",")) {
-        if (part.trim() === "") continue;
-        const fastener = readFastener(part);
-        if (typeof fastener === "string") return { ok: false, message: fastener };
-        fasteners.push(fastener);
-      }
-    }
+  const [head, rest] = parted(whole);
+  const reading = new Reading();
+  for (const clause of rest.split(";")) {
+    for (const piece of clause.split(",")) reading.take(piece);
+    reading.end();
   }
-  return {
-    ok: true,
-    step: { name, after, covers, fasteners, plugs, catches, forget, hold, paint, estimateMin },
-  };
+  const name = plain(head).replace(/ ?\b(?:has|with|held by|by|comes off with)$/i, "");
+  return { ok: true, step: { name: name === "" ? NAMELESS : name, ...reading.step } };
 }

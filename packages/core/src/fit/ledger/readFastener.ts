@@ -1,0 +1,116 @@
+import { LOCKERS, type Drive, type Fastener } from "../../job/index.ts";
+
+/** Fasteners as they were said, not yet part of a job. */
+export type SaidFastener = Pick<
+  Fastener,
+  "drive" | "size" | "lengthMm" | "count" | "where" | "torqueNm" | "locker"
+>;
+
+const NUMBERS: Readonly<Record<string, number>> = {
+  ...{ a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8 },
+  ...{ nine: 9, ten: 10, eleven: 11, twelve: 12 },
+};
+const MOST = 99;
+
+/** Words that people say for a drive, the plainest last: a star bolt is a star. */
+const DRIVE_WORDS: readonly (readonly [RegExp, Drive])[] = [
+  [/\b(?:star|six[- ]?lobe)\b/i, "sixLobe"],
+  // A drive's own size: T25, T40 (ISO 10664).
+  [/\bT\d{1,3}\b/, "sixLobe"],
+  [/\b(?:socket|allen|inside hex)\b(?: head)?/i, "socket"],
+  [/\b(?:cross|phillips)\b(?: head)?/i, "cross"],
+  [/\b(?:slot|slotted)\b/i, "slot"],
+  [/\b(?:push|rivets?|clips?|tabs?)\b/i, "push"],
+  [/\b(?:hand|wing|knob)s?\b/i, "hand"],
+  [/\bhex\b/i, "hex"],
+  [/\b(?:bolts?|nuts?)\b/i, "hex"],
+  [/\bscrews?\b/i, "cross"],
+];
+/** Says again what a drive's word has said. */
+const FILLERS = /\b(?:bolts?|nuts?|screws?|pins?|rivets?|clips?|fasteners?|head)\b/gi;
+
+const STAR_SIZE = /\b(T\d{1,3})\b/;
+const SIZE = /\b(M\d+(?:\.\d+)?|\d+\/\d+-\d+|#\d+-\d+)\b/i;
+const DIAMETER = /\b(\d+(?:\.\d+)? ?mm)\b/i;
+const NUMBER = String.raw`(\d+(?:\.\d+)?)`;
+const BY = new RegExp(
+  String.raw`(?:^|\s)(?:x|×|by) ?${NUMBER} ?(mm|in|inch|inches|")?(?=\s|$)`,
+  "i",
+);
+const LONG = new RegExp(String.raw`(?:^|\s)${NUMBER} ?(mm|in|inch|inches|")? long\b`, "i");
+const INCHES = new RegExp(String.raw`(?:^|\s)${NUMBER} ?(in|inch|inches|")(?=\s|$)`, "i");
+const TORQUE = /\b(\d+(?:\.\d+)?) ?n ?·?m\b/i;
+const MM_PER_INCH = 25.4;
+
+/** What is left of a text as pieces of it are taken. */
+class Rest {
+  constructor(public text: string) {}
+
+  take(pattern: RegExp): RegExpExecArray | null {
+    const found = pattern.exec(this.text);
+    if (!found) return null;
+    const end = found.index + found[0].length;
+    this.text = `${this.text.slice(0, found.index)} ${this.text.slice(end)}`;
+    return found;
+  }
+}
+
+function lengthIn(rest: Rest): number {
+  for (const pattern of [BY, LONG, INCHES]) {
+    const [, number, unit = "mm"] = rest.take(pattern) ?? [];
+    if (number === undefined) continue;
+    return Number((Number(number) * (/^mm$/i.test(unit) ? 1 : MM_PER_INCH)).toFixed(1));
+  }
+  return 0;
+}
+
+const countOf = (word: string): number =>
+  /^\d+$/.test(word) ? Number(word) : (NUMBERS[word.toLowerCase()] ?? 0);
+
+/**
+ * Fasteners as people say them: "8 star T25", "two M6 by 20 rear, very tight", "5 screws". A screw of which
+ * nobody says more is a cross; what is not understood is where they sit. null where no count of something
+ * that fastens is said.
+ */
+export function readFastener(text: string): SaidFastener | null {
+  const [first = "", ...words] = text.trim().split(/\s+/);
+  const count = countOf(first);
+  if (count < 1 || count > MOST) return null;
+  const rest = new Rest(words.join(" "));
+  const torque = rest.take(TORQUE)?.[1];
+  const star = STAR_SIZE.exec(rest.text)?.[1] ?? "";
+  const thread = rest.take(SIZE)?.[1] ?? "";
+  const lengthMm = lengthIn(rest);
+  const size = star || thread.replace(/^m/, "M") || (rest.take(DIAMETER)?.[1] ?? "");
+  const drive = DRIVE_WORDS.find(([pattern]) => pattern.test(rest.text));
+  if (!drive) return null;
+  rest.take(drive[0]);
+  rest.take(STAR_SIZE);
+  const locker = rest.take(/\b(medium|strong)\b(?: locker)?/i)?.[1]?.toLowerCase();
+  const isGreased = rest.take(/\bgreased?\b/i) !== null;
+  const where = rest.text.replace(FILLERS, " ").replace(/\bsnug\b/gi, " ");
+  return {
+    ...{ count, drive: drive[1], size, lengthMm },
+    torqueNm: torque === undefined ? 0 : Number(torque),
+    locker: LOCKERS.find((l) => l === locker) ?? (isGreased ? "grease" : "none"),
+    where: where.replace(/\s+/g, " ").replace(/^[ ,]+|[ ,]+$/g, ""),
+  };
+}
+
+const COUNT = String.raw`(?:\d{1,2}|${Object.keys(NUMBERS).join("|")})`;
+const AT_COUNT = new RegExp(String.raw`(?:^|[\s,])(?=${COUNT}\s)`, "gi");
+
+/** Where in a text the first fasteners are said; -1 where none are. */
+export function fastenersFrom(text: string): number {
+  for (const { index, 0: before } of text.matchAll(AT_COUNT)) {
+    const at = index + before.length;
+    const piece = text.slice(at).split(/[,;]|\band\b/)[0] ?? "";
+    if (readFastener(piece)) return at;
+  }
+  return -1;
+}
+
+const NEXT = new RegExp(String.raw`\s+(?:and|plus|with)\s+(?=${COUNT}\s)`, "i");
+
+/** "8 star T25 and 3 clips" in two. */
+export const partFasteners = (text: string): string[] => text.split(NEXT);
