@@ -1,5 +1,5 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, asc, desc, eq, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import { STAGES, shopFigures, type ShopFigures, type TimeRecord } from "@dragonet/core";
 import type {
   BoardAnswer,
@@ -7,6 +7,7 @@ import type {
   JobsOfModelAnswer,
   JobsPageAnswer,
 } from "@dragonet/contract";
+import { askByIndex } from "../database/byIndex.ts";
 import { MOST_COUNTED, countSome, countedOf } from "../database/counted.ts";
 import { DATABASE, type Database } from "../database/database.ts";
 import { job } from "../database/schema.ts";
@@ -33,6 +34,7 @@ const COLUMNS = {
   boardOrder: job.boardOrder,
 };
 
+type StageList = BoardAnswer["stages"][number];
 type Row = Pick<typeof job.$inferSelect, keyof typeof COLUMNS>;
 
 const onBoard = ({ id, revision, summary, updatedAt }: Row): JobOnBoardAnswer => ({
@@ -110,19 +112,8 @@ export class BoardService {
   /** The first jobs of every stage. */
   async board(query: BoardQuery): Promise<BoardAnswer> {
     const had = await having(this.db, "job", query.words);
-    const stages = STAGES.filter((stage) => query.stage === null || stage === query.stage);
     const [lists, onBenches, benches, [any]] = await Promise.all([
-      Promise.all(
-        stages.map(async (stage) => {
-          const own = { ...query, stage };
-          const { jobs, next } = await this.after(own, had, OF_EACH_STAGE, null);
-          const counted =
-            next === "" || had.kind === "many"
-              ? { count: jobs.length, uncounted: next !== "" }
-              : await countSome(this.db, job, seen(own, had));
-          return { stage, jobs, ...counted };
-        }),
-      ),
+      had.kind === "few" ? this.stagesOfFew(query, had) : this.stagesOfMany(query, had),
       this.db
         .select(COLUMNS)
         .from(job)
@@ -137,6 +128,52 @@ export class BoardService {
       onBenches: onBenches.map(onBoard),
       ...{ benches, any: any !== undefined },
     };
+  }
+
+  /** Where few are looked at each of them is met once, whatever its stage: which are the first, and how many there are. */
+  private async stagesOfFew(query: BoardQuery, had: Having): Promise<StageList[]> {
+    const { rows } = await askByIndex(
+      this.db,
+      sql`
+      select id, count from (
+        select id, stage_rank, board_order,
+          row_number() over (partition by stage_rank order by board_order, id) as nth,
+          (count(*) over (partition by stage_rank))::int as count
+        from job where ${seen(query, had)}
+      ) as met where nth <= ${OF_EACH_STAGE} order by stage_rank, board_order, id`,
+    );
+    const ids = rows.map(({ id }) => id as string);
+    if (ids.length === 0) return [];
+    const told = await this.db.select(COLUMNS).from(job).where(inArray(job.id, ids));
+    const byId = new Map(told.map((row) => [row.id, row]));
+    const lists = new Map<number, { jobs: JobOnBoardAnswer[]; count: number }>();
+    for (const { id, count } of rows as unknown as { id: string; count: number }[]) {
+      const row = byId.get(id);
+      if (!row) continue;
+      const list = lists.get(row.stageRank) ?? { jobs: [], count };
+      list.jobs.push(onBoard(row));
+      lists.set(row.stageRank, list);
+    }
+    return STAGES.flatMap((stage) => {
+      const list = lists.get(rankOf(stage));
+      return list ? [{ stage, jobs: list.jobs, ...countedOf(list.count) }] : [];
+    });
+  }
+
+  /** Where most are looked at each stage is gone down until there are enough of it. */
+  private stagesOfMany(query: BoardQuery, had: Having): Promise<StageList[]> {
+    const stages = STAGES.filter((stage) => query.stage === null || stage === query.stage);
+    return Promise.all(
+      stages.map(async (stage) => {
+        const own = { ...query, stage };
+        const { jobs, next } = await this.after(own, had, OF_EACH_STAGE, null);
+        const counted =
+          next === "" || had.kind === "many"
+            ? { count: jobs.length, uncounted: next !== "" }
+            : await countSome(this.db, job, seen(own, had));
+        return { stage, jobs, ...counted };
+      }),
+    );
   }
 
   private async benches(): Promise<string[]> {

@@ -7,6 +7,12 @@ import { wordsOf } from "./search.service.ts";
 
 /** Things with the words of a question up to which they are listed one by one. */
 const MOST_LISTED = 2000;
+/**
+ * Things that are looked at first, by their ids, which are by chance, and how many of them have words that
+ * are everywhere: to count those by the index it would have to gather every one of them.
+ */
+const SAMPLED = 300;
+const EVERYWHERE = 30;
 
 /** Things that have every word that is asked for. */
 export type Having =
@@ -28,6 +34,13 @@ export async function having(db: Database, of: SearchKind, words: string): Promi
   const asked = wordsOf(words);
   if (asked.length === 0) return { kind: "any" };
   const wanted = everyWord(asked);
+  const sample = await askByIndex(
+    db,
+    sql`select count(*)::int as count from (
+        select stems from search_entry where ${ofKind(of)} order by kind, id limit ${SAMPLED}
+      ) as sampled where stems @@ to_tsquery('simple', ${wanted})`,
+  );
+  if (Number(sample.rows[0]?.count) >= EVERYWHERE) return { kind: "many", of, wanted };
   const { rows } = await askByIndex(
     db,
     sql`select id from search_entry where ${ofKind(of)} and stems @@ to_tsquery('simple', ${wanted})
