@@ -77,6 +77,12 @@ function apiHeaders(_req: Request, res: Response, next: NextFunction): void {
   next();
 }
 
+/** What a page's list asks for first, as it asks for it, by the page's address. */
+const FIRST_LISTS: Readonly<Record<string, string>> = {
+  "/": "/api/board",
+  "/shelf": "/api/shelf?q=",
+};
+
 /** The built page: hashed assets for ever, the page itself asked for every time. */
 function servePage(app: NestExpressApplication, folder: string): void {
   const page = express.Router();
@@ -89,9 +95,10 @@ function servePage(app: NestExpressApplication, folder: string): void {
   );
   page.use(express.static(folder, { index: false, maxAge: 0 }));
   page.get(/.*/, (req: Request, res: Response) => {
-    // Whoever comes back to the board has it asked for before the page's code is read.
-    if (req.originalUrl === "/" && req.headers.cookie?.includes(`${SESSION_COOKIE}=`)) {
-      res.set("link", '</api/board>; rel="preload"; as="fetch"; crossorigin="anonymous"');
+    // Whoever comes back to a list has it asked for before the page's code is read.
+    const list = FIRST_LISTS[req.originalUrl];
+    if (list !== undefined && req.headers.cookie?.includes(`${SESSION_COOKIE}=`)) {
+      res.set("link", `<${list}>; rel="preload"; as="fetch"; crossorigin="anonymous"`);
     }
     res.set("cache-control", "no-cache").sendFile(join(folder, "index.html"));
   });

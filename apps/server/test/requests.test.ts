@@ -83,7 +83,8 @@ describe("requests from elsewhere", () => {
     );
     expect(await link("/", {})).toBeNull();
     expect(await link("/?stage=fit", { cookie })).toBeNull();
-    expect(await link("/shelf", { cookie })).toBeNull();
+    expect(await link("/shelf", { cookie })).toContain("</api/shelf?q=>;");
+    expect(await link("/vehicles", { cookie })).toBeNull();
   });
 
   it("are refused in words when they are no JSON, or hold what nobody asked for", async () => {

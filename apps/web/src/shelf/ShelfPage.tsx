@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { useMemo, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { PART_KINDS, type PartKind } from "@dragonet/core";
@@ -19,7 +19,6 @@ import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 import { KIND_WORDS } from "./kindWords.ts";
 import { OrderList } from "./OrderList.tsx";
 import { newPart } from "./newPart.ts";
-import { PartDialog } from "./PartDialog.tsx";
 import { PartTable } from "./PartTable.tsx";
 import { useNeeds, usePart, usePartsPage, useShelf, useShelfChanged } from "./parts.ts";
 
@@ -74,6 +73,9 @@ function OneKind({ kind, words, taken, onOpen }: ListProps & { kind: PartKind })
     </Section>
   );
 }
+
+/** A part's many fields come when one is opened. */
+const PartDialog = lazy(async () => ({ default: (await import("./PartDialog.tsx")).PartDialog }));
 
 /** What is on the shelf: facts for the circuit, price and stock, CSV in and out. */
 export function ShelfPage() {
@@ -147,7 +149,9 @@ export function ShelfPage() {
       {!kind && list.words === "" && <OrderList lines={needs?.orders ?? []} />}
       {kind ? <OneKind {...list} kind={kind} /> : <AllKinds {...list} />}
       {unknown && <Trouble error={unknown} />}
-      {open && <PartDialog key={open.value.id} kept={open} canEdit={canEdit} onClose={close} />}
+      <Suspense fallback={null}>
+        {open && <PartDialog key={open.value.id} kept={open} canEdit={canEdit} onClose={close} />}
+      </Suspense>
       <Modal open={take.error !== null} onClose={take.reset} title="This file was not taken in">
         <p className="font-bold">{take.error?.message}</p>
         {take.error instanceof ApiError && <FaultList error={take.error} />}
