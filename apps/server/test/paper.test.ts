@@ -286,7 +286,7 @@ describe("on paper", () => {
         ...["The shop: the next days", "Monday 30.11.", "Friday 04.12.", "Bench 1", "1 / 1"],
         ...[
           "08:00–10:00 Bar",
-          "Promised",
+          "Promised 2026-12-02: Bar",
           "As planned 2026-11-30 08:00; a plan changes with the work.",
         ],
       ]);

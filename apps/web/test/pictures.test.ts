@@ -21,6 +21,7 @@ import {
 } from "../src/bench/lampSpots.ts";
 import { edgeOf, placeLabels, type Box } from "../src/ui/picture/labels.ts";
 import { R, layOutLamps, sizeOf, viewsOf } from "../src/fit/lamps/layOutLamps.ts";
+import { rowsFrom } from "../src/signals/TimeStrips.tsx";
 import { layOutPlan } from "../src/fit/route/layOutPlan.ts";
 
 const jobs = demoJobs();
@@ -150,6 +151,16 @@ describe("lamps seen from one end", () => {
     );
   });
 
+  it("are at the vehicle's own edge where nobody has measured them, whatever its width", () => {
+    for (const size of sizes) {
+      const at = (end: "front" | "rear") =>
+        lampSpots([lamp(1, "left")], [], end, size).get("lamp-1")!;
+      const [edge] = placeIn(size)([size.width / 2, 0]);
+      expect(Math.abs(at("front")[0] - edge)).toBeLessThan(8);
+      expect(at("rear")[0]).toBeCloseTo(WIDTH - at("front")[0], 6);
+    }
+  });
+
   it("are where the tape has them: higher is higher, and right from behind is left from the front", () => {
     const job: Job = jobs.find((j) => j.mounts.some((m) => m.side === "right"))!;
     const mount = {
@@ -165,5 +176,27 @@ describe("lamps seen from one end", () => {
     expect(at("rear", low)[1]).toBeGreaterThan(at("rear", mount)[1]);
     const [x, y] = placeIn(size)([mount.outM.value, mount.heightM.value]);
     expect(at("rear", mount)).toEqual([x, y]);
+  });
+});
+
+describe("names beside strips of time", () => {
+  it("are whole, in as many lines as they take, none over the next", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.string({ minLength: 1, maxLength: 130 }), { maxLength: 9 }),
+        (names) => {
+          const rows = rowsFrom(18, names);
+          for (const [i, { lines, y, height }] of rows.entries()) {
+            expect(lines.join("").replace(/\s/g, "")).toBe(names[i]!.replace(/\s/g, ""));
+            expect(Math.max(0, ...lines.map((line) => [...line].length))).toBeLessThanOrEqual(27);
+            expect(height).toBeGreaterThanOrEqual(lines.length * 13);
+            const next = rows[i + 1];
+            if (next) expect(next.y).toBe(y + height);
+          }
+        },
+      ),
+    );
+    const [row] = rowsFrom(0, ["Brake lamp with flasher inside"]);
+    expect(row!.lines).toEqual(["Brake lamp with flasher", "inside"]);
   });
 });

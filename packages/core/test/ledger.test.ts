@@ -114,6 +114,7 @@ describe("a step said in one breath", () => {
     ["grille, six 8 mm hex", ["6 hex 8 mm"]],
     ["guard 3 star bolts T30 20 mm long left", ["3 sixLobe T30 20 left"]],
     ["cowl: four wing nuts", ["4 hand"]],
+    ["lens: four #10-24 x 19 cross top", ["4 cross #10-24 19 top"]],
     ["headlight ring, one slotted screw underneath", ["1 slot underneath"]],
   ])("%s", (text, fasteners) => {
     expect(fastened(text)).toEqual(fasteners);
@@ -142,6 +143,13 @@ describe("a step said in one breath", () => {
         plugs: [{ name: "heater", where: "under the hook" }],
         ...{ catches: "slides forward", forget: "new clips", notes: [] },
       },
+    });
+  });
+
+  it("minds the whole way that something moves", () => {
+    const read = readStep("lid: 2 hex M6; slides back, then up; smells of diesel");
+    expect(read).toMatchObject({
+      step: { catches: "slides back, then up", notes: ["smells of diesel"] },
     });
   });
 

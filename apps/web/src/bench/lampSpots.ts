@@ -46,18 +46,25 @@ function* around([x, y]: Spot): Generator<Spot> {
   }
 }
 
-/** Where a lamp that nobody measured would be looked for: in rows across the middle, or down its side. */
-function usualSpot(lamp: SeenLamp, same: readonly SeenLamp[], end: End): Spot {
+/** How high a lamp usually sits, in m above the ground. */
+const USUAL_M = 0.75;
+/** How far beside the vehicle's edge one of its sides is drawn, in units of the picture. */
+const BESIDE = 5;
+
+/** Where a lamp that nobody measured would be looked for: in rows across the middle, or at its edge. */
+function usualSpot(lamp: SeenLamp, same: readonly SeenLamp[], end: End, measures: Measures): Spot {
   const index = same.indexOf(lamp);
+  const high = Math.min(USUAL_M, 0.8 * measures.height);
+  const [edge, y] = placeIn(measures)([measures.width / 2, high]);
   if (lamp.place === "left" || lamp.place === "right") {
     // Seen from behind, the vehicle's left is on the left; seen from the front on the right.
     const onLeft = (lamp.place === "left") === (end === "rear");
-    const x = 18 + Math.floor(index / 4) * 15;
-    return [onLeft ? x : WIDTH - x, 30 + (index % 4) * 16];
+    const x = edge + BESIDE + Math.floor(index / 3) * 15;
+    return [onLeft ? WIDTH - x : x, y + (index % 3) * 15];
   }
   const row = Math.floor(index / 5);
   const inRow = Math.min(5, same.length - row * 5);
-  return [WIDTH / 2 + ((index % 5) - (inRow - 1) / 2) * 22, 40 + row * 17];
+  return [WIDTH / 2 + ((index % 5) - (inRow - 1) / 2) * 20, y + row * 15];
 }
 
 /**
@@ -76,7 +83,7 @@ export function lampSpots(
     const mount = byLamp.get(lamp.lampId);
     if (!mount) {
       const same = lamps.filter((l) => l.place === lamp.place && !byLamp.has(l.lampId));
-      return { lamp, measured: false, at: usualSpot(lamp, same, end) };
+      return { lamp, measured: false, at: usualSpot(lamp, same, end, measures) };
     }
     const right = end === "rear" ? rightOf(mount) : -rightOf(mount);
     return { lamp, measured: true, at: place([right, mount.heightM.value]) };

@@ -11,6 +11,8 @@ const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx"
 export function Find() {
   const { shown, show } = useFindShown();
   const close = (): void => show(null);
+  // Who signs out leaves nothing open for the next.
+  useEffect(() => () => show(null), [show]);
   useEffect(() => {
     const press = (e: KeyboardEvent): void => {
       if (e.key.toLowerCase() !== "k" || !(e.ctrlKey || e.metaKey) || e.altKey) return;

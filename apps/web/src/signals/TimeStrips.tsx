@@ -12,6 +12,64 @@ import { LIGHT_HEX } from "../bench/light.ts";
 const LEFT = 190;
 const WIDTH = 1000;
 const ROW = 22;
+/** A line of a name, and letters that it has room for at the width of the names. */
+const LINE = 13;
+const LETTERS = 27;
+
+/** A name in as many lines as it takes: none of it is cut off. */
+function linesOf(name: string): string[] {
+  const lines: string[] = [];
+  for (const word of name.split(" ")) {
+    // A word that is longer than a line is parted where the line ends.
+    for (const piece of word.match(new RegExp(`.{1,${LETTERS}}`, "gsu")) ?? []) {
+      const last = lines.at(-1);
+      if (last !== undefined && last.length + 1 + piece.length <= LETTERS) {
+        lines[lines.length - 1] = `${last} ${piece}`;
+      } else lines.push(piece);
+    }
+  }
+  return lines;
+}
+
+/** A row of the picture: its name, where it begins and how high it is. */
+export interface NamedRow {
+  readonly lines: readonly string[];
+  readonly y: number;
+  readonly height: number;
+}
+
+/** Rows below each other from a height on, each as high as its name asks for. */
+export function rowsFrom(top: number, names: readonly string[]): NamedRow[] {
+  let y = top;
+  return names.map((name) => {
+    const lines = linesOf(name);
+    const height = Math.max(ROW, 9 + lines.length * LINE);
+    const row = { lines, y, height };
+    y += height;
+    return row;
+  });
+}
+
+const endOf = (rows: readonly NamedRow[], otherwise: number): number => {
+  const last = rows.at(-1);
+  return last ? last.y + last.height : otherwise;
+};
+
+const lampName = ({ label, place }: LampTrace): string =>
+  place === "left" || place === "right" ? `${label}, ${place}` : label;
+
+const TOP = 18;
+
+/** Where everything of a trace stands. */
+function layOut(job: Job, trace: SignalTrace) {
+  const bars = controlBars(job, trace);
+  const controls = rowsFrom(
+    TOP,
+    bars.map(({ name }) => name),
+  );
+  const lamps = rowsFrom(endOf(controls, TOP) + 8, trace.lamps.map(lampName));
+  return { bars, controls, lamps, height: endOf(lamps, TOP) + 6 };
+}
 
 interface Bar {
   readonly fromS: number;
@@ -75,26 +133,24 @@ function LampRow({
   );
 }
 
+function Name({ row, bold }: { row: NamedRow; bold: boolean }) {
+  return (
+    <text fontSize="12" fontWeight={bold ? 700 : 400} fill={bold ? "var(--ink)" : "var(--muted)"}>
+      {row.lines.map((line, i) => (
+        <tspan key={i} x="0" y={row.y + 14 + i * LINE}>
+          {line}
+        </tspan>
+      ))}
+    </text>
+  );
+}
+
 /** Everything but the moving line: drawn once for a trace. */
 const Still = memo(function Still({ job, trace }: { job: Job; trace: SignalTrace }) {
-  const controls = controlBars(job, trace);
+  const { bars, controls, lamps, height } = layOut(job, trace);
   const x = (s: number): number => LEFT + ((WIDTH - LEFT) * s) / trace.endS;
   const step = trace.endS > 60 ? 10 : trace.endS > 20 ? 5 : 1;
   const ticks = Array.from({ length: Math.floor(trace.endS / step) + 1 }, (_, i) => i * step);
-  const top = 18;
-  const lampsTop = top + controls.length * ROW + 8;
-  const height = lampsTop + trace.lamps.length * ROW + 6;
-  const label = (text: string, y: number, bold: boolean) => (
-    <text
-      x="0"
-      y={y + 14}
-      fontSize="12"
-      fontWeight={bold ? 700 : 400}
-      fill={bold ? "var(--ink)" : "var(--muted)"}
-    >
-      {text.length > 28 ? `${text.slice(0, 27)}…` : text}
-    </text>
-  );
   return (
     <>
       {ticks.map((s) => (
@@ -102,7 +158,7 @@ const Still = memo(function Still({ job, trace }: { job: Job; trace: SignalTrace
           <line
             x1={x(s)}
             x2={x(s)}
-            y1={top - 4}
+            y1={TOP - 4}
             y2={height}
             stroke="var(--hair)"
             strokeWidth="0.7"
@@ -113,38 +169,29 @@ const Still = memo(function Still({ job, trace }: { job: Job; trace: SignalTrace
         </g>
       ))}
       {controls.map((row, i) => (
-        <g key={row.name}>
-          {label(row.name, top + i * ROW, false)}
-          {row.bars.map((bar) => (
+        <g key={row.y}>
+          <Name row={row} bold={false} />
+          {bars[i]!.bars.map((bar) => (
             <rect
               key={bar.fromS}
               x={x(bar.fromS)}
               width={Math.max(1, x(bar.toS) - x(bar.fromS))}
-              y={top + i * ROW + 6}
+              y={row.y + 6}
               height="9"
               fill="var(--ink)"
             />
           ))}
         </g>
       ))}
-      {trace.lamps.map((lamp, i) => (
-        <g key={lamp.lampId}>
-          {label(
-            lamp.place === "left" || lamp.place === "right"
-              ? `${lamp.label}, ${lamp.place}`
-              : lamp.label,
-            lampsTop + i * ROW,
-            true,
-          )}
-          <LampRow lamp={lamp} y={lampsTop + i * ROW} x={x} endS={trace.endS} />
+      {lamps.map((row, i) => (
+        <g key={row.y}>
+          <Name row={row} bold />
+          <LampRow lamp={trace.lamps[i]!} y={row.y + row.height - ROW} x={x} endS={trace.endS} />
         </g>
       ))}
     </>
   );
 });
-
-const rowsOf = (job: Job, trace: SignalTrace): number =>
-  controlBars(job, trace).length + trace.lamps.length;
 
 /** One strip a lamp against time, under the controls that were pressed; a line where time stands. */
 export function TimeStrips({
@@ -158,7 +205,7 @@ export function TimeStrips({
   atS: number;
   onSeek: (atS: number) => void;
 }) {
-  const height = 18 + rowsOf(job, trace) * ROW + 14;
+  const { height } = layOut(job, trace);
   const lineX = LEFT + ((WIDTH - LEFT) * atS) / trace.endS;
   const lit = trace.lamps
     .filter((lamp) => lamp.steps.some((s) => s.level > 0))

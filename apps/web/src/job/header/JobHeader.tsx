@@ -68,16 +68,25 @@ function RedoButton() {
   );
 }
 
+/** Whether all is saved, said to screen readers as well. */
+function Saving({ quietly = false }: { quietly?: boolean }) {
+  const canEdit = useCanEdit();
+  const saveState = useJobStore((s) => s.saveState);
+  return (
+    <span role="status" className={quietly ? "sr-only" : "max-w-72 text-small text-muted"}>
+      {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}
+    </span>
+  );
+}
+
 /** Whether all is saved, and what of the job is changed from everywhere. */
 function Standing({ phone }: { phone: boolean }) {
   const { card } = useJob();
   const canEdit = useCanEdit();
-  const { edit, saveState } = useJobStore();
+  const { edit } = useJobStore();
   return (
     <div className={`ml-auto flex items-center gap-2 ${phone ? "w-full flex-wrap" : ""}`}>
-      <span role="status" className="max-w-72 text-small text-muted">
-        {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}
-      </span>
+      <Saving />
       <SetAsideNote />
       {canEdit && (
         <>
@@ -143,7 +152,9 @@ function PhoneLine({ about }: { about: string }) {
         <h1 className="min-w-0 flex-1 leading-tight break-words">{card.title}</h1>
         <PhoneButtons more={more} onMore={() => setMore(!more)} />
       </div>
-      {(more || !isQuiet) && (
+      {!more && isQuiet ? (
+        <Saving quietly />
+      ) : (
         <div className="px-3 pb-1">
           {more && <p className="text-small text-muted">{about}</p>}
           <Standing phone />

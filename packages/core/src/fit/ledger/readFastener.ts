@@ -30,7 +30,7 @@ const DRIVE_WORDS: readonly (readonly [RegExp, Drive])[] = [
 const FILLERS = /\b(?:bolts?|nuts?|screws?|pins?|rivets?|clips?|fasteners?|head)\b/gi;
 
 const STAR_SIZE = /\b(T\d{1,3})\b/;
-const SIZE = /\b(M\d+(?:\.\d+)?|\d+\/\d+-\d+|#\d+-\d+)\b/i;
+const SIZE = /(?:^|\s)(M\d+(?:\.\d+)?|\d+\/\d+-\d+|#\d+-\d+)\b/i;
 const DIAMETER = /\b(\d+(?:\.\d+)? ?mm)\b/i;
 const NUMBER = String.raw`(\d+(?:\.\d+)?)`;
 const BY = new RegExp(

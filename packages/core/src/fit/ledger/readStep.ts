@@ -27,7 +27,7 @@ const NAMELESS = "panel";
 const plain = (text: string): string => text.replace(/\s+/g, " ").replace(/^[ ,.]+|[ ,.]+$/g, "");
 const withoutThe = (text: string): string => plain(text).replace(/^the /i, "");
 
-type Open = "plug" | "after" | "covers" | "fastener" | null;
+type Open = "plug" | "after" | "covers" | "fastener" | "catches" | null;
 
 /** Reads piece by piece what stands behind the panel's name. */
 class Reading {
@@ -67,6 +67,8 @@ class Reading {
       return true;
     } else if (/^(catch|catches|slides|lifts|hinges)$/i.test(word)) {
       step.catches = this.joined(step.catches, /^catch/i.test(word) ? rest : piece);
+      this.open = "catches";
+      return true;
     } else if (/^(forget|remember)$/i.test(word) && rest !== "") {
       step.forget = this.joined(step.forget, rest);
     } else if (
@@ -89,6 +91,7 @@ class Reading {
     const [plug, fastener] = [plugs.at(-1), fasteners.at(-1)];
     if (this.open === "after") after.push(withoutThe(piece));
     else if (this.open === "covers") covers.push(withoutThe(piece));
+    else if (this.open === "catches") this.step.catches = this.joined(this.step.catches, piece);
     else if (this.open === "plug" && plug) {
       plugs[plugs.length - 1] = { ...plug, where: this.joined(plug.where, piece) };
     } else if (this.open === "fastener" && fastener) {
