@@ -1,7 +1,7 @@
 import { defineConfig } from "vite";
 import { unpackFaces } from "./faces/unpackFaces.ts";
 
-/** What cannot go into one file: binaries, what starts threads from its own file. */
+/** What cannot go into one file: binaries, what starts threads from its own file, what finds files by its path. */
 const APART = ["sharp", "@node-rs/argon2", "piscina", "pdfmake"];
 /** Optional parts of packages, asked for at run time and not installed. */
 const OPTIONAL = [

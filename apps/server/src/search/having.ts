@@ -7,12 +7,10 @@ import { wordsOf } from "./search.service.ts";
 
 /** Things with the words of a question up to which they are listed one by one. */
 const MOST_LISTED = 2000;
-/**
- * Things that are looked at first, by their ids, which are by chance, and how many of them have words that
- * are everywhere: to count those by the index it would have to gather every one of them.
- */
+/** Jobs that are looked at first: their ids are by chance, so that these are as good as any. */
 const SAMPLED = 300;
-const EVERYWHERE = 30;
+/** By how much a guess from those has to be above `MOST_LISTED` to be taken. */
+const SURELY = 2;
 
 /** Things that have every word that is asked for. */
 export type Having =
@@ -29,18 +27,30 @@ export const everyWord = (words: readonly string[]): string =>
 /** Entries of a kind, said as the indexes have it: what is a parameter is not known to be the same. */
 export const ofKind = (kind: SearchKind): SQL => sql.raw(`kind = '${kind}'`);
 
+/** About how many jobs have words, by some of them and by how many things the database last counted. */
+async function guessedJobs(db: Database, wanted: string): Promise<number> {
+  const { rows } = await askByIndex(
+    db,
+    sql`select count(*) filter (where stems @@ to_tsquery('simple', ${wanted}))::int as had,
+        count(*)::int as looked_at,
+        (select reltuples::int from pg_class where oid = 'search_entry'::regclass) as things
+      from (
+        select stems from search_entry where ${ofKind("job")} order by kind, id limit ${SAMPLED}
+      ) as sampled`,
+  );
+  const { had, looked_at: lookedAt, things } = rows[0] as Record<string, number>;
+  return lookedAt ? ((had ?? 0) / lookedAt) * (things ?? 0) : 0;
+}
+
 /** Which things of a kind have every word of a question. */
 export async function having(db: Database, of: SearchKind, words: string): Promise<Having> {
   const asked = wordsOf(words);
   if (asked.length === 0) return { kind: "any" };
   const wanted = everyWord(asked);
-  const sample = await askByIndex(
-    db,
-    sql`select count(*)::int as count from (
-        select stems from search_entry where ${ofKind(of)} order by kind, id limit ${SAMPLED}
-      ) as sampled where stems @@ to_tsquery('simple', ${wanted})`,
-  );
-  if (Number(sample.rows[0]?.count) >= EVERYWHERE) return { kind: "many", of, wanted };
+  // To count what nearly every job has, the index would have to gather every one of them.
+  if (of === "job" && (await guessedJobs(db, wanted)) > SURELY * MOST_LISTED) {
+    return { kind: "many", of, wanted };
+  }
   const { rows } = await askByIndex(
     db,
     sql`select id from search_entry where ${ofKind(of)} and stems @@ to_tsquery('simple', ${wanted})

@@ -15,10 +15,9 @@ function folder(): string {
 }
 
 const faces = (family: string, letters: Letters) => {
-  const [normal, bold] = [400, 700].map(
-    (weight) => `${folder()}${family}-${letters}-${weight}.ttf`,
-  );
-  return { normal: normal!, bold: bold!, italics: normal!, bolditalics: bold! };
+  const file = (weight: number): string => `${folder()}${family}-${letters}-${weight}.ttf`;
+  const [normal, bold] = [file(400), file(700)];
+  return { normal, bold, italics: normal, bolditalics: bold };
 };
 
 /** The application's own faces for paper, as files. */

@@ -1,6 +1,7 @@
 import { Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
 import { Piscina } from "piscina";
 import { busy, notValid } from "../http/refusal.ts";
+import { paperPriority } from "./paperPriority.ts";
 import type { Answers, Task } from "./tasks.ts";
 
 /** Longest that a save, or a file that came from outside, may take, in ms: a tenth of it is much. */
@@ -46,6 +47,8 @@ export class WorkPool implements OnModuleDestroy {
   private readonly saves = openLane(LANES.saves);
 
   constructor() {
+    // A wrong setting is told at the start, not with the first sheet.
+    paperPriority();
     for (const lane of [this.paper, this.saves]) {
       lane.on("error", (error: Error) => new Logger("work").warn(error.message));
     }

@@ -5,14 +5,8 @@ import { readJobFile } from "@dragonet/contract";
 import { offerOf, paceOf, planCalendar, unpricedIn, workedQuote } from "@dragonet/core";
 import { workOutEdits } from "../jobs/workOutEdits.ts";
 import { billOf } from "../invoices/billOf.ts";
+import { paperPriority } from "./paperPriority.ts";
 import type { Answers, Task } from "./tasks.ts";
-
-/**
- * Paper stands a little behind requests where there are too few processors for both (on Linux a thread has a
- * priority of its own): half as much of one as they, so that beside much else it is still there in time.
- * `DRAGONET_PAPER_PRIORITY` says otherwise, from 0, beside them, to 19, behind everything.
- */
-const PAPER_PRIORITY = Number(process.env.DRAGONET_PAPER_PRIORITY ?? 3);
 
 let yielding = false;
 
@@ -20,8 +14,9 @@ let yielding = false;
 function yieldToRequests(): void {
   if (yielding) return;
   yielding = true;
+  const priority = paperPriority();
   try {
-    setPriority(0, PAPER_PRIORITY);
+    setPriority(0, priority);
   } catch {
     // Where that may not be done it goes on beside them.
   }
