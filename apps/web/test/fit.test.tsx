@@ -52,7 +52,7 @@ describe("a step as it is said", () => {
     await user.type(field, "seat 5 screws rear and 8 star T25, very tight; smells of diesel");
     const chips = within(screen.getByRole("list", { name: "Understood" }));
     expect(chips.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
-      ...["seat", expect.stringContaining("rear"), expect.stringContaining("T25 very tight")],
+      ...["seat", expect.stringContaining("rear"), expect.stringContaining("T25, very tight")],
       "kept as a note: smells of diesel",
     ]);
     const [count] = chips.getAllByLabelText("How many were understood");

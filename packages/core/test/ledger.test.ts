@@ -114,6 +114,13 @@ describe("a step said in one breath", () => {
     ["grille, six 8 mm hex", ["6 hex 8 mm"]],
     ["guard 3 star bolts T30 20 mm long left", ["3 sixLobe T30 20 left"]],
     ["cowl: four wing nuts", ["4 hand"]],
+    ["seat: 8 t25", ["8 sixLobe T25"]],
+    ["rail: 2 bolts left hand side", ["2 hex left hand side"]],
+    ["rail: 4 bolts M8 at the cross member", ["4 hex M8 at the cross member"]],
+    ["vent: 3 clips in the slot", ["3 push in the slot"]],
+    ["tray two long cross screws", ["2 cross long"]],
+    ["seat a little tight 2 bolts", ["2 hex"]],
+    ["mirror: a long bolt M10", ["1 hex M10 long"]],
     ["lens: four #10-24 x 19 cross top", ["4 cross #10-24 19 top"]],
     ["headlight ring, one slotted screw underneath", ["1 slot underneath"]],
   ])("%s", (text, fasteners) => {

@@ -4,6 +4,7 @@ import {
   addStep,
   driveText,
   lengthText,
+  lockerText,
   readStep,
   type SaidFastener,
   type SaidStep,
@@ -34,6 +35,7 @@ function FastenerChip({ fastener, onChange }: FastenerChipProps) {
     size,
     lengthMm > 0 ? `× ${lengthText(lengthMm / 1000, units)}` : "",
     torqueNm > 0 ? `${torqueNm} N·m` : "",
+    lockerText(fastener),
     where,
   ].filter((t) => t !== "");
   return (
@@ -53,7 +55,7 @@ function FastenerChip({ fastener, onChange }: FastenerChipProps) {
         options={DRIVES.map((value) => ({ value, label: driveText(value) }))}
         onChange={(value) => onChange({ drive: value })}
       />
-      {more.length > 0 && <span>{more.join(" ")}</span>}
+      {more.length > 0 && <span>{more.join(", ")}</span>}
     </li>
   );
 }
@@ -83,13 +85,13 @@ function Understood({ step, onChange }: UnderstoodProps) {
       {step.fasteners.map((fastener, i) => (
         <FastenerChip key={i} fastener={fastener} onChange={(change) => onChange(i, change)} />
       ))}
-      {otherChips(step).map((words) => (
-        <li key={words} className={CHIP}>
+      {otherChips(step).map((words, i) => (
+        <li key={i} className={CHIP}>
           {words}
         </li>
       ))}
-      {step.notes.map((note) => (
-        <li key={note} className={`${CHIP} border-dashed`}>
+      {step.notes.map((note, i) => (
+        <li key={i} className={`${CHIP} border-dashed`}>
           kept as a note: {note}
         </li>
       ))}
@@ -97,29 +99,39 @@ function Understood({ step, onChange }: UnderstoodProps) {
   );
 }
 
+type Changes = readonly Partial<SaidFastener>[];
+
+/** A step as it was read, with what was put right by hand. */
+const putRight = (step: SaidStep, changes: Changes): SaidStep => ({
+  ...step,
+  fasteners: step.fasteners.map((fastener, i) => ({ ...fastener, ...changes[i] })),
+});
+
 /** One breath, one step: what a phone's dictation writes is read as it is. */
 export function SayStep() {
   const job = useJob();
   const edit = useEdit();
   const [text, setText] = useState("");
-  const [changes, setChanges] = useState<readonly Partial<SaidFastener>[]>([]);
+  const [changes, setChanges] = useState<Changes>([]);
   const [wrong, setWrong] = useState<string | null>(null);
   const read = readStep(text);
-  const step = read.ok
-    ? { ...read.step, fasteners: read.step.fasteners.map((f, i) => ({ ...f, ...changes[i] })) }
-    : null;
   const say = (words: string): void => {
     setText(words);
     setChanges([]);
+    setWrong(null);
   };
   const add = (): void => {
-    const added = read.ok && step ? addStep(job, step, mint) : read;
-    if (!added.ok) setWrong(added.message);
-    else if ("edits" in added) {
-      edit(added.edits);
-      say("");
-      setWrong(null);
+    if (!read.ok) {
+      setWrong(read.message);
+      return;
     }
+    const added = addStep(job, putRight(read.step, changes), mint);
+    if (!added.ok) {
+      setWrong(added.message);
+      return;
+    }
+    edit(added.edits);
+    say("");
   };
   const change = (at: number, part: Partial<SaidFastener>): void =>
     setChanges((before) => {
@@ -160,7 +172,7 @@ export function SayStep() {
           Add
         </Button>
       </div>
-      {step && text.trim() !== "" && <Understood step={step} onChange={change} />}
+      {read.ok && <Understood step={putRight(read.step, changes)} onChange={change} />}
       {wrong !== null && (
         <p id="say-step-wrong" role="alert" className="text-small font-bold">
           {wrong}

@@ -93,7 +93,7 @@ const LOCKER_WORDS: Readonly<Record<Fastener["locker"], string>> = {
   strong: "strong thread locker, once the position is final",
   grease: "greased, no locker",
 };
-export const lockerText = (f: Fastener): string => LOCKER_WORDS[f.locker];
+export const lockerText = (f: Pick<Fastener, "locker">): string => LOCKER_WORDS[f.locker];
 
 /** One step on the way back, with its lines in the order the hand needs them. */
 export interface BackStep {

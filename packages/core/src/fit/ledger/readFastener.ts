@@ -12,24 +12,31 @@ const NUMBERS: Readonly<Record<string, number>> = {
 };
 const MOST = 99;
 
-/** Words that people say for a drive, the plainest last: a star bolt is a star. */
+const NOUNS = "(?:bolts?|nuts?|screws?|pins?|rivets?|clips?|fasteners?)";
+
+/** A word for a drive stands first, or before what it is of: a cross member and a left-hand side are none. */
+const said = (words: string): RegExp =>
+  new RegExp(String.raw`^\s*(?:${words})\b(?: head)?|\b(?:${words})(?: head)? ${NOUNS}\b`, "i");
+
+/** Words that people say for a drive, and what is usual for a thing that they name. */
 const DRIVE_WORDS: readonly (readonly [RegExp, Drive])[] = [
-  [/\b(?:star|six[- ]?lobe)\b/i, "sixLobe"],
-  // A drive's own size: T25, T40 (ISO 10664).
-  [/\bT\d{1,3}\b/, "sixLobe"],
-  [/\b(?:socket|allen|inside hex)\b(?: head)?/i, "socket"],
-  [/\b(?:cross|phillips)\b(?: head)?/i, "cross"],
-  [/\b(?:slot|slotted)\b/i, "slot"],
-  [/\b(?:push|rivets?|clips?|tabs?)\b/i, "push"],
-  [/\b(?:hand|wing|knob)s?\b/i, "hand"],
-  [/\bhex\b/i, "hex"],
+  [said("star|six[- ]?lobe"), "sixLobe"],
+  [said("socket|allen|inside hex"), "socket"],
+  [said("cross|phillips"), "cross"],
+  [said("slot|slotted"), "slot"],
+  [said("hand|wing"), "hand"],
+  [said("push"), "push"],
+  [said("hex"), "hex"],
+  [/\bknobs?\b/i, "hand"],
+  [/\b(?:rivets?|clips?|tabs?)\b/i, "push"],
   [/\b(?:bolts?|nuts?)\b/i, "hex"],
   [/\bscrews?\b/i, "cross"],
 ];
 /** Says again what a drive's word has said. */
-const FILLERS = /\b(?:bolts?|nuts?|screws?|pins?|rivets?|clips?|fasteners?|head)\b/gi;
+const FILLERS = new RegExp(String.raw`\b(?:${NOUNS}|head)\b`, "gi");
 
-const STAR_SIZE = /\b(T\d{1,3})\b/;
+/** A drive's own size: T25, T40 (ISO 10664). */
+const STAR_SIZE = /\bT(\d{1,3})\b/i;
 const SIZE = /(?:^|\s)(M\d+(?:\.\d+)?|\d+\/\d+-\d+|#\d+-\d+)\b/i;
 const DIAMETER = /\b(\d+(?:\.\d+)? ?mm)\b/i;
 const NUMBER = String.raw`(\d+(?:\.\d+)?)`;
@@ -46,11 +53,14 @@ const MM_PER_INCH = 25.4;
 class Rest {
   constructor(public text: string) {}
 
-  take(pattern: RegExp): RegExpExecArray | null {
-    const found = pattern.exec(this.text);
-    if (!found) return null;
+  cut(found: RegExpExecArray): void {
     const end = found.index + found[0].length;
     this.text = `${this.text.slice(0, found.index)} ${this.text.slice(end)}`;
+  }
+
+  take(pattern: RegExp): RegExpExecArray | null {
+    const found = pattern.exec(this.text);
+    if (found) this.cut(found);
     return found;
   }
 }
@@ -67,6 +77,19 @@ function lengthIn(rest: Rest): number {
 const countOf = (word: string): number =>
   /^\d+$/.test(word) ? Number(word) : (NUMBERS[word.toLowerCase()] ?? 0);
 
+/** The drive that is spoken of first; at one place the one that is said, not the one that is usual. */
+function driveIn(text: string): { readonly drive: Drive; readonly found: RegExpExecArray } | null {
+  let first: { drive: Drive; found: RegExpExecArray } | null = null;
+  for (const [pattern, drive] of DRIVE_WORDS) {
+    const found = pattern.exec(text);
+    if (found && (!first || found.index < first.found.index)) first = { drive, found };
+  }
+  return first;
+}
+
+/** Words that may stand between "a" and what there is one of: "a long bolt", and no more. */
+const BEFORE_ONE = 1;
+
 /**
  * Fasteners as people say them: "8 star T25", "two M6 by 20 rear, very tight", "5 screws". A screw of which
  * nobody says more is a cross; what is not understood is where they sit. null where no count of something
@@ -78,19 +101,23 @@ export function readFastener(text: string): SaidFastener | null {
   if (count < 1 || count > MOST) return null;
   const rest = new Rest(words.join(" "));
   const torque = rest.take(TORQUE)?.[1];
-  const star = STAR_SIZE.exec(rest.text)?.[1] ?? "";
+  const star = rest.take(STAR_SIZE)?.[1];
   const thread = rest.take(SIZE)?.[1] ?? "";
   const lengthMm = lengthIn(rest);
-  const size = star || thread.replace(/^m/, "M") || (rest.take(DIAMETER)?.[1] ?? "");
-  const drive = DRIVE_WORDS.find(([pattern]) => pattern.test(rest.text));
-  if (!drive) return null;
-  rest.take(drive[0]);
-  rest.take(STAR_SIZE);
+  const size =
+    star !== undefined ? `T${star}` : thread.replace(/^m/, "M") || (rest.take(DIAMETER)?.[1] ?? "");
+  const named = driveIn(rest.text);
+  if (!named && star === undefined) return null;
+  const before = (named ? rest.text.slice(0, named.found.index) : "").trim().split(/\s+/);
+  if (/^an?$/i.test(first) && before.length > BEFORE_ONE) return null;
+  if (named) rest.cut(named.found);
   const locker = rest.take(/\b(medium|strong)\b(?: locker)?/i)?.[1]?.toLowerCase();
   const isGreased = rest.take(/\bgreased?\b/i) !== null;
+  // A star's size says its drive, whatever is said to have it.
+  const drive = star === undefined && named ? named.drive : "sixLobe";
   const where = rest.text.replace(FILLERS, " ").replace(/\bsnug\b/gi, " ");
   return {
-    ...{ count, drive: drive[1], size, lengthMm },
+    ...{ count, drive, size, lengthMm },
     torqueNm: torque === undefined ? 0 : Number(torque),
     locker: LOCKERS.find((l) => l === locker) ?? (isGreased ? "grease" : "none"),
     where: where.replace(/\s+/g, " ").replace(/^[ ,]+|[ ,]+$/g, ""),

@@ -66,7 +66,7 @@ class Reading {
       this.open = "covers";
       return true;
     } else if (/^(catch|catches|slides|lifts|hinges)$/i.test(word)) {
-      step.catches = this.joined(step.catches, /^catch/i.test(word) ? rest : piece);
+      step.catches = this.joined(step.catches, /^catch/i.test(word) && rest !== "" ? rest : piece);
       this.open = "catches";
       return true;
     } else if (/^(forget|remember)$/i.test(word) && rest !== "") {

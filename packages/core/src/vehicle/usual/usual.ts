@@ -43,7 +43,8 @@ function usualMap(kind: VehicleKind, size: VehicleSize): Pick<Vehicle, "places" 
         fromId: a.id,
         toId: b.id,
         lengthM: between(a, b),
-        factory: true,
+        // Nobody has seen a loom there yet.
+        factory: false,
         hazards: [],
         note: "",
       },
