@@ -61,6 +61,26 @@ describe("jobs over time and as files", () => {
     expect(JSON.parse(file.text)).toEqual(JSON.parse(printJob(demo!)));
   });
 
+  it("tell in their history whether they came from a file or from a sentence", async () => {
+    const text = printJob(demoJobs()[0]!);
+    const began = async (more: object): Promise<string> => {
+      const { body } = await pim
+        .post("/api/jobs/import")
+        .send({ text, ...more })
+        .expect(201);
+      const { body: history } = await pim.get(`/api/jobs/${body.id}/history`).expect(200);
+      return (history as { lines: string[] }[]).at(-1)!.lines[0]!;
+    };
+    expect(await began({})).toBe("job imported from a file");
+    expect(await began({ said: " two pods\n on the quad " })).toBe(
+      "job planned from “two pods on the quad”",
+    );
+    await pim
+      .post("/api/jobs/import")
+      .send({ text, said: "x".repeat(1001) })
+      .expect(422);
+  });
+
   it("refuse a broken file with the path and reason of every fault, and store nothing", async () => {
     const { body: before } = await pim.get("/api/jobs");
     const demo = JSON.parse(printJob(demoJobs()[0]!));

@@ -146,6 +146,9 @@ describe("the words of the wiring sheet", () => {
       ...stripOrder(full.strip).flatMap((step, i) => [
         `${i + 1} ${step.name}`,
         ...fastenersOf(full, step.id).map((f) => `${f.count} of ${fastenerText(f)}`),
+        ...full.plugs
+          .filter((plug) => plug.stepId === step.id)
+          .map((plug) => `plug ${plug.name}, ${plug.where}`),
         ...(step.forget === "" ? [] : [`on the way back: ${step.forget}`]),
       ]),
       `Test on the vehicle: ${unread === total ? "not read yet: fill in by hand" : unread === 0 ? "every step read or left out with a reason" : `${unread} of ${total} steps not read`}`,

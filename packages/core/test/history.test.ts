@@ -1,9 +1,11 @@
 import {
+  COLLECTIONS,
   allOf,
   applyEdit,
   asId,
   createDeviation,
   describeEdit,
+  fastenerText,
   fieldWords,
   measured,
   pinFuse,
@@ -13,7 +15,7 @@ import {
   type Edit,
   type Job,
 } from "../src/index.ts";
-import { LITTER, MIDGE } from "../src/demo/index.ts";
+import { LITTER, MIDGE, demoJobs } from "../src/demo/index.ts";
 import { RUN, jobWith, keyed, onVehicle } from "./helpers.ts";
 import { barAndPods, kitByHand } from "./jobs.ts";
 
@@ -226,5 +228,40 @@ describe("an edit that makes no sense", () => {
     expect(three.wishes.map((w) => w.id)).toEqual(["a", "c", "b"]);
     expect(put(three, "d", -5).wishes[0]!.id).toBe("d");
     expect(asId<never>("a")).toBe("a");
+  });
+});
+
+describe("an entry of a job in its history", () => {
+  it("is told by its name, or by what it is, and never by its id", () => {
+    let told = 0;
+    for (const of of demoJobs()) {
+      for (const [entity, { get }] of Object.entries(COLLECTIONS)) {
+        for (const { id } of (get(of) ?? []) as readonly { id: string }[]) {
+          const line = said({ kind: "remove", entity, id }, of);
+          // Some are called as people call them: "pods".
+          if (/\d/.test(id)) expect([entity, line.includes(`“${id}”`)]).toEqual([entity, false]);
+          told += 1;
+        }
+      }
+    }
+    expect(told).toBeGreaterThan(1000);
+  });
+
+  it("is a fastener by how many and what they are, a stretch by its ends, a point by its speed", () => {
+    const fitted = demoJobs().find((j) => j.fasteners.length > 0 && j.vehicle.segments.length > 0)!;
+    const [fastener] = fitted.fasteners;
+    const added = said({ kind: "add", entity: "fastener", value: fastener, at: 0 }, fitted);
+    expect(added).toBe(`fastener “${fastener!.count} of ${fastenerText(fastener!)}” added`);
+    const [stretch] = fitted.vehicle.segments;
+    const name = (id: string) => fitted.vehicle.places.find((p) => p.id === id)!.name;
+    expect(said({ kind: "remove", entity: "segment", id: stretch!.id }, fitted)).toBe(
+      `stretch “${name(stretch!.fromId)} – ${name(stretch!.toId)}” removed`,
+    );
+    const { system } = fitted.vehicle;
+    if (system.kind !== "engine") throw new Error("it has an engine");
+    const [point] = system.charging.points;
+    expect(said({ kind: "remove", entity: "chargingPoint", id: point!.id }, fitted)).toBe(
+      `charging point “${point!.rpm} rpm” removed`,
+    );
   });
 });

@@ -14,8 +14,10 @@ import {
   removeStep,
   setIn,
   stripOrder,
+  synthesise,
   tightText,
   timeTaken,
+  toolsOf,
   type Edit,
   type Job,
   type StripStep,
@@ -312,5 +314,27 @@ describe("the ledger", () => {
     expect(tightText(first!)).toBe("7 N·m");
     expect(tightText({ ...first!, torqueNm: 0 })).toBe("snug and a quarter turn");
     expect(tightText({ ...first!, torqueNm: 0, drive: "push" })).toBe("pressed home");
+  });
+});
+
+describe("tools to lay out", () => {
+  it("are one for each drive and size, none for what a hand turns", () => {
+    const empty = createJob("t", "", tourer().vehicle);
+    const read = readStep(
+      "seat: 2 star T30, 1 star, 4 M6 allen, 2 hex M8, a hex bolt, 3 clips, 1 cross, 1 slot, 2 wing nuts",
+    );
+    if (!read.ok) throw new Error(read.message);
+    let n = 0;
+    const added = addStep(empty, read.step, (p) => `${p}-${(n += 1)}`);
+    if (!added.ok) throw new Error(added.message);
+    const job = did(empty, ...added.edits);
+    const names = toolsOf(job, synthesise(job))
+      .filter(({ why }) => why === "fasteners of the ledger")
+      .map(({ name }) => name);
+    expect(names).toEqual([
+      ...["six-lobe bit T30", "six-lobe bits", "hex key for M6", "socket or spanner for M8"],
+      ...["socket or spanner for hex heads", "trim clip tool", "cross-head driver"],
+      "slot-head driver",
+    ]);
   });
 });

@@ -24,7 +24,7 @@ import {
   NewJobRequest,
   RestoreRequest,
   RevisionAnswer,
-  TextRequest,
+  JobFileRequest,
 } from "@dragonet/contract";
 import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answers.ts";
 import { Audit } from "../audit/audit.ts";
@@ -81,8 +81,8 @@ export class JobsController {
   @Needs("installer")
   @Post("import")
   @AnswersNew("Opens a job from a job file", JobAnswer)
-  importFile(@Body() body: TextRequest, @Me() me: SignedIn): Promise<JobAnswer> {
-    return this.jobs.importFile(body.text, me);
+  importFile(@Body() body: JobFileRequest, @Me() me: SignedIn): Promise<JobAnswer> {
+    return this.jobs.importFile(body, me);
   }
 
   @Get(":id")

@@ -17,6 +17,7 @@ import {
   type JobAnswer,
   type NewJobRequest,
   type RevisionAnswer,
+  JobFileRequest,
 } from "@dragonet/contract";
 import { databaseUrl, directUrl } from "../database/addresses.ts";
 import { CONNECTION, DATABASE, type Database } from "../database/database.ts";
@@ -127,10 +128,15 @@ export class JobsService {
   }
 
   /** Takes a job file in. Every fault is told with its path, and then nothing is stored. */
-  async importFile(text: string, me: SignedIn): Promise<JobAnswer> {
+  async importFile({ text, said = "" }: JobFileRequest, me: SignedIn): Promise<JobAnswer> {
     const read = await this.pool.run<"jobFile">({ kind: "jobFile", text });
     if (!read.ok) throw notValid("this job file cannot be read; nothing was stored", read.faults);
-    return this.insert(read.value, me, "job imported from a file");
+    const sentence = said.replace(/\s+/g, " ").trim();
+    return this.insert(
+      read.value,
+      me,
+      sentence === "" ? "job imported from a file" : `job planned from “${sentence}”`,
+    );
   }
 
   private async insert(document: Job, me: SignedIn, line: string): Promise<JobAnswer> {

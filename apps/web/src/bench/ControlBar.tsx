@@ -81,7 +81,7 @@ export function ControlBar({ job, controls, pressed, onChange }: ControlBarProps
           {c.hotkey !== "" && (
             <kbd
               aria-hidden
-              className="rounded-control border border-current px-1 font-sans text-[0.6875rem] leading-3.5"
+              className="rounded-control border border-current px-1 font-sans pointer-coarse:hidden text-[0.6875rem] leading-3.5"
             >
               {c.hotkey}
             </kbd>

@@ -102,6 +102,8 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
     void navigate(to);
   };
   const isSentence = canEdit && written.trim().split(/\s+/).length >= SENTENCE_WORDS;
+  const hasNothing =
+    written.trim() !== "" && !isFetching && found.length + goals.length === 0 && !isSentence;
   if (saying) {
     return (
       <Modal open onClose={onClose} title="Plan this job">
@@ -168,7 +170,7 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
         <p role="status" className="mt-2 text-small text-muted">
           {error
             ? `Nothing could be looked for: ${error.message}`
-            : written.trim() !== "" && !isFetching && found.length === 0
+            : hasNothing
               ? `Nothing has “${written.trim()}”: fewer words find more.`
               : ""}
         </p>

@@ -4,6 +4,7 @@ import {
   IsBoolean,
   IsInt,
   IsObject,
+  IsOptional,
   IsString,
   IsUUID,
   Matches,
@@ -63,6 +64,15 @@ export class TextRequest {
   @IsString()
   @MaxLength(8_000_000)
   text!: string;
+}
+
+/** A job file that is taken in. */
+export class JobFileRequest extends TextRequest {
+  /** The sentence that it was planned from, where it was: the history says so. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(1000)
+  said?: string;
 }
 
 export class DocumentRequest {

@@ -25,6 +25,7 @@ export * from "./edit/merge.ts";
 export * from "./edit/describe.ts";
 export * from "./fault/fault.ts";
 export * from "./fault/integrity.ts";
+export * from "./word/fastenerText.ts";
 export * from "./word/lampWork.ts";
 export * from "./word/lampWords.ts";
 export * from "./word/ownerName.ts";

@@ -26,7 +26,7 @@ export function teardownBlock(job: Job): Content[] {
             ),
             ...job.plugs
               .filter((plug) => plug.stepId === step.id)
-              .map((plug) => `plug ${plug.name}`),
+              .map(({ name, where }) => `plug ${name}${where === "" ? "" : `, ${where}`}`),
           ].join("; "),
           [
             step.catches,

@@ -102,7 +102,7 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
       // The vehicle begins as machines of its model have shown themselves.
       const known = await ask<MeasurementAnswer[]>(`models/${read.vehicle?.profileId}/known`);
       const file = await planner().jobFileOf(read, practices, world.shelf, known);
-      return ask<JobAnswer>("jobs/import", "POST", { text: file });
+      return ask<JobAnswer>("jobs/import", "POST", { text: file, said: sentence });
     },
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });

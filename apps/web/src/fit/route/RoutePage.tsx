@@ -48,8 +48,14 @@ function Protections({ segment }: { segment: RoutedSegment }) {
   const job = useJob();
   const edit = useEdit();
   const { name } = useMe();
-  if (segment.protections.length === 0)
-    return <span className="text-muted">nothing in its way</span>;
+  if (segment.protections.length === 0) {
+    const isGuessed = segment.segment.lengthM.provenance === "assumed";
+    return (
+      <span className="text-muted">
+        {isGuessed ? "nobody has looked yet" : "nothing in its way"}
+      </span>
+    );
+  }
   return (
     <ul>
       {segment.protections.map((p) => {

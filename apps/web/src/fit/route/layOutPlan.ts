@@ -56,9 +56,21 @@ function clearSpot(
   return spots.reduce((best, spot) => (room(spot) > room(best) ? spot : best));
 }
 
+/** A line as little boxes, so close that no name fits between them. */
+function alongLine(line: Line | null): Box[] {
+  if (!line) return [];
+  const { a, b } = line;
+  const steps = Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / 8);
+  return Array.from({ length: steps + 1 }, (_, i) => ({
+    x: a[0] + ((b[0] - a[0]) * i) / Math.max(1, steps) - 1.5,
+    y: a[1] + ((b[1] - a[1]) * i) / Math.max(1, steps) - 1.5,
+    ...{ width: 3, height: 3 },
+  }));
+}
+
 /** Where everything of the plan stands, so that no name and no number covers another. */
 export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
-  const { places, size } = vehicle;
+  const { places, segments, size } = vehicle;
   const backs = places.map((p) => p.backM);
   const rights = places.map((p) => p.rightM);
   const half = Math.max(size.widthM.value / 2, ...rights.map(Math.abs), 0.2);
@@ -91,7 +103,12 @@ export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
       width: p.name.length * TEXT * LETTER,
       height: TEXT + 2,
     })),
-    [...dots, ...badges.map((b) => ({ x: b.x - 10, y: b.y - 10, width: 20, height: 20 }))],
+    [
+      ...dots,
+      ...badges.map((b) => ({ x: b.x - 10, y: b.y - 10, width: 20, height: 20 })),
+      // A name over a stretch would hide how it runs.
+      ...segments.flatMap(({ fromId, toId }) => alongLine(ends(fromId, toId))),
+    ],
     { x: 2, y: 2, width: width - 4, height: height - 4 },
   );
   const labels = places.map((place, i): Label => ({ ...boxes[i]!, place, at: at(place) }));

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { toast } from "sonner";
 import {
+  counted,
   notClosed,
   reassembly,
   stripOrder,
@@ -60,7 +61,7 @@ function Totals() {
   const off = job.strip.filter((s) => s.state === "off").length;
   return (
     <p className="text-small text-muted">
-      <span className="num">{job.strip.length}</span> steps, about{" "}
+      <span className="num">{counted(job.strip.length, "step")}</span>, about{" "}
       <span className="num">{planned}</span> min.{" "}
       {tookMin > 0 && (
         <>

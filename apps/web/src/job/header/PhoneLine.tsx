@@ -45,7 +45,11 @@ export function PhoneLine({ about }: { about: string }) {
   return (
     <>
       <div className="flex items-center">
-        <Link to="/" aria-label="Board" className="touch shrink-0 text-accent">
+        <Link
+          to="/"
+          aria-label="Board"
+          className="touch inline-flex shrink-0 items-center justify-center text-accent"
+        >
           <ChevronLeft size={22} aria-hidden />
         </Link>
         <h1 className="min-w-0 flex-1 leading-tight break-words">{card.title}</h1>

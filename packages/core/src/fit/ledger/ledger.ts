@@ -1,4 +1,11 @@
-import type { Fastener, Job, StripPlug, StripStep, StepId } from "../../job/index.ts";
+import {
+  fastenerText,
+  type Fastener,
+  type Job,
+  type StepId,
+  type StripPlug,
+  type StripStep,
+} from "../../job/index.ts";
 import { decimal } from "../../quantity/index.ts";
 
 /**
@@ -56,28 +63,6 @@ export function notBackYet(job: Job, step: StripStep): string[] {
       .map((f) => `${f.count - f.back} of ${f.count} still out: ${fastenerText(f)}`),
   ];
 }
-
-const DRIVE_WORDS: Readonly<Record<Fastener["drive"], string>> = {
-  hex: "hex",
-  socket: "socket head",
-  cross: "cross",
-  slot: "slot",
-  sixLobe: "six-lobe",
-  push: "push rivet",
-  hand: "by hand",
-};
-export const driveText = (drive: Fastener["drive"]): string => DRIVE_WORDS[drive];
-
-/** "M6 × 20 hex, front". */
-export const fastenerText = (f: Fastener): string =>
-  [
-    [f.size, f.lengthMm > 0 ? `× ${decimal(f.lengthMm, 1)}` : "", driveText(f.drive)]
-      .filter((word) => word !== "")
-      .join(" "),
-    f.where,
-  ]
-    .filter((word) => word !== "")
-    .join(", ");
 
 /** How tight a fastener goes. A plastic panel without a torque: common practice. */
 export const tightText = (f: Fastener): string =>

@@ -1,6 +1,5 @@
 import type { Circuit } from "../../circuit/index.ts";
-import type { Job } from "../../job/index.ts";
-import { driveText } from "./ledger.ts";
+import type { Drive, Fastener, Job } from "../../job/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { cutListOf } from "../cut/cutList.ts";
 
@@ -24,12 +23,25 @@ function crimpTools(ends: ReadonlySet<string>): Tool[] {
   ];
 }
 
+/** What turns a fastener of a drive, by its size where that is known; none for what a hand turns: common practice. */
+const DRIVERS: Readonly<Record<Drive, (size: string) => string>> = {
+  hex: (size) => `socket or spanner for ${size || "hex heads"}`,
+  socket: (size) => `hex key for ${size || "socket heads"}`,
+  cross: () => "cross-head driver",
+  slot: () => "slot-head driver",
+  sixLobe: (size) => (size === "" ? "six-lobe bits" : `six-lobe bit ${size}`),
+  push: () => "trim clip tool",
+  hand: () => "",
+};
+
+const driverOf = ({ drive, size }: Fastener): string => DRIVERS[drive](size);
+
 function fitTools(job: Job): Tool[] {
-  const drives = [...new Set(job.fasteners.map((f) => `${driveText(f.drive)}, for ${f.size}`))];
+  const drivers = [...new Set(job.fasteners.map(driverOf))].filter((name) => name !== "");
   const holes = job.holes.flatMap(({ cut }) => (cut.kind === "round" ? [cut.diameterMm] : []));
   const widest = Math.max(0, ...holes);
   return [
-    ...drives.map((drive) => ({ name: `${drive} driver or bit`, why: "fasteners of the ledger" })),
+    ...drivers.map((name) => ({ name, why: "fasteners of the ledger" })),
     ...(holes.length > 0
       ? [
           { name: "centre punch, pilot bit 3 mm", why: "every hole starts there" },

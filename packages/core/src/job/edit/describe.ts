@@ -5,6 +5,7 @@ import type { Job } from "../job.ts";
 import { OWN_LISTS, type OwnListName } from "../lists.ts";
 import type { Reading } from "../record/reading.ts";
 import { conditionText, type Condition } from "../condition.ts";
+import { fastenerText } from "../word/fastenerText.ts";
 
 /** What is not called by its own name: things that exist once, and the vehicle's lists. */
 const OTHER_WORDS: Readonly<Record<string, string>> = {
@@ -66,19 +67,40 @@ function lampOf(job: Job, entity: "mount" | "aim", id: string): string | undefin
   return job.lamps.find((l) => l.id === lampId)?.label;
 }
 
-function nameOf(job: Job, entity: CollectionName, id: string): string {
+/** A stretch by the places that it lies between. */
+function stretchOf(job: Job, id: string): string | undefined {
+  const { places, segments } = job.vehicle;
+  const stretch = segments.find((s) => s.id === id);
+  const [from, to] = [stretch?.fromId, stretch?.toId].map(
+    (at) => places.find((p) => p.id === at)?.name,
+  );
+  return from === undefined || to === undefined ? undefined : `${from} – ${to}`;
+}
+
+/**
+ * What an entry is called; null where it has no name but its id, which tells nobody anything. One that is
+ * no longer there is told by its id: nothing else is known of it.
+ */
+function nameOf(job: Job, entity: CollectionName, id: string): string | null {
   if (entity === "mount" || entity === "aim") return lampOf(job, entity, id) ?? id;
+  if (entity === "segment") return stretchOf(job, id) ?? id;
+  if (entity === "fastener") {
+    const fastener = job.fasteners.find((f) => f.id === id);
+    return fastener ? `${fastener.count} of ${fastenerText(fastener)}` : id;
+  }
   const list = COLLECTIONS[entity].get(job) as readonly Record<string, unknown>[] | null;
   const entry = list?.find((e) => e.id === id);
+  if (!entry) return id;
+  if (entity === "chargingPoint") return `${String(entry.rpm)} rpm`;
   const name =
-    entry?.name ??
-    entry?.label ??
-    entry?.text ??
-    entry?.carries ??
-    entry?.what ??
-    entry?.caption ??
-    id;
-  return String(name);
+    entry.name ?? entry.label ?? entry.text ?? entry.carries ?? entry.what ?? entry.caption;
+  return typeof name === "string" ? name : null;
+}
+
+/** An entry in words: "lamp “left pod”", or "deviation" where it has no name. */
+function entryText(job: Job, entity: CollectionName, id: string): string {
+  const name = nameOf(job, entity, id);
+  return name === null ? entityWords(entity) : `${entityWords(entity)} “${name}”`;
 }
 
 const UNITS: Readonly<Record<string, string>> = {
@@ -88,7 +110,7 @@ const UNITS: Readonly<Record<string, string>> = {
 /** A reading by what it says: its id tells nobody anything. */
 function readingText({ step, value, note }: Reading, job: Job): string {
   const [kind = "", controls = ""] = step.split("|");
-  const names = controls.split("+").map((id) => nameOf(job, "run", id));
+  const names = controls.split("+").map((id) => nameOf(job, "run", id) ?? id);
   const position = controls === "off" ? "all off" : `${names.join(" + ")} on`;
   if (value === null) return `step of the test left out (${position}): ${note}`;
   const said = kind === "look" ? `by eye or ear ${decimal(100 * value, 0)} %` : decimal(value, 2);
@@ -106,16 +128,16 @@ export function describeEdit(edit: Edit, job: Job): string {
         const stood = last
           ? `stood ${Math.abs(last.upMm)} mm ${last.upMm < 0 ? "low" : "high"} on the wall`
           : "not measured";
-        return `aim “${nameOf(job, "aim", edit.id)}”: ${stood}`;
+        return `${entryText(job, "aim", edit.id)}: ${stood}`;
       }
-      return `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.id)}”: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
+      return `${entryText(job, edit.entity, edit.id)}: ${fieldWords(edit.field)} → ${valueText(edit.value)}`;
     case "add":
       if (edit.entity === "mend") return `mended: ${edit.value.what}; ${edit.value.done}`;
       return edit.entity === "reading"
         ? readingText(edit.value, job)
-        : `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.value.id)}” added`;
+        : `${entryText(job, edit.entity, edit.value.id)} added`;
     case "remove":
-      return `${entityWords(edit.entity)} “${nameOf(job, edit.entity, edit.id)}” removed`;
+      return `${entryText(job, edit.entity, edit.id)} removed`;
     case "replaceSystem":
       return `electrical system → ${edit.value.kind === "engine" ? "engine and battery" : "pack"}`;
   }
