@@ -8,6 +8,7 @@ import {
   patternOf,
   synthesise,
   toolsOf,
+  type Drive,
   type Hole,
   type HoleCut,
   type HoleId,
@@ -290,10 +291,19 @@ describe("tools to lay out", () => {
       ...{ id: asId<never>("f"), stepId: asId<never>("s"), size: "M6", lengthMm: 0, count: 2 },
       ...{ where: "", spots: [], torqueNm: 0, locker: "none" as const, back: 0 },
     };
-    const two = [
-      { ...fastener, drive: "hex" as const },
-      { ...fastener, drive: "hex" as const },
-    ];
-    expect(names({ ...bare, fasteners: two }).filter((n) => n.includes("driver"))).toHaveLength(1);
+    const turned = (...fasteners: (typeof fastener & { readonly drive: Drive })[]) => {
+      const before = new Set(names(bare));
+      return names({ ...bare, fasteners }).filter((name) => !before.has(name));
+    };
+    const by = (drive: Drive, size = "M6") => ({ ...fastener, drive, size });
+    expect(turned(by("hex"), by("hex"))).toEqual(["socket or spanner for M6"]);
+    expect(turned(by("hex"), by("hex", "M8"))).toHaveLength(2);
+    expect(turned(by("hex", ""))).toEqual(["socket or spanner for hex heads"]);
+    expect(turned(by("socket"))).toEqual(["hex key for M6"]);
+    expect(turned(by("cross"), by("cross", "M5"))).toEqual(["cross-head driver"]);
+    expect(turned(by("slot"))).toEqual(["slot-head driver"]);
+    expect(turned(by("sixLobe", "T25"))).toEqual(["six-lobe bit T25"]);
+    expect(turned(by("push"))).toEqual(["trim clip tool"]);
+    expect(turned(by("hand"))).toEqual([]);
   });
 });
