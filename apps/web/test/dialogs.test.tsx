@@ -69,6 +69,42 @@ describe("a list of parts or of vehicles", () => {
   );
 });
 
+describe("ready-made harnesses", () => {
+  it("are named, put between factory plugs and marked, told what is missing, and taken off", async () => {
+    const shop = new Shop().withParts(demoPart("bar-40")).withJob("one", job());
+    const { user } = await open(shop, "/jobs/one/circuit");
+    await user.click(await screen.findByRole("button", { name: "Harnesses" }));
+    const dialog = await screen.findByRole("dialog", { name: "Ready-made harnesses" });
+    const { getByRole, getByLabelText, getByText } = within(dialog);
+    expect(getByText("None on this job yet.")).toBeVisible();
+    await user.click(getByRole("button", { name: "Harness" }));
+    await rewrite(user, getByLabelText("Name of Harness 1"), "Trailer tee");
+    expect(getByText("Lies beside the vehicle’s own loom.")).toBeVisible();
+    await user.click(getByRole("button", { name: "Pair of plugs" }));
+    await choose(
+      user,
+      getByRole("combobox", { name: "Plugs 1 of Trailer tee: between the halves of" }),
+      "Rear lamp plug",
+    );
+    await rewrite(
+      user,
+      getByLabelText("Plugs 1 of Trailer tee: told from the others by"),
+      "white sleeve",
+    );
+    expect(getByText(/^Goes between one connector of the vehicle, 2 plugs/)).toBeVisible();
+    await saved();
+    expect(shop.job("one").harnesses).toMatchObject([
+      { name: "Trailer tee", joints: [{ connectorId: "rear", mark: "white sleeve" }] },
+    ]);
+    await user.click(getByRole("button", { name: "Remove Plugs 1 of Trailer tee" }));
+    await saved();
+    expect(shop.job("one").harnesses[0]!.joints).toEqual([]);
+    await user.click(getByRole("button", { name: "Remove Trailer tee" }));
+    await saved();
+    expect(shop.job("one").harnesses).toEqual([]);
+  });
+});
+
 describe("practices of a job", () => {
   it("are its own: school, drop and colours, refused where they cannot be", async () => {
     const shop = new Shop().withParts(demoPart("bar-40")).withJob("one", job());

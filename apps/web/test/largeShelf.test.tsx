@@ -1,4 +1,4 @@
-/** The shelf of a shop that has many parts: some at a time, found by words. */
+/** The shelf of a shop that has many parts: some at a time, found by words, in and out as a file. */
 import { asId, createJob, type Part, type PartId } from "@dragonet/core";
 import { FELLRUNNER, demoPart } from "@dragonet/core/demo";
 import { screen, waitFor, within } from "@testing-library/react";
@@ -91,5 +91,29 @@ describe("a large shelf", () => {
     await waitFor(() =>
       expect(shop.jobs.get("j")?.document.parts.map(({ name }) => name)).toEqual(["Pod 225"]),
     );
+  });
+});
+
+describe("the shelf as a file", () => {
+  it("is taken in and counted, or told line by line", async () => {
+    let broken = true;
+    const shop = new Shop().answers("POST parts/import", () =>
+      broken
+        ? {
+            status: 422,
+            body: { message: "Not taken.", faults: [{ path: "line 3", message: "no price" }] },
+          }
+        : { status: 200, body: { added: 2, changed: 1 } },
+    );
+    const { user } = await open(shop, "/shelf");
+    const input = await screen.findByLabelText("CSV in");
+    const file = new File(["id,name"], "shelf.csv", { type: "text/csv" });
+    await user.upload(input, file);
+    expect(await screen.findByText("line 3")).toBeVisible();
+    await user.click(dialog().getByRole("button", { name: "Close" }));
+    broken = false;
+    await user.upload(input, file);
+    expect(await screen.findByText("2 parts added, 1 changed")).toBeVisible();
+    expect(shop.sent("POST", "parts/import").at(-1)).toEqual({ csv: "id,name" });
   });
 });

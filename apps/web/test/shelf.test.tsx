@@ -1,4 +1,4 @@
-/** The shelf: every kind of part by its form, files in and out, and two people at one part. */
+/** The shelf: every kind of part by its form, and two people at one part. */
 import { PART_KINDS, type LoadPart, type Part } from "@dragonet/core";
 import { checkPart } from "@dragonet/contract";
 import { demoPart } from "@dragonet/core/demo";
@@ -28,6 +28,31 @@ describe("a new part", () => {
   it.each(PART_KINDS.map((kind) => [kind]))("a %s begins as the contract wants it", (kind) => {
     const part = { ...newPart(kind), name: "Something" };
     expect(checkPart(part)).toEqual({ ok: true, value: part });
+  });
+
+  it("an adapter has a colour at either end of each of its wires, and takes none that is none", async () => {
+    const shop = new Shop();
+    const { user } = await newPartDialog(shop);
+    const { getByLabelText: field, getByRole } = dialog();
+    await choose(user, getByRole("combobox", { name: "Kind of part" }), "plug");
+    await rewrite(user, field("Part name"), "Turn lamp adapter");
+    const wire = getByRole("button", { name: "Wire" });
+    await user.click(wire);
+    await user.click(wire);
+    await rewrite(user, field("Wire 1 at the factory’s plug"), "orange");
+    await rewrite(user, field("Wire 1 at the lamp’s plug"), "yellow");
+    await rewrite(user, field("Wire 2 at the factory’s plug"), "dusk");
+    expect(field("Wire 2 at the factory’s plug")).toBeInvalid();
+    await rewrite(user, field("Wire 2 at the factory’s plug"), "black");
+    await save(user);
+    await closed();
+    expect(sent(shop)).toMatchObject({
+      kind: "connector",
+      leads: [
+        { factory: "orange", lamp: "yellow" },
+        { factory: "black", lamp: "" },
+      ],
+    });
   });
 
   it("a lamp is written down field by field and kept as it was written", async () => {
@@ -274,30 +299,6 @@ describe("what arrives", () => {
     await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
     expect(shop.sent("POST", `shelf/${pod.id}/free`).at(-1)).toEqual({ jobs: ["b"] });
     expect(await screen.findByText("1 job no longer waits for it")).toBeVisible();
-  });
-});
-
-describe("the shelf as a file", () => {
-  it("is taken in and counted, or told line by line", async () => {
-    let broken = true;
-    const shop = new Shop().answers("POST parts/import", () =>
-      broken
-        ? {
-            status: 422,
-            body: { message: "Not taken.", faults: [{ path: "line 3", message: "no price" }] },
-          }
-        : { status: 200, body: { added: 2, changed: 1 } },
-    );
-    const { user } = await open(shop, "/shelf");
-    const input = await screen.findByLabelText("CSV in");
-    const file = new File(["id,name"], "shelf.csv", { type: "text/csv" });
-    await user.upload(input, file);
-    expect(await screen.findByText("line 3")).toBeVisible();
-    await user.click(dialog().getByRole("button", { name: "Close" }));
-    broken = false;
-    await user.upload(input, file);
-    expect(await screen.findByText("2 parts added, 1 changed")).toBeVisible();
-    expect(shop.sent("POST", "parts/import").at(-1)).toEqual({ csv: "id,name" });
   });
 });
 

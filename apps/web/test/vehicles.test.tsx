@@ -196,8 +196,11 @@ describe("a profile", () => {
     await rewrite(user, screen.getByLabelText("Radio: share of time on, town"), "0.5");
     await rewrite(user, screen.getByLabelText("Radio: share of time on, idle"), "2");
     expect(screen.getByLabelText("Radio: share of time on, idle")).toBeInvalid();
+    await choose(user, screen.getByRole("combobox", { name: "Radio: what it is" }), "radio");
     await keep(user);
-    expect(kept(shop).baseLoads.at(-1)).toMatchObject({ name: "Radio", town: 0.5, idle: 1 });
+    expect(kept(shop).baseLoads.at(-1)).toMatchObject({
+      ...{ name: "Radio", kind: "radio", at: "", town: 0.5, idle: 1 },
+    });
   });
 
   it("opens its route map when it is asked for", async () => {

@@ -60,7 +60,7 @@ describe("a job document", () => {
     [["vehicle", "size"], null, /^vehicle\.size: .*needs an object/],
     [["parts", 0, "name"], " ", /^parts\[0\]\.name: invalid name: " "/],
     [["runs"], "all", /^runs: /],
-    [["format"], "dragonet-job/9", /format/],
+    [["format"], "dragonet-job/10", /format/],
   ] as const)("is refused at %j = %j", (path, value, message) => {
     const faults = faultsOf(broken(path, value));
     expect(faults.join("\n")).toMatch(message);
@@ -76,7 +76,7 @@ describe("a job document", () => {
     expect(readJobFile("{")).toMatchObject({ ok: false, faults: [{ path: "" }] });
     expect(readJobFile("[]")).toMatchObject({ ok: false });
     expect(readJobFile("null")).toMatchObject({ ok: false });
-    expect(readJobFile('{"format":"dragonet-job/99"}')).toMatchObject({
+    expect(readJobFile('{"format":"dragonet-job/109"}')).toMatchObject({
       faults: [{ path: "format", message: expect.stringContaining("newer") as string }],
     });
     const polluted = printJob(job).replace('"card"', '"__proto__": {"polluted": 1}, "card"');

@@ -29,6 +29,8 @@ const sure = (value: number) => measured(value, value, value);
 const load = (id: string, amps: number, shares: Partial<BaseLoad> = {}): BaseLoad => ({
   id,
   name: id,
+  kind: "other",
+  at: "",
   currentA: sure(amps),
   parked: 0,
   engineOff: 0,

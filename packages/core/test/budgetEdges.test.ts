@@ -153,7 +153,13 @@ describe("what is worth measuring", () => {
       baseLoads: [
         ...exact.baseLoads,
         {
-          ...{ id: "fan", name: "Fan", currentA: { low, value, high, provenance } },
+          ...{
+            id: "fan",
+            name: "Fan",
+            kind: "motor",
+            at: "",
+            currentA: { low, value, high, provenance },
+          },
           ...{ parked: 0, engineOff: 0, idle: 1, town: 1, cruise: 1 },
         },
       ],

@@ -23,6 +23,23 @@ const quad = jobWith("bar-40", 2, keyed, {
   relayPartId: asId("relay-30"),
 });
 
+describe("what is told of colours and of places", () => {
+  it("is a colour at either plug of an adapter, and a place that is there", () => {
+    const plug = { ...demoPart("plug-2-mini"), leads: [{ factory: "green", lamp: "" }] };
+    const job = { ...quad, parts: [...quad.parts, plug as Part] };
+    const at = `parts[${quad.parts.length}].leads[0]`;
+    const wrong = 'invalid colour: "dusk" (such as brown or brown/white)';
+    expectFaults(job, [
+      [`${at}.factory`, "dusk", `${at}.factory`, wrong],
+      [`${at}.lamp`, "dusk", `${at}.lamp`, wrong],
+      [
+        ...(["vehicle.baseLoads[0].at", "gone", "vehicle.baseLoads[0].at"] as const),
+        'no place with id "gone" in this job',
+      ],
+    ]);
+  });
+});
+
 describe("what goes round in a circle", () => {
   it("is supplies that feed each other, each told by its name", () => {
     const [a, b] = cart.supplies;

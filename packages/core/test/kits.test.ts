@@ -105,7 +105,12 @@ describe("a ready-made harness", () => {
   const said = (lengthM: number) =>
     edited(
       job,
-      append(job, "harness", { id: asId<HarnessId>("h"), name: "Pod harness", note: "" }),
+      append(job, "harness", {
+        id: asId<HarnessId>("h"),
+        name: "Pod harness",
+        note: "",
+        joints: [],
+      }),
       append(job, "wireChoice", {
         ...{ id: "c", wire: wire.id, harnessId: asId<HarnessId>("h"), colour: "white/red" },
         ...{ gaugeId: "12 AWG", lengthM: measured(lengthM) },

@@ -65,7 +65,7 @@ describe("a replaced lamp", () => {
     baseLoads: [
       ...PETREL.baseLoads,
       {
-        ...{ id: "bulbs", name: "Left bulbs", currentA: stated(1.6) },
+        ...{ id: "bulbs", name: "Left bulbs", kind: "lamp", at: "", currentA: stated(1.6) },
         ...{ parked: 0, engineOff: 0, idle: 0.05, town: 0.05, cruise: 0.05 },
       },
     ],

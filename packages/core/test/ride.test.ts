@@ -191,6 +191,8 @@ describe("break-even", () => {
           {
             id: "b",
             name: "base",
+            kind: "other",
+            at: "",
             currentA: sure(15),
             parked: 0,
             engineOff: 0,

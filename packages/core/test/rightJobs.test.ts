@@ -95,6 +95,8 @@ const OF_THE_VEHICLE: ReadonlySet<string> = new Set([
   ...["charging-short", "pack-wiring note", "converter-fits fix", "parked-draw"],
   // Three coils on a wire of which nobody knows for sure what it gives.
   "tap-over-limit note",
+  // A rescue radio that somebody may need.
+  "radio-noise note",
   // What nobody has placed on the map has its lengths guessed, and is told so.
   "route-fits note",
 ]);

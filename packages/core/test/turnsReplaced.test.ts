@@ -31,7 +31,7 @@ function replaced(partId: string, count: number, turn: Partial<Turn> | null, was
     turn: turn && { ...PETREL.turn!, ...turn },
     baseLoads: [
       {
-        ...{ id: "bulbs", name: "Left bulbs", currentA: stated(wasA) },
+        ...{ id: "bulbs", name: "Left bulbs", kind: "lamp", at: "", currentA: stated(wasA) },
         ...{ parked: 0, engineOff: 0, idle: 0.05, town: 0.05, cruise: 0.05 },
       },
     ],

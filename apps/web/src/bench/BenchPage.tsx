@@ -11,12 +11,10 @@ import { SeverityMark } from "../ui/Severity.tsx";
 import { Loading } from "../ui/page/states.tsx";
 import { ControlBar } from "./ControlBar.tsx";
 import { allPressed, type Pressed } from "./controls.ts";
-import { NewFeed } from "./begin/NewFeed.tsx";
-import { NewRun } from "./begin/NewRun.tsx";
+import { BenchDialogs, type BenchDialog } from "./begin/BenchDialogs.tsx";
 import { CircuitRows } from "./strips/CircuitRows.tsx";
 import { PanelHead } from "./panels/PanelHead.tsx";
 import { SelectionPanel } from "./panels/SelectionPanel.tsx";
-import { PracticesDialog } from "./begin/PracticesDialog.tsx";
 import { overlayOf } from "./strips/overlay.ts";
 import type { Selection } from "./selection.ts";
 import { useBench } from "./useBench.ts";
@@ -47,10 +45,8 @@ export function BenchPage() {
   const canEdit = useCanEdit();
   const [chosen, setChosen] = useState<Pressed | null>(null);
   const [selection, setSelection] = useState<Selection>({ kind: "findings" });
-  const [adding, setAdding] = useState(false);
-  const [feeding, setFeeding] = useState(false);
+  const [dialog, setDialog] = useState<BenchDialog | null>(null);
   const [report, setReport] = useState<TrialReport | null>(null);
-  const [practising, setPractising] = useState(false);
   const panel = useRef<HTMLElement>(null);
 
   const hasRun = selection.kind === "run" || selection.kind === "part";
@@ -94,10 +90,11 @@ export function BenchPage() {
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
           <VerdictLine plan={plan} />
           <div className="ml-auto flex flex-wrap gap-x-4 gap-y-1">
-            <Button onClick={() => setPractising(true)}>Practices</Button>
-            {canEdit && <Button onClick={() => setFeeding(true)}>New feed or control</Button>}
+            <Button onClick={() => setDialog("practices")}>Practices</Button>
+            <Button onClick={() => setDialog("harnesses")}>Harnesses</Button>
+            {canEdit && <Button onClick={() => setDialog("feed")}>New feed or control</Button>}
             {canEdit && (
-              <Button look="main" onClick={() => setAdding(true)}>
+              <Button look="main" onClick={() => setDialog("run")}>
                 <Plus size={16} aria-hidden /> New run
               </Button>
             )}
@@ -141,23 +138,15 @@ export function BenchPage() {
           onReport={setReport}
         />
       </aside>
-      <NewRun
-        open={adding}
-        onClose={() => setAdding(false)}
+      <BenchDialogs
+        open={dialog}
+        onClose={() => setDialog(null)}
         onMade={(runId) => {
           setChosen(null);
           setSelection({ kind: "run", runId });
         }}
+        canEdit={canEdit}
       />
-      <NewFeed
-        open={feeding}
-        onClose={() => setFeeding(false)}
-        onMade={(runId) => {
-          setChosen(null);
-          setSelection({ kind: "run", runId });
-        }}
-      />
-      <PracticesDialog open={practising} onClose={() => setPractising(false)} canEdit={canEdit} />
     </div>
   );
 }

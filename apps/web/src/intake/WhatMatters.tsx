@@ -59,7 +59,12 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
         )
       }
     >
-      <ol aria-label="What to measure first">
+      <ol aria-label="What to measure first" aria-busy={worth === null}>
+        {/* Room for what is still worked out: nothing below jumps away under a finger. */}
+        {worth === null &&
+          Array.from({ length: MOST_ASKED }, (_, i) => (
+            <li key={i} aria-hidden className="h-[3.8rem] border-b border-hair" />
+          ))}
         {rows.map(({ key, words, unit, fact, set, verdict, share }) => {
           const others = byKey.get(key);
           return (

@@ -1,4 +1,4 @@
-import { asId, stated, type Part, type PartId, type PartKind } from "@dragonet/core";
+import { NEVER_SLEEPS, asId, stated, type Part, type PartId, type PartKind } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 
 const NONE = stated(0, 0, 0);
@@ -39,6 +39,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
       return {
         ...base,
         kind,
+        input: "direct",
         inMinV: 36,
         inMaxV: 75,
         cutOffV: 32,
@@ -66,6 +67,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
         switches: "positive",
         inputOhm: stated(88),
         idleA: NONE,
+        ...NEVER_SLEEPS,
         behaviours: [],
       };
     case "battery":
@@ -80,7 +82,7 @@ export function newPart(kind: PartKind, keep?: Part): Part {
         chargerA: stated(2),
       };
     case "connector":
-      return { ...base, kind, ratingA: 10, contactOhm: stated(0.005) };
+      return { ...base, kind, leads: [], ratingA: 10, contactOhm: stated(0.005) };
     case "flasher":
       return {
         ...base,

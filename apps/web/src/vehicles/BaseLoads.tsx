@@ -1,14 +1,17 @@
 import { Plus } from "lucide-react";
 import {
+  BASE_LOAD_KINDS,
   VEHICLE_STATES,
   append,
   assumed,
   removeBaseLoad,
+  type BaseLoadKind,
   type Edit,
   type VehicleState,
 } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
+import { Choice } from "../ui/forms/Choice.tsx";
 import { FactFields } from "../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
@@ -21,6 +24,15 @@ const STATE_WORDS: Readonly<Record<VehicleState, string>> = {
   idle: "idle",
   town: "town",
   cruise: "cruise",
+};
+
+const KIND_WORDS: Readonly<Record<BaseLoadKind, string>> = {
+  lamp: "lamp",
+  motor: "motor or pump",
+  heat: "heat",
+  electronics: "electronics",
+  radio: "radio",
+  other: "something else",
 };
 
 /** What the vehicle draws already, and the share of time it is on in each state. */
@@ -39,6 +51,7 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
               append(job, "baseLoad", {
                 id: mint("load"),
                 name: "New load",
+                ...{ kind: "other", at: "" },
                 currentA: assumed(1),
                 parked: 0,
                 engineOff: 0,
@@ -70,6 +83,27 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
                 disabled={!canEdit}
                 onChange={(value) => set(load.id, "currentA", value)}
               />
+              <Choice
+                label={`${load.name}: what it is`}
+                value={load.kind}
+                disabled={!canEdit}
+                className="w-32"
+                options={BASE_LOAD_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+                onChange={(value) => set(load.id, "kind", value)}
+              />
+              {job.vehicle.places.length > 0 && (
+                <Choice
+                  label={`${load.name}: where it sits`}
+                  value={load.at}
+                  disabled={!canEdit}
+                  className="w-40"
+                  options={[
+                    { value: "", label: "somewhere" },
+                    ...job.vehicle.places.map(({ id, name }) => ({ value: id, label: name })),
+                  ]}
+                  onChange={(value) => set(load.id, "at", value)}
+                />
+              )}
               <RemoveButton what={load.name} onClick={() => edit(removeBaseLoad(job, load.id))} />
             </div>
             <div className="mt-1 flex flex-wrap gap-x-3 gap-y-1 text-small text-muted">

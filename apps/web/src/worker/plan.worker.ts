@@ -9,8 +9,7 @@ import {
   compareWays,
   controlsOf,
   cutListOf,
-  faultsOfRun,
-  faultsOfTrunk,
+  faultSlices,
   fitChargingCurve,
   flashRemedies,
   groupFindings,
@@ -165,7 +164,8 @@ export const planner = {
     ]);
     if (reported?.key === key) return reported.report;
     const groups = groupsOf(job, circuit);
-    const slices = groups.length + circuit.trunks.length + circuit.runs.length;
+    const tries = faultSlices(job, circuit);
+    const slices = groups.length + tries.length;
     let done = 0;
     const slice = async (): Promise<boolean> => {
       done += 1;
@@ -183,12 +183,8 @@ export const planner = {
       if (!(await slice())) return null;
     }
     const faults: FaultResult[] = [];
-    for (const trunk of circuit.trunks) {
-      faults.push(...faultsOfTrunk(job, circuit, trunk));
-      if (!(await slice())) return null;
-    }
-    for (const run of circuit.runs) {
-      faults.push(...faultsOfRun(job, circuit, run));
+    for (const faultsOf of tries) {
+      faults.push(...faultsOf());
       if (!(await slice())) return null;
     }
     const named = withCauses(job, differences);

@@ -1,6 +1,18 @@
 import { Matches } from "class-validator";
 import type { Fact } from "@dragonet/core";
-import { CIRCUIT_ID, IsFact, IsId, IsNullable, IsRef, IsText } from "../fields.ts";
+import { CIRCUIT_ID, IsFact, IsId, IsListOf, IsNullable, IsRef, IsText } from "../fields.ts";
+
+/** Where a harness goes between the halves of a factory connector. */
+class HarnessJointDto {
+  @IsId()
+  id!: string;
+
+  @IsRef("a connector")
+  connectorId!: string;
+
+  @IsText(40)
+  mark!: string;
+}
 
 /** A harness that comes made up. */
 export class HarnessDto {
@@ -12,6 +24,9 @@ export class HarnessDto {
 
   @IsText()
   note!: string;
+
+  @IsListOf(() => HarnessJointDto, 20)
+  joints!: HarnessJointDto[];
 }
 
 /** What was said about one wire of the circuit. */

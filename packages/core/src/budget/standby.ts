@@ -7,6 +7,7 @@ import {
   type Circuit,
   type RunCircuit,
 } from "../circuit/index.ts";
+import type { BoxPart } from "../part/index.ts";
 import { asId, type ElementId, type Job, type RunId } from "../job/index.ts";
 import { standbyOf, loadsOf } from "../synthesis/index.ts";
 import { remainingLoads } from "./remainingLoads.ts";
@@ -19,6 +20,8 @@ export interface StandbyItem {
   readonly runId: RunId | null;
   /** What of the circuit it flows through that is not solved with it; nothing where the network has it. */
   readonly through: readonly ElementId[];
+  /** Minutes without a signal until it draws no more than that; nothing for what does at once. */
+  readonly afterMin?: number;
 }
 
 /** Whether a run's supply side is live with the key out: nothing before it parts it. */
@@ -58,17 +61,24 @@ function idleLoads(job: Job, circuit: Circuit, run: RunCircuit): StandbyItem[] {
     : [];
 }
 
+/** What a box draws while the vehicle stands: asleep, where it sleeps. */
+const standingA = ({ idleA, sleepAfterMin, sleepA }: BoxPart): Interval =>
+  boundsOf(sleepAfterMin > 0 ? sleepA : idleA);
+
 /** Hubs that are never parted from the battery draw what they take when idle. */
 function idleBoxes(job: Job, circuit: Circuit): StandbyItem[] {
   return job.supplies.flatMap((supply): StandbyItem[] => {
     const part = job.parts.find((p) => p.id === supply.partId);
     const trunk = circuit.trunks.find((t) => t.ownerId === asId<RunId>(supply.id));
-    if (part?.kind !== "box" || part.idleA.high <= 0 || supply.gate !== "always") return [];
+    if (part?.kind !== "box" || supply.gate !== "always") return [];
     if (trunk?.feedRoot.kind !== "battery") return [];
     const parted = trunk.shared.some((id) => elementOf(circuit, id).kind === "contact");
-    const what = `${supply.name} standing by`;
+    const what = `${supply.name} ${part.sleepAfterMin > 0 ? "asleep" : "standing by"}`;
+    const currentA = standingA(part);
     const through = trunk.path;
-    return parted ? [] : [{ what, currentA: boundsOf(part.idleA), runId: null, through }];
+    return parted || currentA.high <= 0
+      ? []
+      : [{ what, currentA, runId: null, through, afterMin: part.sleepAfterMin }];
   });
 }
 

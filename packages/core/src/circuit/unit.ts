@@ -11,7 +11,12 @@ const UNIT_KINDS = {
   ...{ factory: { plain: true }, fuse: { plain: true }, relay: { plain: false } },
   ...{ switch: { plain: false }, control: { plain: false }, converter: { plain: false } },
   ...{ box: { plain: false }, flasher: { plain: false }, lamp: { plain: true } },
-  ...{ plug: { plain: true }, splice: { plain: true }, groundBlock: { plain: true } },
+  ...{
+    plug: { plain: true },
+    passThrough: { plain: true },
+    splice: { plain: true },
+    groundBlock: { plain: true },
+  },
   ...{ diode: { plain: true } },
 } as const satisfies Readonly<Record<string, { readonly plain: boolean }>>;
 export type UnitKind = keyof typeof UNIT_KINDS;
@@ -48,11 +53,27 @@ export const TERMINAL_FORMS = {
   splice: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 10, takes: 16 },
   tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   cavity: { crimp: "terminal of the plug", stripMm: 5, shrink: false, mostMm2: 6, takes: 1 },
+  /** A lead of a harness that comes made up: it ends bare. */
+  lead: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   /** The factory's own plugs on one wire of its loom: as many as it has lamps there. */
   loom: { crimp: "the factory's plug", stripMm: 0, shrink: false, mostMm2: 6, takes: 16 },
   own: { crimp: "as the part has it", stripMm: 6, shrink: false, mostMm2: 16, takes: 2 },
 } as const satisfies Readonly<Record<string, TerminalForm>>;
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;
+
+/** An end of a wire that comes made up with its plug on: there is nothing to strip or to crimp. */
+const MADE_UP: Pick<TerminalForm, "crimp" | "stripMm" | "shrink"> = {
+  ...{ crimp: "the plug it has", stripMm: 0, shrink: false },
+};
+
+/** What a wire's end wants at a terminal: one that comes made up has its plug on already. */
+export const endForm = (
+  form: TerminalFormName,
+  madeUp: boolean,
+): Pick<TerminalForm, "crimp" | "stripMm" | "shrink"> =>
+  madeUp && (form === "cavity" || form === "tap" || form === "loom")
+    ? MADE_UP
+    : TERMINAL_FORMS[form];
 
 /** Where a wire may end. */
 export interface Terminal {

@@ -13,6 +13,7 @@ import { make } from "./job/fitMaker.ts";
 import { from, when } from "./job/jobMaker.ts";
 import { shuttleCart, pathLights, trialsBike, stretcherBuggy } from "./job/packJobs.ts";
 import { newJobs } from "./job/newJobs.ts";
+import { plugJobs } from "./job/plugJobs.ts";
 import { FELLRUNNER, LITTER } from "./vehicles.ts";
 import { wronglyWired } from "./job/wrongJobs.ts";
 
@@ -31,6 +32,7 @@ export const demoJobs = (): readonly Job[] => [
   stretcherBuggy(),
   handedOverMotorcycle(),
   ...newJobs(),
+  ...plugJobs(),
   ...wronglyWired(),
 ];
 

@@ -13,6 +13,7 @@ const FACT_COLUMNS = [
   "dim_w",
   "out_v",
   "idle_a",
+  "sleep_a",
   "capacity_ah",
   "peukert",
   "charger_a",
@@ -74,6 +75,9 @@ const COLUMNS = [
   "cells",
   "kit",
   "photometry",
+  "input",
+  "sleep_after_min",
+  "leads",
   ...FACT_COLUMNS.flatMap((c) => [c, `${c}_low`, `${c}_high`, `${c}_from`]),
 ];
 type Row = Record<string, string>;
@@ -150,6 +154,7 @@ function cellsOf(part: Part): Row {
     case "converter":
       return {
         ...base,
+        input: part.input,
         in_min_v: String(part.inMinV),
         in_max_v: String(part.inMaxV),
         cut_off_v: String(part.cutOffV),
@@ -176,6 +181,8 @@ function cellsOf(part: Part): Row {
         switches: part.switches,
         ...factCells("coil_ohm", part.inputOhm),
         ...factCells("idle_a", part.idleA),
+        sleep_after_min: part.sleepAfterMin > 0 ? String(part.sleepAfterMin) : "",
+        ...(part.sleepAfterMin > 0 ? factCells("sleep_a", part.sleepA) : {}),
         behaviours: part.behaviours.length > 0 ? JSON.stringify(part.behaviours) : "",
       };
     case "battery":
@@ -191,6 +198,7 @@ function cellsOf(part: Part): Row {
     case "connector":
       return {
         ...base,
+        leads: part.leads.length > 0 ? JSON.stringify(part.leads) : "",
         contact_a: String(part.ratingA),
         ...factCells("contact_ohm", part.contactOhm),
       };

@@ -1,7 +1,8 @@
-import { asId, ID_PATTERN, type PartId } from "../job/index.ts";
+import { asId, ID_PATTERN, upgradePart, type PartId } from "../job/index.ts";
 import {
   BOX_FORMS,
   BOX_SWITCHING,
+  CONVERTER_INPUTS,
   FLASHER_PRINCIPLES,
   LIGHT_COLOURS,
   LOAD_FAMILIES,
@@ -11,6 +12,7 @@ import {
   TELL_TALES,
   type Behaviour,
   type KitPart,
+  type LeadColours,
   type LoadSpec,
   type Part,
   type PartLight,
@@ -159,6 +161,7 @@ export function readPart(r: RowReader): Part {
       return {
         ...base,
         kind,
+        input: r.oneOf("input", CONVERTER_INPUTS, "direct"),
         inMinV: r.number("in_min_v"),
         inMaxV: r.number("in_max_v"),
         cutOffV: r.number("cut_off_v"),
@@ -186,6 +189,8 @@ export function readPart(r: RowReader): Part {
         switches: r.oneOf("switches", BOX_SWITCHING, "positive"),
         inputOhm: r.fact("coil_ohm"),
         idleA: r.fact("idle_a", 0),
+        sleepAfterMin: r.number("sleep_after_min", 0),
+        sleepA: r.fact("sleep_a", 0),
         behaviours: readBehaviours(r),
       };
     case "battery":
@@ -200,7 +205,13 @@ export function readPart(r: RowReader): Part {
         chargerA: r.fact("charger_a", 0),
       };
     case "connector":
-      return { ...base, kind, ratingA: r.number("contact_a"), contactOhm: r.fact("contact_ohm") };
+      return {
+        ...base,
+        kind,
+        leads: readJsonCell<readonly LeadColours[]>(r, "leads", "a JSON list", []),
+        ratingA: r.number("contact_a"),
+        contactOhm: r.fact("contact_ohm"),
+      };
     case "flasher":
       return {
         ...base,
@@ -212,7 +223,11 @@ export function readPart(r: RowReader): Part {
         onShare: r.number("on_share"),
       };
     case "kit":
-      return { ...base, kind, ...readJsonCell(r, "kit", "JSON of items and content", NO_KIT) };
+      // A file of before has its kits' contents as they were then.
+      return upgradePart(
+        { ...base, kind, ...readJsonCell(r, "kit", "JSON of items and content", NO_KIT) },
+        1,
+      ) as KitPart;
     case "sundry":
       return { ...base, kind };
   }

@@ -11,6 +11,7 @@ import {
 } from "../job/index.ts";
 import { isFact, type Fact } from "../quantity/index.ts";
 import {
+  BASE_LOAD_KINDS,
   BATTERY_CHEMISTRIES,
   CERTAINTIES,
   CHARGING_KINDS,
@@ -296,6 +297,8 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
     baseLoads: many("load").map((r): BaseLoad => ({
       id: r.id,
       name: r.text("name"),
+      kind: r.laterOneOf("kind", BASE_LOAD_KINDS, "other"),
+      at: asId<PlaceId>(r.laterText("at")),
       currentA: r.fact("currentA"),
       parked: r.number("parked"),
       engineOff: r.number("engineOff"),

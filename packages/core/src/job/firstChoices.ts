@@ -51,6 +51,8 @@ function untoldLoad(pin: ConnectorPin, count: number): BaseLoad {
   return {
     id: `factory-${pin.id}`,
     name: `Factory lamp on ${pin.carries}`,
+    kind: "lamp",
+    at: "",
     currentA: { value: amps(value), low: amps(low), high: amps(high), provenance: "assumed" },
     ...{ parked: 0, engineOff: 0, idle: 0, town: 0, cruise: 0 },
   };

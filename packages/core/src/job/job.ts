@@ -24,7 +24,7 @@ import type { Signature } from "./record/signature.ts";
 import { DEFAULT_TARIFF, type Tariff, type Worked } from "./record/tariff.ts";
 import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./record/wiring.ts";
 
-export const JOB_FORMAT = "dragonet-job/8";
+export const JOB_FORMAT = "dragonet-job/9";
 
 /** The stages in the order people work. */
 export const STAGES = [

@@ -5,7 +5,7 @@ import type { Edit } from "./edit/edit.ts";
 import { adoptPart } from "./edit/edits.ts";
 import { asId } from "./ids.ts";
 import type { Job } from "./job.ts";
-import type { Control, Feed, Lamp, Run, Supply } from "./record/wiring.ts";
+import type { Control, Feed, Harness, Lamp, Run, Supply } from "./record/wiring.ts";
 
 /** Ids of a kit as they are in the job it is unboxed into. */
 class Renamed {
@@ -118,7 +118,7 @@ export function unbox(job: Job, kit: KitPart, mint: () => string): Edit[] {
       housing: lamp.housing === "" ? "" : ids.of(lamp.housing),
     })),
     ...list("harness", content.harnesses, job.harnesses.length, (h) => ({
-      ...{ ...h, id: ids.of(h.id) },
+      ...{ ...unplugged(h), id: ids.of(h.id) },
     })),
     ...list("wireChoice", content.wireChoices, job.wireChoices.length, (choice) => ({
       ...choice,
@@ -127,6 +127,12 @@ export function unbox(job: Job, kit: KitPart, mint: () => string): Edit[] {
     })),
   ];
 }
+
+/** A harness out of its box: between which plugs of this vehicle it goes is still to be said. */
+const unplugged = (harness: Harness): Harness => ({
+  ...harness,
+  joints: harness.joints.map((joint) => ({ ...joint, connectorId: "" })),
+});
 
 /** The circuits of a job as a kit would lay them out anywhere: bare of this vehicle's own wires. */
 export function contentOf(job: Job): KitContent {
@@ -149,7 +155,7 @@ export function contentOf(job: Job): KitContent {
       ...{ relayAt: "", switchAt: "", spliceAt: "" },
     })),
     lamps: lamps.map((l) => ({ ...l, at: "", replaces: "" })),
-    harnesses,
+    harnesses: harnesses.map(unplugged),
     wireChoices,
   };
 }

@@ -1,6 +1,6 @@
-import { assumed, exactly, type Interval } from "../quantity/index.ts";
+import { assumed, exactly, stated, type Interval } from "../quantity/index.ts";
 import { asId } from "../job/ids.ts";
-import type { BoxPart, ConnectorPart, RelayPart, SwitchPart } from "./part.ts";
+import type { BoxPart, ConnectorPart, ConverterPart, RelayPart, SwitchPart } from "./part.ts";
 import { FULL_PACK, ratedVOf } from "./ratedV.ts";
 
 /**
@@ -106,9 +106,17 @@ export const GENERIC_ADAPTER: ConnectorPart = {
   stock: 0,
   ingress: "",
   ratedV: 0,
+  leads: [],
   ratingA: 10,
   contactOhm: assumed(0.005, 0.002, 0.02),
 };
+
+/** A module that stays awake for as long as it is fed. */
+export const NEVER_SLEEPS = { sleepAfterMin: 0, sleepA: stated(0) } as const;
+
+/** Whether a converter's output negative is apart from its input's: isolated, or behind a bridge. */
+export const isApart = (part: Pick<ConverterPart, "isolated" | "input">): boolean =>
+  part.isolated || part.input === "alternating";
 
 /** Resistance in Ω of a closed relay contact or switch: about 50 mV at 10 A, common practice. */
 export const CONTACT_RESISTANCE: Interval = exactly(0.005);

@@ -83,9 +83,16 @@ export interface SwitchPart extends PartBase {
   readonly tellTaleA: Fact;
 }
 
-/** Makes a steady voltage from another: a pack's from a traction pack, for lamps of 12 V. */
+export const CONVERTER_INPUTS = ["direct", "alternating"] as const;
+
+/**
+ * Makes a steady voltage from another: a pack's from a traction pack, for lamps of 12 V. One
+ * whose input is `alternating` has a bridge and a capacitor before it: it takes a lighting
+ * coil's waves as well, and its output's negative is not the coil's end on the frame.
+ */
 export interface ConverterPart extends PartBase {
   readonly kind: "converter";
+  readonly input: (typeof CONVERTER_INPUTS)[number];
   readonly inMinV: number;
   readonly inMaxV: number;
   /** Input below which it turns itself off. */
@@ -131,6 +138,9 @@ export interface BoxPart extends PartBase {
   /** Resistance of one input: a relay's coil, or the sense of an electronic channel. */
   readonly inputOhm: Fact;
   readonly idleA: Fact;
+  /** Minutes without a signal after which it sleeps, and what it draws then; 0 for one that never does. */
+  readonly sleepAfterMin: number;
+  readonly sleepA: Fact;
   /** What each of its ways does over time, in their order; those beyond simply follow. */
   readonly behaviours: readonly Behaviour[];
 }
@@ -148,9 +158,17 @@ export interface BatteryPart extends PartBase {
   readonly chargerA: Fact;
 }
 
-/** A plug and socket in a lamp's leads. */
+/** Colours of one wire of an adapter lead at its two plugs: the factory's, and the lamp's. */
+export interface LeadColours {
+  readonly factory: string;
+  readonly lamp: string;
+}
+
+/** A plug and socket in a lamp's leads, or a lead from a factory plug to a lamp's own. */
 export interface ConnectorPart extends PartBase {
   readonly kind: "connector";
+  /** Of an adapter lead: its live wires in their order, the ground last; empty where nobody said. */
+  readonly leads: readonly LeadColours[];
   readonly ratingA: number;
   readonly contactOhm: Fact;
 }

@@ -8,9 +8,10 @@ import {
   type TrunkCircuit,
 } from "../circuit/index.ts";
 import { chafePlaces } from "../fit/index.ts";
-import { ownerName, type ElementId, type Job, type RunId } from "../job/index.ts";
+import { ownerName, type ElementId, type Harness, type Job, type RunId } from "../job/index.ts";
 import { solveCircuitWith, type Network, type Position } from "../network/index.ts";
 import { LIT_LEVEL } from "../part/index.ts";
+import { harnessOwner } from "../synthesis/index.ts";
 import { insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
 import {
   levelOf,
@@ -59,7 +60,11 @@ interface Trial extends FaultSpec {
 const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
   insideOf(element)
     .faults(element, circuit)
-    .map((fault) => ({ ...fault, words: `${name}: ${fault.words}`, element }));
+    .map((fault) => ({
+      ...fault,
+      words: fault.words.startsWith(name) ? fault.words : `${name}: ${fault.words}`,
+      element,
+    }));
 
 /** Relays and converters as they stand with a fault in place. */
 function solveWithFault(job: Job, circuit: Circuit, position: Position, trial: Trial) {
@@ -205,6 +210,26 @@ export function faultsOfTrunk(job: Job, circuit: Circuit, trunk: TrunkCircuit): 
   return trialsIn(job, scopeOf(job, circuit, trunk.name, behind, own), trunk.ownerId);
 }
 
+/** Every single fault of a harness between factory plugs, in whatever hangs on it. */
+function faultsOfHarness(job: Job, circuit: Circuit, harness: Harness): FaultResult[] {
+  const owner = harnessOwner(harness);
+  const own = new Set<ElementId>();
+  for (const [id, element] of circuit.elements) if (element.runId === owner) own.add(id);
+  const behind = circuit.runs.filter((run) => everythingOf(circuit, run).some((id) => own.has(id)));
+  return behind.length === 0
+    ? []
+    : trialsIn(job, scopeOf(job, circuit, harness.name, behind, own), owner);
+}
+
+/** Every single fault of a circuit, in slices: one for each trunk, harness and run that it may be in. */
+export const faultSlices = (job: Job, circuit: Circuit): readonly (() => FaultResult[])[] => [
+  ...circuit.trunks.map((trunk) => () => faultsOfTrunk(job, circuit, trunk)),
+  ...job.harnesses
+    .filter(({ joints }) => joints.length > 0)
+    .map((harness) => () => faultsOfHarness(job, circuit, harness)),
+  ...circuit.runs.map((run) => () => faultsOfRun(job, circuit, run)),
+];
+
 /**
  * Tries every single fault of a circuit, each in the run or trunk it belongs to. `onProgress`
  * hears the share done and may answer false to stop; then null is returned.
@@ -215,10 +240,7 @@ export function faults(
   onProgress: (share: number) => boolean = () => true,
 ): FaultResult[] | null {
   const results: FaultResult[] = [];
-  const slices = [
-    ...circuit.trunks.map((trunk) => () => faultsOfTrunk(job, circuit, trunk)),
-    ...circuit.runs.map((run) => () => faultsOfRun(job, circuit, run)),
-  ];
+  const slices = faultSlices(job, circuit);
   for (const [i, slice] of slices.entries()) {
     if (!onProgress(i / slices.length)) return null;
     results.push(...slice());

@@ -10,6 +10,7 @@ export {
 export {
   faults,
   faultsOfElement,
+  faultSlices,
   faultsOfRun,
   faultsOfTrunk,
   weakestPoints,

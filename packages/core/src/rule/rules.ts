@@ -28,6 +28,7 @@ import { loadOnIgnition } from "./contact/loadOnIgnition.ts";
 import { notBuildable } from "./build/notBuildable.ts";
 import { ownBatteryShort } from "./source/ownBatteryShort.ts";
 import { parkedDraw } from "./source/parkedDraw.ts";
+import { radioNoise } from "./source/radioNoise.ts";
 import { relayMissing } from "./contact/relayMissing.ts";
 import { smallFuseUpstream } from "./fuse/smallFuseUpstream.ts";
 import { switchOverRating } from "./contact/switchOverRating.ts";
@@ -35,6 +36,7 @@ import { alternatingFeed } from "./light/alternatingFeed.ts";
 import { flashRate } from "./light/flashRate.ts";
 import { flasherBypassed } from "./light/flasherBypassed.ts";
 import { harnessFits } from "./build/harnessFits.ts";
+import { harnessJoints } from "./build/harnessJoints.ts";
 import { ingressFits } from "./build/ingressFits.ts";
 import { momentaryHolds } from "./contact/momentaryHolds.ts";
 import { monitorSees } from "./light/monitorSees.ts";
@@ -55,6 +57,7 @@ export const RULES: readonly Rule[] = [
   flasherBypassed,
   flashRate,
   harnessFits,
+  harnessJoints,
   momentaryHolds,
   alternatingFeed,
   monitorSees,
@@ -79,6 +82,7 @@ export const RULES: readonly Rule[] = [
   chargingCurve,
   chargingShort,
   ownBatteryShort,
+  radioNoise,
   placeAsks,
   kitPartMissing,
   bondNotYet,

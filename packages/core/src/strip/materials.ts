@@ -54,7 +54,12 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
   }
   for (const harness of job.harnesses) {
     const made = wiresOf(circuit).filter((wire) => wire.harnessId === harness.id).length;
-    if (made > 0) put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
+    // One that goes between factory plugs is there as the unit it is.
+    const isUnit = [...circuit.units.values()].some(
+      ({ kind, ownerId }) => kind === "passThrough" && ownerId === `harness.${harness.id}`,
+    );
+    if (made > 0 && !isUnit)
+      put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
   }
   // A flasher of the job that feeds nothing of it, and that the vehicle now flashes by.
   const { turn } = job.vehicle;

@@ -31,6 +31,7 @@ import type { Choices, Gaps, RunPlan } from "./decide/plan.ts";
 import { planRun } from "./decide/planRun.ts";
 import { routeWires } from "./wire/routeWires.ts";
 import { sizeWires, type WireGroup } from "./wire/size.ts";
+import { harnessOwner } from "./layOut/passThrough.ts";
 import { layOutSources } from "./decide/sources.ts";
 import { tapsFor } from "./pick/tap.ts";
 import { supplyInputA } from "./draw/trunkDraw.ts";
@@ -88,6 +89,7 @@ function layOut(job: Job, decided: Decided): LaidOut {
     controlFeedPlans: decided.controlFeeds,
     controlFeeds: new Map(),
     modules: new Map(),
+    passedThrough: new Map(),
     switches: new Map(),
   };
   layOutSources(assembly, job);
@@ -201,6 +203,7 @@ function namingsOf(job: Job, { blocks, controlFeeds }: LaidOut): ReadonlyMap<Run
     ...[...blocks.values()].map(
       (b, i) => [b.ownerId, { prefix: i === 0 ? "G" : `G${i + 1}`, colour: "black" }] as const,
     ),
+    ...job.harnesses.map((h, i) => [harnessOwner(h), { prefix: `H${i + 1}`, colour: "" }] as const),
     ...job.runs.map(
       (r, i) => [r.id, { prefix: String(i + 1), colour: colourForRun(job, r, i) }] as const,
     ),

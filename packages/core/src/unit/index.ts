@@ -18,6 +18,7 @@ import type { InsideSpec } from "./inside.ts";
 import { load } from "./lamp/inside.ts";
 import { lampUnit } from "./lamp/unit.ts";
 import { connector } from "./plug/inside.ts";
+import { passThroughUnit } from "./plug/passThrough.ts";
 import { plugUnit } from "./plug/unit.ts";
 import { coil, contact } from "./relay/inside.ts";
 import { relayUnit } from "./relay/unit.ts";
@@ -69,6 +70,7 @@ const THINGS: { readonly [K in UnitKind]: ThingSpec } = {
   flasher: flasherUnit,
   lamp: lampUnit,
   plug: plugUnit,
+  passThrough: passThroughUnit,
   splice: spliceUnit,
   groundBlock: groundBlockUnit,
   diode: diodeUnit,

@@ -76,10 +76,17 @@ export type SystemKind = ElectricalSystem["kind"];
 export const VEHICLE_STATES = ["parked", "engineOff", "idle", "town", "cruise"] as const;
 export type VehicleState = (typeof VEHICLE_STATES)[number];
 
+/** What a load of the vehicle's own is: a `radio` hears what switches near it. */
+export const BASE_LOAD_KINDS = ["lamp", "motor", "heat", "electronics", "radio", "other"] as const;
+export type BaseLoadKind = (typeof BASE_LOAD_KINDS)[number];
+
 /** A load the vehicle has already, and the share of time it is on in each state (0–1). */
 export interface BaseLoad {
   readonly id: string;
   readonly name: string;
+  readonly kind: BaseLoadKind;
+  /** Place on the route map; "" when nobody said. */
+  readonly at: PlaceId | "";
   readonly currentA: Fact;
   readonly parked: number;
   readonly engineOff: number;
@@ -126,14 +133,21 @@ export interface Connector {
   readonly at: PlaceId | "";
 }
 
-/** `ac`: a lighting coil of the engine, alternating, with one end on the frame. */
-export const PIN_SUPPLIES = ["battery", "pack", "ac"] as const;
+/**
+ * `ac`: a lighting coil of the engine, alternating, with one end on the frame; `halfWave`: the
+ * same behind a diode, so that one half of each wave comes and none the other way.
+ */
+export const PIN_SUPPLIES = ["battery", "pack", "ac", "halfWave"] as const;
+export type PinSupply = (typeof PIN_SUPPLIES)[number];
+
+/** Whether a wire's volts come from a lighting coil, and so in waves. */
+export const isFromCoil = (supply: PinSupply): boolean => supply === "ac" || supply === "halfWave";
 
 export interface ConnectorPin {
   readonly id: PinId;
   readonly connectorId: ConnectorId;
   /** Whose volts it carries when it is live. */
-  readonly supply: (typeof PIN_SUPPLIES)[number];
+  readonly supply: PinSupply;
   /** Cavity number or letter. */
   readonly cavity: string;
   /** Insulation, "brown/white"; "" when nobody wrote it down. */

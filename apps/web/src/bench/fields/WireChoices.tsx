@@ -52,7 +52,7 @@ function WireRow({ wire, choice }: { wire: PlannedWire; choice: WireChoice | und
     const harness = {
       id: asId<HarnessId>(mint("harness")),
       name: `Harness ${job.harnesses.length + 1}`,
-      note: "",
+      ...{ note: "", joints: [] },
     };
     say({ harnessId: harness.id }, [append(job, "harness", harness)]);
   };

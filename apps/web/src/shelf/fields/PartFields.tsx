@@ -6,6 +6,7 @@ import { BeamFields } from "./BeamFields.tsx";
 import { BehaviourFields } from "./BehaviourFields.tsx";
 import { PartLine as Line } from "./PartLine.tsx";
 import { KitFields } from "./KitFields.tsx";
+import { LeadFields } from "./LeadFields.tsx";
 import { MoreLights } from "./load/MoreLights.tsx";
 import { WayRatings } from "./WayRatings.tsx";
 import { SourceFields } from "./SourceFields.tsx";
@@ -66,6 +67,7 @@ export function PartFields({ part, isNew, onChange }: PartFieldsProps) {
       {part.kind === "switch" && <SwitchFields part={part} onChange={onChange} />}
       <SourceFields part={part} onChange={onChange} />
       {part.kind === "box" && <WayRatings part={part} onChange={onChange} />}
+      {part.kind === "connector" && <LeadFields part={part} onChange={onChange} />}
       {part.kind === "load" && <MoreLights part={part} onChange={onChange} />}
       {part.kind === "kit" && <KitFields part={part} onChange={onChange} />}
       {part.kind !== "sundry" && part.kind !== "kit" && (

@@ -2,6 +2,7 @@ import {
   BATTERY_CHEMISTRIES,
   BOX_FORMS,
   BOX_SWITCHING,
+  CONVERTER_INPUTS,
   FLASHER_PRINCIPLES,
   isFact,
   type Part,
@@ -31,6 +32,17 @@ const YES_NO = words([
 /** Fields of the parts that feed and part, in the order a data sheet gives them. */
 const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
   converter: [
+    {
+      field: "input",
+      label: "Takes",
+      options: CONVERTER_INPUTS.map((value) => ({
+        value,
+        label: {
+          direct: "direct current alone",
+          alternating: "a lighting coil’s waves as well",
+        }[value],
+      })),
+    },
     { field: "inMinV", label: "Input from", unit: "V", max: 1000 },
     { field: "inMaxV", label: "Input to", unit: "V", max: 1000 },
     { field: "cutOffV", label: "Turns off below", unit: "V", max: 1000 },
@@ -66,6 +78,8 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
     { field: "switches", label: "Switches the lamp's", options: same(BOX_SWITCHING) },
     { field: "inputOhm", label: "Input", unit: "Ω" },
     { field: "idleA", label: "Idle draw", unit: "A" },
+    { field: "sleepAfterMin", label: "Sleeps after (0: never)", unit: "min", max: 1440 },
+    { field: "sleepA", label: "Asleep", unit: "A" },
   ],
   battery: [
     { field: "chemistry", label: "Chemistry", options: same(BATTERY_CHEMISTRIES) },

@@ -24,6 +24,7 @@ const SUPPLY_WORDS: Readonly<Record<ConnectorPin["supply"], string>> = {
   battery: "battery",
   pack: "pack",
   ac: "lighting coil (AC)",
+  halfWave: "lighting coil, half wave",
 };
 
 type SetField = (field: keyof ConnectorPin, value: unknown) => void;

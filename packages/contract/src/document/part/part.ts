@@ -14,6 +14,7 @@ import {
   BATTERY_CHEMISTRIES,
   BOX_FORMS,
   BOX_SWITCHING,
+  CONVERTER_INPUTS,
   FLASHER_PRINCIPLES,
   LIGHT_COLOURS,
   LOAD_FAMILIES,
@@ -150,6 +151,9 @@ class SwitchPartDto extends PartDto {
 }
 
 class ConverterPartDto extends PartDto {
+  @IsIn(CONVERTER_INPUTS)
+  input!: string;
+
   @IsAmount(1, 1000)
   inMinV!: number;
 
@@ -224,6 +228,12 @@ class BoxPartDto extends PartDto {
   @IsFact()
   idleA!: Fact;
 
+  @IsAmount(0, 1440)
+  sleepAfterMin!: number;
+
+  @IsFact()
+  sleepA!: Fact;
+
   @IsListOf(() => BehaviourDto, 48)
   behaviours!: BehaviourDto[];
 }
@@ -250,7 +260,18 @@ class BatteryPartDto extends PartDto {
   chargerA!: Fact;
 }
 
+class LeadColoursDto {
+  @IsText(40)
+  factory!: string;
+
+  @IsText(40)
+  lamp!: string;
+}
+
 class ConnectorPartDto extends PartDto {
+  @IsListOf(() => LeadColoursDto, 12)
+  leads!: LeadColoursDto[];
+
   @IsAmount(0.1, 500)
   ratingA!: number;
 

@@ -1,5 +1,6 @@
 import { IsIn, IsInt, Max, Min } from "class-validator";
 import {
+  BASE_LOAD_KINDS,
   BEAM_KINDS,
   CERTAINTIES,
   CIRCUIT_FAMILIES,
@@ -111,6 +112,12 @@ class BaseLoadDto {
 
   @IsText(120)
   name!: string;
+
+  @IsIn(BASE_LOAD_KINDS)
+  kind!: string;
+
+  @IsRef("a place")
+  at!: string;
 
   @IsFact()
   currentA!: Fact;

@@ -1,28 +1,21 @@
 import {
   asId,
   contentOf,
-  plugInModule,
-  setRun,
   unbox,
   type Control,
   type ControlId,
   type HarnessId,
   type Job,
-  type PinId,
-  type RunId,
 } from "../../job/index.ts";
 import { PLAIN, type KitPart } from "../../part/index.ts";
-import { measured, stated } from "../../quantity/index.ts";
+import { measured } from "../../quantity/index.ts";
 import { wiresOf } from "../../circuit/index.ts";
 import { synthesise } from "../../synthesis/index.ts";
-import type { Vehicle } from "../../vehicle/index.ts";
 import { make, type FitMaker } from "./fitMaker.ts";
 import { eitherOf, from, part, when } from "./jobMaker.ts";
-import { demoPart } from "../shelf/shelf.ts";
-import { CARRICK, LAPWING, LITTER, MIDGE, PETREL, PORTER } from "../vehicles.ts";
+import { LAPWING, LITTER, MIDGE, PORTER } from "../vehicles.ts";
 
 const control = (id: string) => asId<ControlId>(id);
-const pinFeed = (id: string) => ({ kind: "pin" as const, pinId: asId<never>(id) });
 
 /** The stalk's four switches sit in one: lights is its own, the others are guests in it. */
 const guest = (fields: Partial<Control>): Partial<Control> => ({
@@ -142,8 +135,8 @@ export function roadKitPart(): KitPart {
     content: {
       ...contentOf(job),
       harnesses: [
-        { ...front, note: "3.2 m" },
-        { ...rear, note: "4.4 m" },
+        { ...front, note: "3.2 m", joints: [] },
+        { ...rear, note: "4.4 m", joints: [] },
       ],
       wireChoices,
     },
@@ -188,98 +181,6 @@ function toolBatteryBike(): Job {
       feed: from("flasher"),
     })
     .lamp(0, { light: "right", housing: host }).job;
-}
-
-/** The tourer with its factory position lamps as they hang on its loom, and box on or off. */
-const CARRICK_NOSE: Vehicle = {
-  ...CARRICK,
-  variants: [
-    { id: asId("box-on"), name: "with the top box" },
-    { id: asId("box-off"), name: "without the top box" },
-  ],
-  variant: asId("box-on"),
-  baseLoads: [
-    ...CARRICK.baseLoads,
-    {
-      ...{ id: "position-left", name: "Left position lamp", currentA: stated(0.42, 0.38, 0.45) },
-      ...{ parked: 0, engineOff: 0, idle: 1, town: 1, cruise: 1 },
-    },
-    {
-      ...{ id: "position-right", name: "Right position lamp", currentA: stated(0.42, 0.38, 0.45) },
-      ...{ parked: 0, engineOff: 0, idle: 1, town: 1, cruise: 1 },
-    },
-  ],
-};
-
-/** Factory position lamps go dark beside the turn signal; a module drives the box at the rear. */
-function tourerModules(): Job {
-  const deactivator = demoPart("plug-in-deactivator");
-  const pinId = asId<PinId>("trunk-park");
-  const maker = make(
-    "Plug-in modules, front and rear",
-    "Ansgar Road Touring Club",
-    CARRICK_NOSE,
-    "club 9",
-  )
-    .card({ stage: "circuit", promised: "2026-12-20" })
-    .wish("beSeen", "Position lamps dark while that side turns.");
-  if (deactivator.kind !== "box") throw new Error("the deactivator is no module");
-  const mint = (prefix: string) => `plugged-${prefix}-${maker.job.runs.length + 1}`;
-  const first = { module: deactivator, pinId, baseLoadId: "position-left", channel: 1 };
-  maker.do(...plugInModule(maker.job, { ...first, place: "left" }, mint));
-  const module = { supplyId: maker.job.supplies[0]!.id };
-  const second = { module, pinId, baseLoadId: "position-right", channel: 2 };
-  return maker
-    .do(...plugInModule(maker.job, { ...second, place: "right" }, mint))
-    .supply("rear", "Rear module", "module-bus-rear", { gate: "key" })
-    .run("box-brake", "Box brake light", "rear", when("brake"), [["tail-two-level", 1, "rear"]], {
-      feed: from("rear"),
-    }).job;
-}
-
-/** The marshal's bulbs make room for LED turn lamps, plug to plug, and a load keeps the rate. */
-function replacedTurns(): Job {
-  const bulb = (id: string, name: string) => ({
-    ...{ id, name, currentA: stated(1.6, 1.5, 1.7) },
-    ...{ parked: 0, engineOff: 0, idle: 0.05, town: 0.05, cruise: 0.01 },
-  });
-  const vehicle: Vehicle = {
-    ...PETREL,
-    factoryLamps: { ...PETREL.factoryLamps, turnFront: 2, turnRear: 2 },
-    baseLoads: [
-      ...PETREL.baseLoads,
-      bulb("turn-left", "Left turn bulbs"),
-      bulb("turn-right", "Right turn bulbs"),
-    ],
-  };
-  const side = (maker: FitMaker, id: "left" | "right"): FitMaker => {
-    const run = asId<RunId>(id);
-    const made = maker.run(
-      id,
-      id === "left" ? "Left turn" : "Right turn",
-      "rear",
-      when(id),
-      [
-        ["turn-switchback", 1, id],
-        ["turn-plug", 1, id],
-      ],
-      { feed: pinFeed(id), relay: "no" },
-    );
-    const bulbs = `turn-${id}`;
-    return made
-      .lamp(1, { joint: "adapter", replaces: bulbs, label: `Front ${id} turn` })
-      .lamp(0, { joint: "plug", replaces: bulbs, label: `Rear ${id} turn` })
-      .do(setRun(run, "onIdle", 0.05));
-  };
-  const maker = make(
-    "LED turn lamps in place of bulbs",
-    "Hollin Fell Rescue Post",
-    vehicle,
-    "marshal 4",
-  )
-    .card({ stage: "signals", promised: "2026-12-08" })
-    .wish("beSeen", "LED turn lamps all round, by adapters; nothing cut.");
-  return side(side(maker, "left"), "right").job;
 }
 
 /** A hub whose channels differ, with a breaker before them all: the bar wants the strong one. */
@@ -339,8 +240,6 @@ function threePairs(): Job {
 export const newJobs = (): readonly Job[] => [
   unboxedCart(),
   toolBatteryBike(),
-  tourerModules(),
-  replacedTurns(),
   unevenHub(),
   brakeStrip(),
   threePairs(),

@@ -172,7 +172,10 @@ function plugIn(maker: FitMaker, id: string, pin: ConnectorPin, module: boolean,
 /** Something said of a wire here and there: a harness that it comes in, a colour, a size. */
 function speakOfWires(job: Job, chance: Chance): Job {
   const wires = wiresOf(synthesise(job)).filter((wire) => wire.harness === "");
-  const harness: Harness = { id: asId<HarnessId>("harness-1"), name: "Harness", note: "" };
+  const joints = job.vehicle.connectors
+    .filter(() => chance() < 0.4)
+    .map(({ id, name }, i) => ({ id: `joint-${i + 1}`, connectorId: id, mark: name }));
+  const harness: Harness = { id: asId<HarnessId>("harness-1"), name: "Harness", note: "", joints };
   const choices = wires
     .filter(() => chance() < 0.25)
     .map((wire, i): WireChoice => {

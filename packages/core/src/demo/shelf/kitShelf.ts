@@ -1,5 +1,6 @@
 import { asId, type PartId } from "../../job/index.ts";
 import {
+  NEVER_SLEEPS,
   PLAIN,
   type BatteryPart,
   type BoxPart,
@@ -71,6 +72,7 @@ const plugIn = (
   ...base(id, name, price, 2, "Plug in, plug out: nothing is cut."),
   ...{ kind: "box", form: "plugIn", ways: behaviours.length, wayA: 3, wayRatings: [], totalA: 8 },
   ...{ mainBreakerA: 0, switches: "positive", inputOhm: stated(10000), idleA: stated(0.002) },
+  ...NEVER_SLEEPS,
   behaviours,
 });
 
@@ -92,7 +94,7 @@ const BOXES: readonly BoxPart[] = [
     ...base("hub-6-uneven", "Six-way hub of uneven channels", 149, 1, "30 A main breaker inside."),
     ...{ kind: "box", form: "hub", ways: 6, wayA: 5, wayRatings: [20, 15, 10, 10, 5, 5] },
     ...{ totalA: 40, mainBreakerA: 30, switches: "positive", inputOhm: stated(10000) },
-    ...{ idleA: stated(0.004), behaviours: [] },
+    ...{ idleA: stated(0.004), behaviours: [], sleepAfterMin: 5, sleepA: stated(0.0004) },
   },
 ];
 

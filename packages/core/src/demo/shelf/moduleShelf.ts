@@ -1,6 +1,6 @@
 import { asId, type PartId } from "../../job/index.ts";
 import { measured, stated } from "../../quantity/index.ts";
-import { PLAIN, type Behaviour, type BoxPart } from "../../part/index.ts";
+import { NEVER_SLEEPS, PLAIN, type Behaviour, type BoxPart } from "../../part/index.ts";
 
 /** Signal modules of the demo shop: boxes whose ways do something over time. All invented. */
 function module(
@@ -29,6 +29,7 @@ function module(
     inputOhm: stated(10000),
     idleA: measured(0.004),
     behaviours: behaviours.map((b) => ({ ...PLAIN, ...b })),
+    ...NEVER_SLEEPS,
     ...more,
   };
 }

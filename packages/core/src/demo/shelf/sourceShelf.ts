@@ -1,12 +1,13 @@
 import { asId, type PartId } from "../../job/index.ts";
 import { measured, stated } from "../../quantity/index.ts";
-import type {
-  BatteryPart,
-  BoxPart,
-  ConnectorPart,
-  ConverterPart,
-  FlasherPart,
-  Part,
+import {
+  NEVER_SLEEPS,
+  type BatteryPart,
+  type BoxPart,
+  type ConnectorPart,
+  type ConverterPart,
+  type FlasherPart,
+  type Part,
 } from "../../part/index.ts";
 
 /** What feeds and parts: converters, boxes, batteries, flashers, plugs. All invented. */
@@ -25,6 +26,7 @@ const CONVERTERS: readonly ConverterPart[] = [
   {
     ...base("converter-60-12", "Converter 36–72 V to 12 V, 10 A", 34, 3),
     kind: "converter",
+    input: "direct",
     inMinV: 30,
     inMaxV: 75,
     cutOffV: 28,
@@ -40,8 +42,27 @@ const CONVERTERS: readonly ConverterPart[] = [
     mostAmbientC: 50,
   },
   {
+    ...base("rectifier-coil-12", "Bridge and regulator, lighting coil to 12 V, 4 A", 23, 2),
+    kind: "converter",
+    input: "alternating",
+    inMinV: 8,
+    inMaxV: 40,
+    cutOffV: 6,
+    outV: stated(12.4, 12, 12.8),
+    outA: 4,
+    surgeA: 6,
+    efficiencyTenth: 0.6,
+    efficiencyHalf: 0.74,
+    efficiencyFull: 0.72,
+    idleA: stated(0.01),
+    isolated: false,
+    sealed: true,
+    mostAmbientC: 60,
+  },
+  {
     ...base("converter-60-12-25", "Converter 36–72 V to 13 V, 25 A", 71, 1, "Needs air around it."),
     kind: "converter",
+    input: "direct",
     inMinV: 34,
     inMaxV: 75,
     cutOffV: 32,
@@ -65,6 +86,7 @@ const CONVERTERS: readonly ConverterPart[] = [
       "Ends below a full 48 V pack.",
     ),
     kind: "converter",
+    input: "direct",
     inMinV: 30,
     inMaxV: 52,
     cutOffV: 28,
@@ -95,6 +117,7 @@ const BOXES: readonly BoxPart[] = [
     inputOhm: stated(100, 100, 100),
     idleA: stated(0, 0, 0),
     behaviours: [],
+    ...NEVER_SLEEPS,
   },
   {
     ...base("hub-6", "Six-way hub", 129, 1, "Fused ways, worked by a pad or by its inputs."),
@@ -109,6 +132,7 @@ const BOXES: readonly BoxPart[] = [
     inputOhm: stated(10000),
     idleA: stated(0.004, 0.002, 0.006),
     behaviours: [],
+    ...NEVER_SLEEPS,
   },
   {
     ...base(
@@ -129,6 +153,7 @@ const BOXES: readonly BoxPart[] = [
     inputOhm: stated(10000),
     idleA: stated(0.003),
     behaviours: [],
+    ...NEVER_SLEEPS,
   },
   {
     ...base("relay-board-6", "Six-relay board", 44, 2),
@@ -143,6 +168,7 @@ const BOXES: readonly BoxPart[] = [
     inputOhm: measured(88),
     idleA: stated(0, 0, 0),
     behaviours: [],
+    ...NEVER_SLEEPS,
   },
 ];
 
@@ -193,12 +219,14 @@ const PLUGS: readonly ConnectorPart[] = [
   {
     ...base("plug-2-sealed", "Two-pin sealed plug", 1.6, 30),
     kind: "connector",
+    leads: [],
     ratingA: 13,
     contactOhm: stated(0.005, 0.003, 0.01),
   },
   {
     ...base("plug-2-mini", "Two-pin mini plug", 0.9, 24),
     kind: "connector",
+    leads: [],
     ratingA: 5,
     contactOhm: stated(0.01, 0.005, 0.02),
   },

@@ -2,6 +2,7 @@ import { asId, type ConnectorId, type PinId, type PlaceId } from "../../job/inde
 import { assumed, stated, type Fact } from "../../quantity/index.ts";
 import type {
   BaseLoad,
+  BaseLoadKind,
   BatteryFacts,
   Certainty,
   CircuitFamily,
@@ -19,8 +20,11 @@ export function baseLoad(
   name: string,
   currentA: Fact,
   [parked, engineOff, idle, town, cruise]: readonly [number, number, number, number, number],
+  kind: BaseLoadKind = "other",
+  at = "",
 ): BaseLoad {
-  return { id, name, currentA, parked, engineOff, idle, town, cruise };
+  const on = { parked, engineOff, idle, town, cruise };
+  return { id, name, kind, at: asId<PlaceId>(at), currentA, ...on };
 }
 
 export const factoryLamps = (

@@ -13,6 +13,7 @@ import {
 import type { ElementId, Job, NodeId } from "../../job/index.ts";
 import { inTheWay } from "../script/covered.ts";
 import { senseOf, type Sense } from "../reading/seen.ts";
+import { asleepAfterMin } from "./standing.ts";
 import { allOff, type TestState } from "./states.ts";
 import type { FaultSuspect, Suspect } from "../suspect/suspects.ts";
 import { PlaceWords } from "../reading/words.ts";
@@ -194,7 +195,8 @@ export function probesOf(
         ? {
             id: `milliamps|${state.id}|${fuse.id}`,
             at: { kind: "milliamps", elementId: fuse.id },
-            ...{ words: words.standby(fuse), unit: "mA", minutes: SERIES_MIN + minutes },
+            ...{ words: words.standby(fuse, asleepAfterMin(job, circuit, fuse.id)), unit: "mA" },
+            minutes: SERIES_MIN + minutes + asleepAfterMin(job, circuit, fuse.id),
           }
         : {
             id: `amps|${state.id}|${fuse.id}`,

@@ -17,6 +17,15 @@ function itemsOf(job: Job, circuit: Circuit): readonly StandbyItem[] {
 const parts = ({ changes }: FaultSuspect, through: readonly ElementId[]): boolean =>
   changes.some(({ ohms }) => ohms.some(([id, ohm]) => ohm >= OPEN_OHM && through.includes(id)));
 
+/** Minutes to wait before a meter in place of a fuse tells what stands by there: until all of it sleeps. */
+export const asleepAfterMin = (job: Job, circuit: Circuit, fuse: ElementId): number =>
+  Math.max(
+    0,
+    ...itemsOf(job, circuit)
+      .filter(({ through }) => through.includes(fuse))
+      .map(({ afterMin = 0 }) => afterMin),
+  );
+
 /**
  * What stands by behind a fuse with everything off, in mA: hubs and modules that nothing parts.
  * Tell-tales and what is turned on are in the network itself.

@@ -11,8 +11,8 @@ import {
   type Unit,
 } from "../../circuit/index.ts";
 import { ownerName, type Job, type NodeId } from "../../job/index.ts";
+import { decimal } from "../../quantity/index.ts";
 
-/** Kinds of which a name alone says where: one place for every wire. */
 /**
  * What a person is told to put a tip or a clamp to, or to look at: one place and no other,
  * though three fuses of a job may have one name.
@@ -50,11 +50,11 @@ export class PlaceWords {
     return `current of ${owner}, at its ${unit?.name ?? "fuse"}`;
   }
 
-  /** Where a meter goes into the way: in place of a fuse. */
-  standby(fuse: Element): string {
+  /** Where a meter goes into the way: in place of a fuse, and how long to wait for what falls asleep. */
+  standby(fuse: Element, waitMin: number): string {
     const unit = unitAt(this.circuit, fuse.from);
     const owner = ownerName(this.job, fuse.runId);
-    return `standby of ${owner}, the meter in place of its ${unit?.name ?? "fuse"}, largest range first`;
+    return `standby of ${owner}, the meter in place of its ${unit?.name ?? "fuse"}, largest range first${waitMin > 0 ? `, read after ${decimal(waitMin)} min: a module has to fall asleep` : ""}`;
   }
 
   /** A load; of several of one name, with the circuit it is on. */

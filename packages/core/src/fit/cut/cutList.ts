@@ -1,5 +1,5 @@
 import {
-  TERMINAL_FORMS,
+  endForm,
   endWords,
   splitNode,
   terminalAt,
@@ -80,9 +80,9 @@ export const SPOOL_M = 10;
 /** Shrinks to a half: it goes over the crimp's barrel, about twice as thick as its wire. */
 const BARREL = 2;
 
-function endOf(circuit: Circuit, node: NodeId, gaugeId: string): WireEnd {
+function endOf(circuit: Circuit, node: NodeId, { gaugeId, harness }: WireElement): WireEnd {
   const { form, name } = terminalAt(circuit, node);
-  const { crimp, stripMm, shrink } = TERMINAL_FORMS[form];
+  const { crimp, stripMm, shrink } = endForm(form, harness !== "");
   return {
     at: endWords(circuit, node),
     unit: splitNode(node).unit,
@@ -121,8 +121,8 @@ function lineOf(job: Job, circuit: Circuit, wire: WireElement): CutLine {
     routedM: wire.lengthM.value,
     cutM: cut ? cutLength(job, circuit, wire) : 0,
     ohm: wireOhm(wire, "value", job.practices.ambientC),
-    from: endOf(circuit, wire.from, wire.gaugeId),
-    to: endOf(circuit, wire.to, wire.gaugeId),
+    from: endOf(circuit, wire.from, wire),
+    to: endOf(circuit, wire.to, wire),
   };
 }
 

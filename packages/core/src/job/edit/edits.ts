@@ -1,9 +1,17 @@
 import type { Part } from "../../part/index.ts";
 import { COLLECTIONS, type CollectionName, type Collections } from "../entities.ts";
 import type { Edit } from "./edit.ts";
-import type { ControlId, LampId, RunId, SupplyId } from "../ids.ts";
+import type { ControlId, HarnessId, LampId, RunId, SupplyId } from "../ids.ts";
 import type { Job } from "../job.ts";
-import type { Control, Feed, FusePin, LAMP_PLACES, Run, Supply } from "../record/wiring.ts";
+import type {
+  Control,
+  Feed,
+  FusePin,
+  Harness,
+  LAMP_PLACES,
+  Run,
+  Supply,
+} from "../record/wiring.ts";
 import { firstFeed } from "../create.ts";
 import { asId } from "../ids.ts";
 
@@ -104,8 +112,16 @@ export function removeRun(job: Job, runId: RunId): Edit[] {
 /** Removes a connector and its pins; runs that lean on a pin go back to choosing for themselves. */
 export function removeConnector(job: Job, connectorId: string): Edit[] {
   const pins = job.vehicle.pins.filter((pin) => pin.connectorId === connectorId);
+  const parted = job.harnesses.filter((h) => h.joints.some((j) => j.connectorId === connectorId));
   return [
     ...pins.flatMap((pin) => removePin(job, pin.id)),
+    ...parted.map((harness) =>
+      setHarness(
+        harness.id,
+        "joints",
+        harness.joints.map((j) => (j.connectorId === connectorId ? { ...j, connectorId: "" } : j)),
+      ),
+    ),
     { kind: "remove", entity: "connector", id: connectorId },
   ];
 }
@@ -169,6 +185,13 @@ export const removeControl = (job: Job, controlId: ControlId): Edit[] => [
   ...forgetWires(job, controlId),
   { kind: "remove", entity: "control", id: controlId },
 ];
+
+/** Sets one field of a harness. */
+export const setHarness = <F extends keyof Harness>(
+  id: HarnessId,
+  field: F,
+  value: Harness[F],
+): Edit => ({ kind: "set", entity: "harness", id, field, value }) as unknown as Edit;
 
 /** Removes a harness; its wires are cut here. */
 export const removeHarness = (job: Job, harnessId: string): Edit[] => [

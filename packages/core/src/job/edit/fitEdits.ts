@@ -16,7 +16,7 @@ const remove = (entity: CollectionName, id: string): Edit => ({ kind: "remove", 
 /** Removes a place with the stretches that end there; what sat there goes to the usual place. */
 export function removePlace(job: Job, placeId: PlaceId): Edit[] {
   const { vehicle } = job;
-  const freed = <E extends "lamp" | "supply" | "control" | "connector">(
+  const freed = <E extends "lamp" | "supply" | "control" | "connector" | "baseLoad">(
     entity: E,
     list: readonly { readonly id: string; readonly at: PlaceId | "" }[],
   ): Edit[] =>
@@ -31,6 +31,7 @@ export function removePlace(job: Job, placeId: PlaceId): Edit[] {
     ...freed("supply", job.supplies),
     ...freed("control", job.controls),
     ...freed("connector", vehicle.connectors),
+    ...freed("baseLoad", vehicle.baseLoads),
     ...job.strip
       .filter((step) => step.covers.includes(placeId))
       .map((step) =>

@@ -8,7 +8,7 @@ import { fitFaults } from "./fitFaults.ts";
 import { RUN_DEVIATIONS, type Deviation, type Job, type WIRE_DEVIATIONS } from "../job.ts";
 import { OWN_LISTS, OWN_LIST_NAMES } from "../lists.ts";
 import { kitFaults } from "./kitFaults.ts";
-import { wireFaults } from "./wireFaults.ts";
+import { leadFaults, wireFaults } from "./wireFaults.ts";
 import { LAMP_LIGHTS, type Lamp, type Run } from "../record/wiring.ts";
 import { feedFaults, fusePinFaults, supplyFaults, wirePinFaults } from "./supplyFaults.ts";
 
@@ -77,6 +77,7 @@ export const partFaults = (part: Part, path: string): Fault[] => [
 
 function electricalFaults(part: Part, path: string): Fault[] {
   if (part.kind === "kit") return kitFaults(part, path);
+  if (part.kind === "connector") return leadFaults(part, path);
   if (part.kind === "load") {
     const { load, photometry } = part;
     const beam = photometry ? photometryFault(photometry) : null;
@@ -198,6 +199,11 @@ export function integrityFaults(job: Job): Fault[] {
       return idFaults(field, job[field]);
     }),
     ...idFaults("vehicle.baseLoads", vehicle.baseLoads),
+    ...vehicle.baseLoads.flatMap(({ at }, i) =>
+      at === "" || vehicle.places.some((p) => p.id === at)
+        ? []
+        : [lacks(`vehicle.baseLoads[${i}].at`, "place", at)],
+    ),
     ...idFaults("vehicle.connectors", vehicle.connectors),
     ...idFaults("vehicle.pins", vehicle.pins),
     ...idFaults("vehicle.places", vehicle.places),

@@ -6,6 +6,7 @@ import { toVersion5 } from "./toVersion5.ts";
 import { practicesTo6, toVersion6 } from "./toVersion6.ts";
 import { toVersion7, vehicleTo7 } from "./toVersion7.ts";
 import { practicesTo8, toVersion8, vehicleTo8 } from "./toVersion8.ts";
+import { partTo9, toVersion9, vehicleTo9 } from "./toVersion9.ts";
 
 type Migrate = (value: unknown) => unknown;
 
@@ -26,6 +27,7 @@ const STEPS: readonly Step[] = [
   { job: toVersion6, practices: practicesTo6 },
   { job: toVersion7, vehicle: vehicleTo7 },
   { job: toVersion8, vehicle: vehicleTo8, practices: practicesTo8 },
+  { job: toVersion9, part: partTo9, vehicle: vehicleTo9 },
 ];
 
 /** Version of jobs, shelf parts, vehicle profiles and practices that this program writes. */

@@ -2,6 +2,7 @@ import type { Behaviour } from "../../part/behaviour.ts";
 import type { Fact } from "../../quantity/index.ts";
 import type { Condition, Input } from "../condition.ts";
 import type {
+  ConnectorId,
   ControlId,
   HarnessId,
   LampId,
@@ -171,11 +172,22 @@ export interface Run {
   readonly onCruise: number;
 }
 
+/** Where a harness passes through: between the two halves of one of the factory's connectors. */
+export interface HarnessJoint {
+  readonly id: string;
+  /** The connector that is parted for it; "" where nobody has said which. */
+  readonly connectorId: ConnectorId | "";
+  /** What tells its two plugs from the harness's others: their shape, a colour; "" where nothing does. */
+  readonly mark: string;
+}
+
 /** A harness that comes made up: neither cut nor counted by the metre, only routed and checked. */
 export interface Harness {
   readonly id: HarnessId;
   readonly name: string;
   readonly note: string;
+  /** Factory connectors that it goes between, two plugs each; none for one that only lies beside. */
+  readonly joints: readonly HarnessJoint[];
 }
 
 /** What was said about one wire of the circuit; what was not is as the plan has it. */

@@ -148,9 +148,16 @@ function checkOutput(context: RuleContext, fitted: Fitted): Found[] {
   return made;
 }
 
-function checkGate(fitted: Fitted): Found[] {
+/** Whether a feed is dead with the key out: a factory wire that is live with something. */
+function isParted({ job }: RuleContext, { feed }: Supply): boolean {
+  if (feed.kind !== "pin") return false;
+  const pin = job.vehicle.pins.find((p) => p.id === feed.pinId);
+  return pin !== undefined && pin.liveWhen !== "always" && pin.liveWhen !== "unknown";
+}
+
+function checkGate(context: RuleContext, fitted: Fitted): Found[] {
   const { part, supply } = fitted;
-  if (supply.gate !== "always" || part.idleA.value <= 0) return [];
+  if (supply.gate !== "always" || part.idleA.value <= 0 || isParted(context, supply)) return [];
   return [
     found(
       fitted,
@@ -180,7 +187,7 @@ export const converterFits: Rule = {
     converters(context).flatMap((fitted) => [
       ...checkInput(context, fitted),
       ...checkOutput(context, fitted),
-      ...checkGate(fitted),
+      ...checkGate(context, fitted),
       ...(context.job.practices.ambientC > fitted.part.mostAmbientC
         ? [
             found(

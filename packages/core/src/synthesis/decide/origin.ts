@@ -17,6 +17,7 @@ import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { Assembly, Bench } from "../layOut/assembly.ts";
 import type { ControlFeedPlan } from "../pick/coilsOn.ts";
 import type { Negative } from "../pick/grounds.ts";
+import { ledThrough, type PassedThrough } from "../layOut/passThrough.ts";
 import { factoryCircuit, ownNegative, postOf, type FactoryCircuit } from "./sources.ts";
 
 /** A fuse block, hub or relay board, whose channels runs and feeders take. */
@@ -77,6 +78,8 @@ export interface Laid {
   readonly controlFeeds: Map<PinId, ControlFeed>;
   /** Modules between a factory's plug and its lamps, laid out when the first circuit goes through. */
   readonly modules: Map<SupplyId, UnitId>;
+  /** Harnesses that go between factory connectors, laid out when the first wire goes through. */
+  readonly passedThrough: PassedThrough;
   /** Switches of controls in which others sit. */
   readonly switches: Map<ControlId, UnitId>;
 }
@@ -142,7 +145,8 @@ export function negativeOf(laid: Laid, feed: Feed): Negative | null {
 }
 
 function factoryOrigin(laid: Laid, pin: ConnectorPin): Origin {
-  const { node, ids } = factoryCircuit(laid.assembly, laid.job, pin, laid.factory);
+  const tapped = factoryCircuit(laid.assembly, laid.job, pin, laid.factory);
+  const { node, ids } = ledThrough(laid, pin, tapped);
   return { node, path: ids, negative: ownNegative(laid.job, pin.supply), box: null };
 }
 

@@ -10,7 +10,7 @@ import {
   type UnitId,
 } from "../../job/index.ts";
 import { factOf } from "../../quantity/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
+import { isFromCoil, type ConnectorPin, type PinSupply } from "../../vehicle/index.ts";
 import { Bench, type Assembly } from "../layOut/assembly.ts";
 import { FACTORY_WIRE, FACTORY_WIRE_M } from "../defaults.ts";
 import { frameLug, hasFrameReturn, type Negative } from "../pick/grounds.ts";
@@ -45,7 +45,7 @@ export function layOutSources(a: Assembly, job: Job): void {
       },
     );
   }
-  if (job.vehicle.pins.some((pin) => pin.supply === "ac")) layOutCoil(a);
+  if (job.vehicle.pins.some((pin) => isFromCoil(pin.supply))) layOutCoil(a);
   if (system.kind === "engine") return;
   const { blocks } = system.pack;
   const unit = PACK;
@@ -73,6 +73,9 @@ export function layOutSources(a: Assembly, job: Job): void {
 /** Volts of a lighting coil with its regulator, by effective value: assumed. */
 const COIL_RMS_V = 12.8;
 
+/** Of its wave behind one diode: half of the waves of a sine have its effective value by √2. */
+const HALF_WAVE_RMS_V = COIL_RMS_V / Math.SQRT2;
+
 /** The engine's lighting coil: it alternates, and one end of it is on the frame. */
 function layOutCoil(a: Assembly): void {
   a.claim(LIGHTING_COIL);
@@ -80,31 +83,41 @@ function layOutCoil(a: Assembly): void {
     ...{ kind: "battery", name: "lighting coil", site: { kind: "battery" }, fitted: false },
     terminals: [
       ["pos", "post", "nothing is fed from it"],
+      ["half", "post", "nothing is fed from behind its diode"],
       ["neg", "post", "its own end is on the frame"],
     ],
   });
-  const [hot, end] = [terminalNode(unit, "pos"), terminalNode(unit, "neg")];
+  const [hot, half, end] = ["pos", "half", "neg"].map((name) => terminalNode(unit, name));
   const fixed = (volts: number) => ({ kind: "fixed" as const, volts });
   a.posts.push(
-    { unit, node: hot, root: fixed(COIL_RMS_V), words: "lighting coil" },
-    { unit, node: end, root: fixed(0), words: "frame end of the lighting coil" },
+    { unit, node: hot!, root: fixed(COIL_RMS_V), words: "lighting coil" },
+    {
+      unit,
+      node: half!,
+      root: fixed(HALF_WAVE_RMS_V),
+      words: "lighting coil, half of its waves",
+    },
+    { unit, node: end!, root: fixed(0), words: "frame end of the lighting coil" },
   );
 }
 
-/** What holds the voltage of a factory wire. */
-export const rootOfPin = (pin: ConnectorPin): Root =>
-  pin.supply === "pack"
-    ? { kind: "pack", share: 1 }
-    : pin.supply === "ac"
-      ? { kind: "fixed", volts: COIL_RMS_V }
-      : { kind: "battery" };
+/** What holds the voltage of a factory wire, and the post that it comes from. */
+const ORIGINS: Readonly<Record<PinSupply, { readonly root: Root; readonly post: NodeId }>> = {
+  battery: { root: { kind: "battery" }, post: terminalNode(BATTERY, "pos") },
+  pack: { root: { kind: "pack", share: 1 }, post: terminalNode(PACK, "pos") },
+  ac: { root: { kind: "fixed", volts: COIL_RMS_V }, post: terminalNode(LIGHTING_COIL, "pos") },
+  halfWave: {
+    root: { kind: "fixed", volts: HALF_WAVE_RMS_V },
+    post: terminalNode(LIGHTING_COIL, "half"),
+  },
+};
 
-const unitOfPin = (pin: ConnectorPin): UnitId =>
-  pin.supply === "pack" ? PACK : pin.supply === "ac" ? LIGHTING_COIL : BATTERY;
+/** What holds the voltage of a factory wire. */
+export const rootOfPin = (pin: ConnectorPin): Root => ORIGINS[pin.supply].root;
 
 /** Negative of the vehicle's own battery, pack or lighting coil. */
-export function ownNegative(job: Job, of: ConnectorPin["supply"]): Negative {
-  if (of === "ac") {
+export function ownNegative(job: Job, of: PinSupply): Negative {
+  if (isFromCoil(of)) {
     const node = terminalNode(LIGHTING_COIL, "neg");
     return { node, path: [], words: "the frame", onFrame: true };
   }
@@ -160,7 +173,7 @@ export function factoryCircuit(
   });
   const feed = terminalNode(unit, "feed");
   const node = terminalNode(unit, "out");
-  const post = terminalNode(unitOfPin(pin), "pos");
+  const { post } = ORIGINS[pin.supply];
   const wire = b.wire(
     `${pin.id}.feed`,
     "factory",

@@ -9,7 +9,14 @@ import {
   type UnitKind,
   type WireRole,
 } from "../../circuit/index.ts";
-import { asId, type ElementId, type NodeId, type RunId, type UnitId } from "../../job/index.ts";
+import {
+  asId,
+  type ElementId,
+  type Harness,
+  type NodeId,
+  type RunId,
+  type UnitId,
+} from "../../job/index.ts";
 import type { Fact } from "../../quantity/index.ts";
 import type { TerminalList } from "../../unit/thing.ts";
 import { SPLICE_TERMINALS } from "../../unit/splice/unit.ts";
@@ -107,6 +114,7 @@ export class Bench {
     size: WireSize,
     lengthM: Fact,
     harness = "",
+    colour = "",
   ): ElementId {
     const id = this.id(name);
     this.assembly.elements.set(id, {
@@ -115,10 +123,27 @@ export class Bench {
       gaugeId: "gaugeId" in size ? size.gaugeId : "",
       group: "group" in size ? size.group : "",
       ...{ bridgesM: null, harnessId: "", bundle: 1, riseC: 0 },
-      // Named last, when every wire is there.
-      colour: "",
-      label: "",
+      // Named last, when every wire is there; what comes made up may bring its colour along.
+      ...{ colour, label: "" },
     });
+    return id;
+  }
+
+  /** A wire of a harness that this job names, with the colour that it comes in. */
+  madeUp(
+    name: string,
+    from: NodeId,
+    to: NodeId,
+    size: WireSize,
+    lengthM: Fact,
+    of: { readonly harness: Harness; readonly colour: string },
+  ): ElementId {
+    const { harness, colour } = of;
+    const id = this.wire(name, "tap", from, to, size, lengthM, harness.name, colour);
+    const made = this.assembly.elements.get(id);
+    if (made?.kind === "wire") {
+      this.assembly.elements.set(id, { ...made, harnessId: harness.id });
+    }
     return id;
   }
 

@@ -5,7 +5,7 @@ import { AT_HAND_M, BOLT_M, BOLT_WIRE, STRAP_OHM } from "../defaults.ts";
 import { stepsOf } from "../draw/draw.ts";
 import { frameLug, hasFrameReturn } from "../pick/grounds.ts";
 import { factOf } from "../../quantity/index.ts";
-import { GENERIC_ADAPTER } from "../../part/index.ts";
+import { GENERIC_ADAPTER, type ConnectorPart, type LeadColours } from "../../part/index.ts";
 import type { FittedLoad, RunPlan } from "../decide/plan.ts";
 import { isPlugged, leadSize, type FactoryPlug } from "../decide/plugged.ts";
 import { LAMP_TERMINALS } from "../../unit/lamp/unit.ts";
@@ -68,8 +68,23 @@ interface LampPlace {
   readonly plug: FactoryPlug | null;
 }
 
+/** An adapter's wire for the light of a housing that is its `nth`, and its ground: both told in its part. */
+function leadsOf({ leads }: ConnectorPart, nth: number) {
+  const none: LeadColours = { factory: "", lamp: "" };
+  const last = leads.length > 1 ? leads.at(-1) : undefined;
+  const live = leads[nth - 1];
+  return { live: live && live !== last ? live : none, ground: last ?? none };
+}
+
 /** An adapter lead between the factory's plug and a lamp's own, both of its wires in it. */
-function adapterUnit(b: Bench, n: number, place: LampPlace, lamp: Lamp, plug: FactoryPlug) {
+function adapterUnit(
+  b: Bench,
+  n: number,
+  place: LampPlace,
+  lamp: Lamp,
+  plug: FactoryPlug,
+  nth: number,
+) {
   const guest = place.housings.hosts.has(lamp.id);
   const part = place.plan.connectorPart ?? GENERIC_ADAPTER;
   const unit = b.unit(`adapter${n}`, {
@@ -82,20 +97,27 @@ function adapterUnit(b: Bench, n: number, place: LampPlace, lamp: Lamp, plug: Fa
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);
   const size = leadSize(place.job);
   const harness = `adapter of ${lamp.label}`;
-  const wire = (name: string, role: WireRole, from: NodeId, to: NodeId): ElementId =>
-    b.wire(name, role, from, to, size, AT_HAND_M, harness);
+  const { live, ground } = leadsOf(part, nth);
+  const wire = (
+    name: string,
+    role: WireRole,
+    from: NodeId,
+    to: NodeId,
+    colour: string,
+  ): ElementId => b.wire(name, role, from, to, size, AT_HAND_M, harness, colour);
   const pole = (name: string, from: NodeId, to: NodeId): ElementId =>
     b.inside(unit, name, { kind: "connector", from, to, part });
   const out = [
-    wire(`toAdapter${n}`, "branch", plug.from, at("a1")),
+    wire(`toAdapter${n}`, "branch", plug.from, at("a1"), live.factory),
     pole(`adapter${n}`, at("a1"), at("b1")),
   ];
-  if (guest) return { out, back: [], from: at("b1"), to: plug.to };
+  const colours = { live: live.lamp, ground: ground.lamp };
+  if (guest) return { out, back: [], from: at("b1"), to: plug.to, colours };
   const back = [
     pole(`adapter${n}Back`, at("b2"), at("a2")),
-    wire(`fromAdapter${n}`, "return", at("a2"), plug.to),
+    wire(`fromAdapter${n}`, "return", at("a2"), plug.to, ground.factory),
   ];
-  return { out, back, from: at("b1"), to: at("b2") };
+  return { out, back, from: at("b1"), to: at("b2"), colours };
 }
 
 /** A lamp in the factory's plug: by its own leads, or by an adapter's. */
@@ -113,25 +135,32 @@ function layOutPlugged(
   const guest = place.housings.hosts.has(lamp.id);
   const size = part.pigtail !== "" ? { gaugeId: part.pigtail } : leadSize(place.job);
   const harness = lamp.factory ? "vehicle's own loom" : `leads of ${lamp.label}`;
-  const adapter = lamp.joint === "adapter" ? adapterUnit(b, n, place, lamp, plug) : null;
+  const adapter =
+    lamp.joint === "adapter"
+      ? adapterUnit(b, n, place, lamp, plug, lightsOf(b.assembly, unit))
+      : null;
   const { from, to } = adapter ?? plug;
-  const wire = (name: string, role: WireRole, start: NodeId, end: NodeId): ElementId =>
-    b.wire(name, role, start, end, size, AT_HAND_M, harness);
-  const lead = wire(`branch${n}`, "branch", from, plus);
+  const wire = (name: string, role: WireRole, start: NodeId, end: NodeId, colour = ""): ElementId =>
+    b.wire(name, role, start, end, size, AT_HAND_M, harness, colour);
+  const lead = wire(`branch${n}`, "branch", from, plus, adapter?.colours.live);
   const load = b.inside(unit, `load${n}`, {
     ...{ kind: "load", from: plus, to: minus, lampId: lamp.id, label: lamp.label, part },
   });
   const out = [...(adapter?.out ?? []), lead];
   if (guest) return { lampId: lamp.id, out, load, back: [] };
-  const home = wire(`back${n}`, "return", minus, to);
+  const home = wire(`back${n}`, "return", minus, to, adapter?.colours.ground);
   const back = [home, ...(adapter?.back ?? []), ...plug.back];
   place.housings.backs.set(lamp.id, back);
   return { lampId: lamp.id, out, load, back };
 }
 
+/** Lights of a housing that have their terminal already. */
+const lightsOf = (a: Assembly, unit: UnitId): number =>
+  a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
+
 /** The next positive of a housing: one a light. */
 function lightTerminal(a: Assembly, unit: UnitId): NodeId {
-  const lights = a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
+  const lights = lightsOf(a, unit);
   return a.terminal(unit, lights === 0 ? "pos" : `pos${lights + 1}`, "own");
 }
 

@@ -1,6 +1,6 @@
 import { terminalNode, type Site, type TrunkCircuit } from "../../circuit/index.ts";
 import { boxOf, channelsOf, type ElementId, type NodeId } from "../../job/index.ts";
-import type { Part } from "../../part/index.ts";
+import { isApart, type Part } from "../../part/index.ts";
 import { assumed } from "../../quantity/index.ts";
 import { Bench, type WireSize } from "./assembly.ts";
 import { ownerOf, type ControlPlan, type SupplyPlan } from "../decide/decideTrunks.ts";
@@ -41,7 +41,9 @@ function ownNegativeOf(laid: Laid, b: Bench, plan: SupplyPlan, node: NodeId): Ne
   const site: Site = { kind: "supply", supplyId: supply.id };
   const words = `${supply.name} −`;
   const size = { group: `${supply.id}.out` };
-  const onFrame = hasFrameReturn(laid.job) && wantsFrame(laid, supply.id);
+  // Behind a bridge the frame is the coil's other end: tied to it, half of each wave is shorted.
+  const bridged = plan.part?.kind === "converter" && plan.part.input === "alternating";
+  const onFrame = !bridged && hasFrameReturn(laid.job) && wantsFrame(laid, supply.id);
   const users = usersOf(laid, supply.id);
   // Every circuit on it brings a wire or more back here: lamps, coils, tell-tales.
   const joint = users === 0 ? node : b.splice("negSplice", `${supply.name} −`, site);
@@ -117,7 +119,7 @@ function layOutFed(
     const id = b.inside(unit, "converter", {
       ...{ kind: "converter", from: at("in_pos"), to: at("out_pos"), inNeg, outNeg, part },
     });
-    if (!part.isolated) {
+    if (!isApart(part)) {
       b.inside(unit, "common", { kind: "strap", from: inNeg, to: outNeg, ohm: STRAP_OHM });
     }
     const out = outlet(b, "out", at("out_pos"), users, site, outSize);

@@ -50,6 +50,7 @@ function colourOf(role: WireRole, colour: string, colours: Colours): string {
       return colours.ground;
     case "tap":
     case "coilFeed":
+      if (colour === "") return "";
       return colour.includes("/") ? colour : colour === "white" ? "white/black" : `${colour}/white`;
     case "factory":
       return "";
@@ -76,7 +77,8 @@ export function nameWires(
 }
 
 function markOf(wire: WireElement, naming: Naming, counts: Map<RunId, number>, colours: Colours) {
-  const colour = colours.chosen.get(wire.id) ?? colourOf(wire.role, naming.colour, colours);
+  const given = wire.colour === "" ? colourOf(wire.role, naming.colour, colours) : wire.colour;
+  const colour = colours.chosen.get(wire.id) ?? given;
   if (wire.harness !== "" && wire.harnessId === "")
     return { label: wire.role === "factory" ? "factory" : "pigtail", colour };
   const n = (counts.get(wire.runId) ?? 0) + 1;

@@ -1,5 +1,6 @@
 import { GROUND, type ConverterElement } from "../../circuit/index.ts";
 import { asId, type ElementId } from "../../job/index.ts";
+import { isApart } from "../../part/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { LEAK_OHM, OPEN_OHM } from "../../solve/defaults.ts";
 import { OPEN, faultOf, leakOf, resistor, type InsideSpec } from "../inside.ts";
@@ -40,7 +41,7 @@ export const converter: InsideSpec<ConverterElement> = {
         model: on ? { kind: "source", volts: -state.outV, ohm: CONVERTER_OHM } : OPEN,
         words,
       },
-      ...(e.part.isolated
+      ...(isApart(e.part)
         ? [
             {
               id: leakOf(e.id),

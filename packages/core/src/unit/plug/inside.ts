@@ -21,7 +21,7 @@ export const connector: InsideSpec<ConnectorElement> = {
   choice: "plug",
   faults: (e, { units }) => {
     const plug = (e.unit === "" ? undefined : units.get(e.unit))?.name ?? "plug";
-    const contact = splitNode(e.from).terminal.replace(/^\D+/, "");
+    const contact = splitNode(e.from).terminal.replace(/^(?:in|out|on|[ab])_?/, "");
     return [
       faultOf("open", `${plug}, contact ${contact}, apart`, e.id, OPEN_OHM),
       faultOf(

@@ -1,0 +1,47 @@
+import { isPlain, eachWith, type Plain } from "./plain.ts";
+
+/** A vehicle of version 8 as of version 9: nobody said what its loads are, or where they sit. */
+export const vehicleTo9 = (vehicle: unknown): unknown => {
+  const before = vehicle as Plain;
+  return { ...before, baseLoads: eachWith(before.baseLoads, { kind: "other", at: "" }) };
+};
+
+const NEVER = { value: 0, low: 0, high: 0, provenance: "assumed" };
+
+/** What version 9 asks of a kind of part beside what it had. */
+const NEW_OF: Readonly<Record<string, Plain>> = {
+  converter: { input: "direct" },
+  box: { sleepAfterMin: 0, sleepA: NEVER },
+  connector: { leads: [] },
+};
+
+const harnessesTo9 = (list: unknown): unknown => eachWith(list, { joints: [] });
+
+/** What a kit of version 8 holds, as of version 9. */
+const contentTo9 = (content: unknown): unknown =>
+  isPlain(content)
+    ? {
+        ...content,
+        parts: (content.parts as readonly unknown[]).map(partTo9),
+        harnesses: harnessesTo9(content.harnesses),
+      }
+    : content;
+
+/** A shelf part of version 8 as of version 9: converters take direct volts, and no module sleeps. */
+export function partTo9(part: unknown): unknown {
+  if (!isPlain(part)) return part;
+  return {
+    ...NEW_OF[String(part.kind)],
+    ...part,
+    ...(part.kind === "kit" && { content: contentTo9(part.content) }),
+  };
+}
+
+/** A job document of version 8 as one of version 9: every harness lies beside the factory's loom. */
+export const toVersion9 = (document: Plain): Plain => ({
+  ...document,
+  vehicle: vehicleTo9(document.vehicle),
+  parts: (document.parts as readonly unknown[]).map(partTo9),
+  harnesses: harnessesTo9(document.harnesses),
+  format: "dragonet-job/9",
+});
