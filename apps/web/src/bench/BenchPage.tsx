@@ -89,9 +89,13 @@ export function BenchPage() {
       <section aria-label="Strips" className="min-w-0 px-4 pb-6">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
           <VerdictLine plan={plan} />
-          <div className="ml-auto flex flex-wrap gap-x-4 gap-y-1">
-            <Button onClick={() => setDialog("practices")}>Practices</Button>
-            <Button onClick={() => setDialog("harnesses")}>Harnesses</Button>
+          <div className="ml-auto flex flex-wrap gap-x-3 gap-y-1">
+            <Button look="quiet" className="px-1" onClick={() => setDialog("practices")}>
+              Practices
+            </Button>
+            <Button look="quiet" className="px-1" onClick={() => setDialog("harnesses")}>
+              Harnesses
+            </Button>
             {canEdit && <Button onClick={() => setDialog("feed")}>New feed or control</Button>}
             {canEdit && (
               <Button look="main" onClick={() => setDialog("run")}>

@@ -53,6 +53,8 @@ export const TERMINAL_FORMS = {
   splice: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 10, takes: 16 },
   tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   cavity: { crimp: "terminal of the plug", stripMm: 5, shrink: false, mostMm2: 6, takes: 1 },
+  /** A plug that is on the wire already: nothing to strip or to crimp. */
+  mate: { crimp: "the plug it has", stripMm: 0, shrink: false, mostMm2: 6, takes: 1 },
   /** A lead of a harness that comes made up: it ends bare. */
   lead: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   /** The factory's own plugs on one wire of its loom: as many as it has lamps there. */
@@ -61,19 +63,9 @@ export const TERMINAL_FORMS = {
 } as const satisfies Readonly<Record<string, TerminalForm>>;
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;
 
-/** An end of a wire that comes made up with its plug on: there is nothing to strip or to crimp. */
-const MADE_UP: Pick<TerminalForm, "crimp" | "stripMm" | "shrink"> = {
-  ...{ crimp: "the plug it has", stripMm: 0, shrink: false },
-};
-
-/** What a wire's end wants at a terminal: one that comes made up has its plug on already. */
-export const endForm = (
-  form: TerminalFormName,
-  madeUp: boolean,
-): Pick<TerminalForm, "crimp" | "stripMm" | "shrink"> =>
-  madeUp && (form === "cavity" || form === "tap" || form === "loom")
-    ? MADE_UP
-    : TERMINAL_FORMS[form];
+/** What a wire's end wants at a terminal: a lead that comes made up goes into a factory plug with its own. */
+export const endForm = (form: TerminalFormName, madeUp: boolean): TerminalForm =>
+  TERMINAL_FORMS[madeUp && form === "tap" ? "mate" : form];
 
 /** Where a wire may end. */
 export interface Terminal {

@@ -118,6 +118,13 @@ export const NEVER_SLEEPS = { sleepAfterMin: 0, sleepA: stated(0) } as const;
 export const isApart = (part: Pick<ConverterPart, "isolated" | "input">): boolean =>
   part.isolated || part.input === "alternating";
 
+/** The plug and socket that a harness brings at a factory connector, contacts assumed. */
+export const GENERIC_PLUG: ConnectorPart = {
+  ...GENERIC_ADAPTER,
+  id: asId("generic-plug"),
+  name: "harness plug",
+};
+
 /** Resistance in Ω of a closed relay contact or switch: about 50 mV at 10 A, common practice. */
 export const CONTACT_RESISTANCE: Interval = exactly(0.005);
 

@@ -9,4 +9,5 @@ export { runsOnControl } from "./pick/kitControl.ts";
 export { ownerOf } from "./decide/decideTrunks.ts";
 export { harnessOwner, partedAt } from "./layOut/passThrough.ts";
 export { trunkV } from "./draw/trunkVolts.ts";
+export { inputShare } from "./draw/converterInput.ts";
 export { rangeOfRoot, type VoltRange } from "./draw/rangeOf.ts";

@@ -189,7 +189,7 @@ const SWATHE_COIL: Vehicle = {
     ...SWATHE.pins,
     pin(
       ...(["coil-ac", "coil", "1", "yellow", "lighting coil"] as const),
-      ...(["lighting", "engine", stated(4, 3.5, 4.5), 0, "Pim Okkerse", "proved", "ac"] as const),
+      ...(["lighting", "engine", stated(5, 4.6, 5.5), 0, "Pim Okkerse", "proved", "ac"] as const),
     ),
   ],
 };

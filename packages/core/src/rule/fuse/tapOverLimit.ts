@@ -5,9 +5,25 @@ import {
   type CoilElement,
   type TapElement,
 } from "../../circuit/index.ts";
-import { ownerName, type ElementId, type Job, type Run } from "../../job/index.ts";
-import { isUnfound } from "../../vehicle/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule, type RuleContext } from "../finding.ts";
+import {
+  ownerName,
+  setSupply,
+  type ElementId,
+  type Job,
+  type Run,
+  type Supply,
+} from "../../job/index.ts";
+import { inputShare, ownerOf } from "../../synthesis/index.ts";
+import { isUnfound, type ConnectorPin } from "../../vehicle/index.ts";
+import {
+  builtRuns,
+  placeOfRun,
+  type Found,
+  type Place,
+  type Remedy,
+  type Rule,
+  type RuleContext,
+} from "../finding.ts";
 import { ownFeed } from "../source/ownFeed.ts";
 
 /** What the loads that a run's lamps take the place of drew, in A. */
@@ -74,39 +90,110 @@ function coilsTogether(context: RuleContext): Found[] {
   });
 }
 
+/** Something that a factory wire feeds by itself. */
+interface Consumer {
+  readonly name: string;
+  readonly pin: ConnectorPin;
+  readonly amps: number;
+  /** What it takes the place of drew. */
+  readonly freedA: number;
+  readonly place: Place;
+  readonly remedies: readonly Remedy[];
+}
+
+/** Supplies that hang on a factory wire are better off on the battery, live as that wire was. */
+function offTheWire({ vehicle }: Job, supply: Supply, pin: ConnectorPin): Remedy[] {
+  if (vehicle.system.kind === "pack") return [];
+  const keyed = pin.liveWhen !== "always" && supply.gate === "always";
+  return [
+    {
+      label: "Feed it from the battery with its own fuse",
+      edits: [
+        setSupply(supply.id, "feed", { kind: "battery" }),
+        ...(keyed ? [setSupply(supply.id, "gate", "key")] : []),
+      ],
+    },
+  ];
+}
+
+/** Circuits and supplies that factory wires feed: converters by what they take, not by what they give. */
+function consumersOf(context: RuleContext): Consumer[] {
+  const { job, circuit } = context;
+  const runs = builtRuns(context).flatMap(({ run, made }): Consumer[] =>
+    made.source.kind === "pin"
+      ? [
+          {
+            ...{ name: run.name, pin: made.source.pin, amps: made.drawA.mid },
+            // What a replaced lamp drew is free again for the one in its place.
+            freedA: made.factoryFused ? freedA(job, run) : 0,
+            place: placeOfRun(run, made.out[0] ?? null, made.source.pin.carries),
+            remedies: ownFeed(job, run, "yes"),
+          },
+        ]
+      : [],
+  );
+  const trunks = circuit.trunks.flatMap(({ kind, ownerId, name, source, drawA }): Consumer[] => {
+    if (source.kind !== "pin" || kind === "controlFeed") return [];
+    const supply = job.supplies.find((s) => ownerOf(s.id) === ownerId);
+    const part = job.parts.find((p) => p.id === supply?.partId);
+    const share = supply && part?.kind === "converter" ? inputShare(job, supply, part) : 1;
+    return [
+      {
+        ...{ name, pin: source.pin, amps: drawA.mid * share, freedA: 0 },
+        place: { runId: ownerId, elementId: null, words: `${name}: ${source.pin.carries}` },
+        remedies: supply ? offTheWire(job, supply, source.pin) : [],
+      },
+    ];
+  });
+  return [...runs, ...trunks];
+}
+
+/** More than a wire may give, of one thing on it or of several together; nothing where it gives it. */
+function overLimit(on: readonly Consumer[]): Found | null {
+  const first = on[0]!;
+  const { low, high } = first.pin.mayGiveA;
+  const amps = on.reduce((sum, { amps: own }) => sum + own, 0);
+  const freed = on.reduce((sum, { freedA: own }) => sum + own, 0);
+  if (!readsAbove(amps, low + freed)) return null;
+  const sure = amps > high + freed;
+  const together = on.length > 1 ? ` to ${on.map(({ name }) => name).join(" and ")} together` : "";
+  return {
+    rule: "tap-over-limit",
+    severity: sure ? "stop" : "fix",
+    place: first.place,
+    title: `${sure ? "More" : "Perhaps more"} than the factory wire may give${together}`,
+    figures: [
+      {
+        label: "draw",
+        value: `${decimal(amps)} A`,
+        limit: `at most ${decimal(low + freed)}–${decimal(high + freed)} A`,
+      },
+    ],
+    why: "A factory outlet or lamp wire is sized for what hangs on it already.",
+    remedies: first.remedies,
+  };
+}
+
+/** Factory wires that feed more than they may. */
+function loadsOnWires(context: RuleContext): Found[] {
+  const byPin = new Map<ConnectorPin, Consumer[]>();
+  for (const consumer of consumersOf(context)) {
+    byPin.set(consumer.pin, [...(byPin.get(consumer.pin) ?? []), consumer]);
+  }
+  return [...byPin.values()].flatMap((on): Found[] => {
+    const alone = on.flatMap((one) => overLimit([one]) ?? []);
+    return alone.length > 0 || on.length < 2 ? alone : [overLimit(on) ?? []].flat();
+  });
+}
+
 export const tapOverLimit: Rule = {
   id: "tap-over-limit",
   source: "common practice",
   check: (context) => [
     ...coilsTogether(context),
+    ...loadsOnWires(context),
     ...builtRuns(context).flatMap(({ run, made }) => {
       const found: Found[] = [];
-      // What a replaced lamp drew is free again for the one in its place.
-      const freed = made.factoryFused ? freedA(context.job, run) : 0;
-      if (
-        made.source.kind === "pin" &&
-        readsAbove(made.drawA.mid, made.source.pin.mayGiveA.low + freed)
-      ) {
-        const { pin } = made.source;
-        const sure = made.drawA.mid > pin.mayGiveA.high + freed;
-        found.push({
-          rule: "tap-over-limit",
-          severity: sure ? "stop" : "fix",
-          place: placeOfRun(run, made.out[0] ?? null, pin.carries),
-          title: sure
-            ? "More than the factory wire may give"
-            : "Perhaps more than the factory wire may give",
-          figures: [
-            {
-              label: "draw",
-              value: `${decimal(made.drawA.mid)} A`,
-              limit: `at most ${decimal(pin.mayGiveA.low + freed)}–${decimal(pin.mayGiveA.high + freed)} A`,
-            },
-          ],
-          why: "A factory outlet or lamp wire is sized for what hangs on it already.",
-          remedies: ownFeed(context.job, run, "yes"),
-        });
-      }
       for (const lane of made.coil?.lanes ?? []) {
         const worked = coilOn(context.circuit, lane.ids);
         if (!worked) continue;

@@ -15,7 +15,7 @@ import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { decideFuse } from "../pick/fuse.ts";
 import { controlPins, controlSwitch, tiesFeeds } from "../pick/kitControl.ts";
 import type { Choices, Gaps, RunPlan } from "./plan.ts";
-import { ratedInputA } from "../draw/rangeOf.ts";
+import { ratedInputA } from "../draw/converterInput.ts";
 import { tapsFor, unfoundDetail, unfoundPin } from "../pick/tap.ts";
 import { controlDrawA, runsUsing, supplyDrawA, supplyInputA } from "../draw/trunkDraw.ts";
 

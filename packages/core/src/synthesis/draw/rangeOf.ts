@@ -1,5 +1,5 @@
 import type { Root } from "../../circuit/index.ts";
-import type { Job, Supply } from "../../job/index.ts";
+import type { Job } from "../../job/index.ts";
 import type { Part } from "../../part/index.ts";
 import { openCircuitV, packEmptyV } from "../../source/index.ts";
 
@@ -46,14 +46,4 @@ export function rangeOfRoot(job: Job, root: Root): VoltRange {
     case "fixed":
       return { lowV: root.volts, highV: root.volts };
   }
-}
-
-/** Input of a converter at all that it may give for long, at its lowest input, in A. */
-export function ratedInputA(job: Job, supply: Supply, part: Part | undefined): number | null {
-  if (part?.kind !== "converter") return null;
-  const { system } = job.vehicle;
-  const onPack = supply.feed.kind === "pack" || supply.feed.kind === "pin";
-  const least = system.kind !== "engine" && onPack ? packEmptyV(system.pack) : part.inMinV;
-  const inputV = Math.max(part.inMinV, part.cutOffV, least);
-  return (part.outA * part.outV.value) / (part.efficiencyFull * inputV);
 }

@@ -1,7 +1,7 @@
 import { sum, times, type Interval } from "../../quantity/index.ts";
 import type { Control, Job, RunId, Supply, SupplyId } from "../../job/index.ts";
-import { packEmptyV } from "../../source/index.ts";
 import { controlOfPin } from "../pick/kitControl.ts";
+import { inputShare } from "./converterInput.ts";
 import { pinsOf, type RunPlan } from "../decide/plan.ts";
 
 /** What a coil or an input takes through a control of the kit, in A: a mini relay's, rounded up. */
@@ -72,18 +72,11 @@ export function supplyDrawA(job: Job, plans: readonly RunPlan[], supply: Supply)
   return sum([...behind, ...converters]);
 }
 
-/** Draw in A on what feeds a supply: a converter's is worked out at an empty pack. */
+/** Draw in A on what feeds a supply: a converter's is worked out at the lowest volts of its feed. */
 export function supplyInputA(job: Job, plans: readonly RunPlan[], supply: Supply): Interval {
   const part = job.parts.find((p) => p.id === supply.partId);
   const out = supplyDrawA(job, plans, supply);
-  if (part?.kind !== "converter") return out;
-  const { system } = job.vehicle;
-  const least =
-    system.kind !== "engine" && supply.feed.kind !== "battery" && supply.feed.kind !== "supply"
-      ? packEmptyV(system.pack)
-      : part.inMinV;
-  const inputV = Math.max(part.inMinV, part.cutOffV, least);
-  return times(out, part.outV.value / (part.efficiencyFull * inputV));
+  return part?.kind === "converter" ? times(out, inputShare(job, supply, part)) : out;
 }
 
 /** Draw in A through a control: the position that takes most, where there is one at a time. */

@@ -91,7 +91,7 @@ function adapterUnit(
     ...{ kind: "plug", name: `adapter of ${lamp.label}`, site: { kind: "lamp", lampId: lamp.id } },
     // A guest in a housing goes back by its host's plug.
     terminals: (guest ? ["a1", "b1"] : ["a1", "b1", "a2", "b2"]).map(
-      (name) => [name, "cavity"] as const,
+      (name) => [name, "mate"] as const,
     ),
   });
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);

@@ -10,7 +10,7 @@ import {
   type RunId,
   type UnitId,
 } from "../../job/index.ts";
-import { GENERIC_ADAPTER } from "../../part/index.ts";
+import { GENERIC_PLUG } from "../../part/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import { AT_HAND_M, FLOOR_WIRE } from "../defaults.ts";
 import { Bench, type Assembly } from "./assembly.ts";
@@ -94,7 +94,7 @@ export function ledThrough(
   const b = new Bench(a, harnessOwner(parted.harness));
   const unit = unitAt(laid, b, parted, pin);
   const pole = poleName(job, pin);
-  const input = a.terminal(unit, `in${pole}`, "cavity");
+  const input = a.terminal(unit, `in${pole}`, "mate");
   const output = a.terminal(unit, `out${pole}`, "lead");
   a.terminal(unit, `on${pole}`, "loom", "on to what the factory has there");
   const grounded = pin.switches === "ground";
@@ -106,7 +106,7 @@ export function ledThrough(
     const { harness } = parted;
     b.madeUp(`${pin.id}.in`, from, to, size, AT_HAND_M, { harness, colour: pin.colour });
     const ends = grounded ? { from: output, to: input } : { from: input, to: output };
-    b.inside(unit, `${pin.id}.pole`, { kind: "connector", ...ends, part: GENERIC_ADAPTER });
+    b.inside(unit, `${pin.id}.pole`, { kind: "connector", ...ends, part: GENERIC_PLUG });
   }
   const ids: readonly ElementId[] = grounded
     ? [poleId, wireId, ...factory.ids]

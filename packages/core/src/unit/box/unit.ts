@@ -16,9 +16,9 @@ export const boxTerminals = (ways: number, worked: boolean): TerminalList => [
 
 /** A module between factory plugs and lamps: in and out of each channel. */
 export const moduleTerminals = ({ ways }: Pick<BoxPart, "ways">): TerminalList => [
-  ["neg", "cavity"],
+  ["neg", "mate"],
   ...channelsOf(ways).flatMap((n) => [
-    [`in${n}`, "cavity", `channel ${n}: nothing goes through`] as const,
+    [`in${n}`, "mate", `channel ${n}: nothing goes through`] as const,
     [`out${n}`, "loom", `channel ${n}: nothing goes through`] as const,
   ]),
 ];
