@@ -23,6 +23,7 @@ import { edgeOf, placeLabels, type Box } from "../src/ui/picture/labels.ts";
 import { R, layOutLamps, sizeOf, viewsOf } from "../src/fit/lamps/layOutLamps.ts";
 import { rowsFrom } from "../src/signals/TimeStrips.tsx";
 import { layOutPlan } from "../src/fit/route/layOutPlan.ts";
+import { layOutConnectors } from "../src/vehicles/wiring/ConnectorsPlan.tsx";
 
 const jobs = demoJobs();
 const mapped = jobs.filter((job) => job.vehicle.places.length > 0);
@@ -39,6 +40,21 @@ const crossings = (boxes: readonly Box[]): string[] =>
 
 const inside = (box: Box, width: number, height: number): boolean =>
   box.x >= 0 && box.y >= 0 && box.x + box.width <= width && box.y + box.height <= height;
+
+describe("connectors on the vehicle", () => {
+  it.each(mapped.map((job) => [job.card.title, job] as const))("%s", (_, { vehicle }) => {
+    const { labels, width, height } = layOutConnectors(vehicle);
+    const placed = vehicle.connectors.filter((c) => vehicle.places.some((p) => p.id === c.at));
+    expect(labels.map(({ connector }) => connector.id)).toEqual(placed.map(({ id }) => id));
+    const boxes = labels.map(({ box }) => box);
+    expect(crossings(boxes)).toEqual([]);
+    expect(boxes.filter((box) => !inside(box, width, height))).toEqual([]);
+    // A number is that of its place in the list below the picture.
+    for (const { connector, words } of labels) {
+      expect(words).toBe(`${vehicle.connectors.indexOf(connector) + 1} ${connector.name}`);
+    }
+  });
+});
 
 describe("the plan of the vehicle", () => {
   it.each(mapped.map((job) => [job.card.title, job] as const))("%s", (_, job) => {

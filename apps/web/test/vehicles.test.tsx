@@ -154,7 +154,23 @@ describe("a profile", () => {
     await choose(user, table.getByRole("combobox", { name: "pannier feed: live with" }), "key");
     await choose(user, table.getByRole("combobox", { name: "pannier feed: how surely" }), "proved");
     await rewrite(user, table.getByLabelText("pannier feed: factory fuse, A"), "10");
+    await rewrite(
+      user,
+      screen.getByLabelText("Cavities of New connector, 0 for as many as are known"),
+      "3",
+    );
+    const face = () => screen.getByRole("img", { name: /^New connector, looked at onto/ });
+    expect(face()).toHaveAccessibleName(
+      "New connector, looked at onto its wires, left to right: 3: empty; 2: empty; 1: violet/white, pannier feed",
+    );
+    await user.click(
+      screen.getByRole("button", { name: "Look at New connector from the other side" }),
+    );
+    expect(face()).toHaveAccessibleName(
+      "New connector, looked at onto its open face, left to right: 1: violet/white, pannier feed; 2: empty; 3: empty",
+    );
     await keep(user);
+    expect(kept(shop).connectors.at(-1)).toMatchObject({ cavities: 3, rows: 0 });
     expect(kept(shop).pins.at(-1)).toMatchObject({
       ...{ carries: "pannier feed", colour: "violet/white", liveWhen: "key" },
       ...{ certainty: "proved", fuseA: 10 },

@@ -51,7 +51,14 @@ const wire = (id: string, at: string, fields: Partial<ConnectorPin> = {}): Conne
 const TAIL: Vehicle = {
   ...FELLRUNNER,
   connectors: ["left", "right"].map((id) => ({
-    ...{ id: connectorId(id), name: `${id} tail plug`, where: "", at: "" as const },
+    ...{
+      id: connectorId(id),
+      name: `${id} tail plug`,
+      where: "",
+      at: "" as const,
+      cavities: 0,
+      rows: 0,
+    },
   })),
   pins: [
     wire("left tail", "left", { id: asId<PinId>("left-tail"), liveWhen: "park" }),

@@ -18,7 +18,10 @@ const proved = {
   certainty: "proved" as const,
   foundBy: "Pim Okkerse",
 };
-const plug = { id: asId<ConnectorId>("new"), name: "Tail plug", where: "", at: asId<never>("") };
+const plug = {
+  ...{ id: asId<ConnectorId>("new"), name: "Tail plug", where: "" },
+  ...{ at: asId<never>(""), cavities: 0, rows: 0 },
+};
 const found = { ...proved, id: asId<PinId>("tail"), connectorId: plug.id, carries: "tail" };
 const guessed = { ...found, id: asId<PinId>("maybe"), certainty: "guess" as const };
 const onJob: Vehicle = {

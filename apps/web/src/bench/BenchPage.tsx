@@ -90,10 +90,10 @@ export function BenchPage() {
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
           <VerdictLine plan={plan} />
           <div className="ml-auto flex flex-wrap gap-x-3 gap-y-1">
-            <Button look="quiet" className="px-1" onClick={() => setDialog("practices")}>
+            <Button look="quiet" className="-mx-2" onClick={() => setDialog("practices")}>
               Practices
             </Button>
-            <Button look="quiet" className="px-1" onClick={() => setDialog("harnesses")}>
+            <Button look="quiet" className="-mx-2" onClick={() => setDialog("harnesses")}>
               Harnesses
             </Button>
             {canEdit && <Button onClick={() => setDialog("feed")}>New feed or control</Button>}

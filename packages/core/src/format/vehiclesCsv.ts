@@ -311,6 +311,8 @@ function readVehicle(id: string, cells: readonly Cell[], faults: CsvFault[]): Ve
       name: r.text("name"),
       where: r.text("where"),
       at: asId<PlaceId>(r.laterText("at")),
+      cavities: r.laterNumber("cavities", 0),
+      rows: r.laterNumber("rows", 0),
     })),
     pins: many("pin").map((r): ConnectorPin => ({
       id: asId<PinId>(r.id),

@@ -1,3 +1,4 @@
+export * from "./plugFace.ts";
 export * from "./vehicle.ts";
 export * from "./kinds.ts";
 export * from "./usual/usual.ts";

@@ -131,6 +131,9 @@ export interface Connector {
   readonly where: string;
   /** Place on the route map; "" when nobody said. */
   readonly at: PlaceId | "";
+  /** Cavities that it has, empty ones too, and the rows they are in; 0 when nobody counted. */
+  readonly cavities: number;
+  readonly rows: number;
 }
 
 /**

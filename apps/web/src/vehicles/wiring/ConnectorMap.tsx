@@ -13,6 +13,7 @@ import { mint } from "../../base/mint.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import type { VehicleEditing } from "../editing.ts";
+import { ConnectorsPlan } from "./ConnectorsPlan.tsx";
 import { ConnectorTable } from "./ConnectorTable.tsx";
 
 /** A seven-pin trailer socket with its standard's pin-out, every contact still to be proved. */
@@ -21,7 +22,9 @@ function trailerEdits(job: Job): Edit[] {
   const name = "Trailer socket, seven pins (ISO 1724)";
   const supply = job.vehicle.system.kind === "pack" ? "pack" : "battery";
   return [
-    append(job, "connector", { id: connectorId, name, where: "", at: "" }),
+    append(job, "connector", {
+      ...{ id: connectorId, name, where: "", at: "", cavities: TRAILER_SOCKET.length, rows: 0 },
+    }),
     ...TRAILER_SOCKET.map((pin, i): Edit => ({
       kind: "add",
       entity: "pin",
@@ -54,7 +57,7 @@ export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
                   id: asId<ConnectorId>(mint("connector")),
                   name: "New connector",
                   where: "",
-                  at: "",
+                  ...{ at: "", cavities: 0, rows: 0 },
                 }),
               ])
             }
@@ -67,9 +70,11 @@ export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
       {job.vehicle.connectors.length === 0 && (
         <p className="text-muted">No connector written down yet.</p>
       )}
-      {job.vehicle.connectors.map((connector) => (
+      <ConnectorsPlan vehicle={job.vehicle} />
+      {job.vehicle.connectors.map((connector, i) => (
         <ConnectorTable
           key={connector.id}
+          number={i + 1}
           job={job}
           connector={connector}
           edit={edit}

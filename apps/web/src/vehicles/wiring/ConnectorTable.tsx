@@ -1,22 +1,34 @@
 import { Plus } from "lucide-react";
-import { type Connector, type PinId, append, asId, assumed, removeConnector } from "@dragonet/core";
+import {
+  type Connector,
+  type Edit,
+  type PinId,
+  append,
+  asId,
+  assumed,
+  removeConnector,
+} from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { Button } from "../../ui/Button.tsx";
+import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { TextInput } from "../../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "../editing.ts";
+import { anchorOf } from "./ConnectorsPlan.tsx";
 import { PinRow } from "./PinRow.tsx";
+import { PlugPicture } from "./PlugPicture.tsx";
 
 /** One connector, and a line for each of its wires. */
 export function ConnectorTable({
   job,
   connector,
+  number,
   edit,
   canEdit,
-}: VehicleEditing & { connector: Connector }) {
+}: VehicleEditing & { connector: Connector; number: number }) {
   const pins = job.vehicle.pins.filter((p) => p.connectorId === connector.id);
-  const set = (field: "name" | "where", value: string): void =>
-    edit([{ kind: "set", entity: "connector", id: connector.id, field, value }]);
+  const set = (field: keyof Connector, value: string | number): void =>
+    edit([{ kind: "set", entity: "connector", id: connector.id, field, value } as Edit]);
   const addPin = (): void =>
     edit([
       append(job, "pin", {
@@ -37,8 +49,9 @@ export function ConnectorTable({
       }),
     ]);
   return (
-    <div className="mb-4">
+    <div className="mb-4 scroll-mt-4" id={anchorOf(connector)} tabIndex={-1}>
       <div className="flex flex-wrap items-center gap-2 py-1">
+        <span className="num w-5 text-right font-bold text-muted">{number}</span>
         <TextInput
           label="Connector"
           value={connector.name}
@@ -55,6 +68,19 @@ export function ConnectorTable({
             onCommit={(v) => set("where", v)}
           />
         </span>
+        {job.vehicle.places.length > 0 && (
+          <Choice
+            label={`Place of ${connector.name} on the map`}
+            value={connector.at}
+            disabled={!canEdit}
+            className="w-44"
+            options={[
+              { value: "", label: "not on the map" },
+              ...job.vehicle.places.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(at) => set("at", at)}
+          />
+        )}
         <Button look="quiet" onClick={addPin}>
           <Plus size={15} aria-hidden /> Wire
         </Button>
@@ -63,6 +89,7 @@ export function ConnectorTable({
           onClick={() => edit(removeConnector(job, connector.id))}
         />
       </div>
+      <PlugPicture vehicle={job.vehicle} connector={connector} set={canEdit ? set : null} />
       {pins.length > 0 && (
         <div
           className="relative overflow-x-auto"

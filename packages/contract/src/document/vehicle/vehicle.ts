@@ -150,6 +150,16 @@ class ConnectorDto {
 
   @IsRef("a place")
   at!: string;
+
+  @IsInt()
+  @Min(0)
+  @Max(200)
+  cavities!: number;
+
+  @IsInt()
+  @Min(0)
+  @Max(10)
+  rows!: number;
 }
 
 class ConnectorPinDto {

@@ -80,6 +80,7 @@ export const FELLRUNNER: Vehicle = {
       "Front loom plug",
       "behind the front rack panel, left, six cavities",
       "front-rack",
+      ...[6, 2],
     ),
     connector("dash", "Dash plug", "under the handlebar pod, pull the pod straight up", "bars"),
     connector("rear", "Rear lamp plug", "under the seat, right rear corner", "seat"),

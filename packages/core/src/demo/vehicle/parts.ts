@@ -35,11 +35,16 @@ export const factoryLamps = (
   turnRear: number,
 ): FactoryLamps => ({ headlight, rearPosition, stop, turnFront, turnRear });
 
-export const connector = (id: string, name: string, where: string, at: string): Connector => ({
+export const connector = (
+  id: string,
+  name: string,
+  where: string,
+  at: string,
+  cavities = 0,
+  rows = 0,
+): Connector => ({
   id: asId<ConnectorId>(id),
-  name,
-  where,
-  at: asId<PlaceId>(at),
+  ...{ name, where, at: asId<PlaceId>(at), cavities, rows },
 });
 
 export function pin(

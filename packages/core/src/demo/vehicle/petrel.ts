@@ -91,9 +91,17 @@ export const PETREL: Vehicle = {
       "Headlight plug",
       "behind the headlight shell, three cavities",
       "headlight",
+      ...[3, 1],
     ),
-    connector("tail", "Tail plug", "under the seat, white, six cavities", "seat"),
-    connector("aux", "Auxiliary plug", "left fairing stay, capped, two cavities", "fairing-left"),
+    connector("tail", "Tail plug", "under the seat, white, six cavities", "seat", 6, 2),
+    connector(
+      "aux",
+      "Auxiliary plug",
+      "left fairing stay, capped, two cavities",
+      "fairing-left",
+      2,
+      1,
+    ),
   ],
   pins: [
     pin(

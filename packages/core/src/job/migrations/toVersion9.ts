@@ -1,9 +1,13 @@
 import { isPlain, eachWith, type Plain } from "./plain.ts";
 
-/** A vehicle of version 8 as of version 9: nobody said what its loads are, or where they sit. */
+/** A vehicle of version 8 as of version 9: nobody said what its loads are, or counted its cavities. */
 export const vehicleTo9 = (vehicle: unknown): unknown => {
   const before = vehicle as Plain;
-  return { ...before, baseLoads: eachWith(before.baseLoads, { kind: "other", at: "" }) };
+  return {
+    ...before,
+    baseLoads: eachWith(before.baseLoads, { kind: "other", at: "" }),
+    connectors: eachWith(before.connectors, { cavities: 0, rows: 0 }),
+  };
 };
 
 const NEVER = { value: 0, low: 0, high: 0, provenance: "assumed" };
