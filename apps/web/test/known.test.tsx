@@ -83,8 +83,11 @@ describe("the intake of a job", () => {
     const shop = knows(seen(13.4, "a"), seen(13.5, "b"), seen(13.6, "c")).withJob("j", job);
     const { user } = await open(shop, "/jobs/j/intake");
     const list = await screen.findByRole("list", { name: "What to measure first" });
-    await waitFor(() => expect(within(list).getAllByRole("listitem").length).toBeGreaterThan(1));
-    expect(within(list).getAllByRole("listitem").length).toBeLessThanOrEqual(4);
+    await waitFor(() =>
+      expect(within(list).getAllByText(/% of the doubt/).length).toBeGreaterThan(1),
+    );
+    expect(within(list).getAllByText(/% of the doubt/).length).toBeLessThanOrEqual(4);
+    expect(screen.queryByTestId("room")).toBeNull();
     const shares = within(list)
       .getAllByText(/% of the doubt about/)
       .map((line) => Number.parseInt(line.textContent, 10));
@@ -96,6 +99,19 @@ describe("the intake of a job", () => {
     await saved();
     const fact = vehicleFacts(shop.job("j").vehicle).find((f) => f.words === words)!;
     expect(fact.fact).toMatchObject({ value: 3.3, provenance: "measured" });
+  });
+
+  it("tells the history of what it asks: which machine showed what, who found it and when", async () => {
+    const idle = { key: "output at 1200 rpm", words: "charging output at 1200 rpm" };
+    const shop = knows(
+      seen(13.4, "a", idle),
+      seen(15.6, "b", { ...idle, who: "Wren", jobId: "job-b" }),
+    );
+    const { user } = await open(shop.withJob("j", job), "/jobs/j/intake");
+    await user.click(await screen.findByText(/^2 machines of the model: /));
+    const machines = screen.getByRole("list", { name: "Machines: charging output at 1200 rpm" });
+    expect(machines).toHaveTextContent(/13\.4 A.*Ansa, 2026-03-01.*15\.6 A.*Wren/);
+    expect(within(machines).getByRole("link", { name: "its job" })).toBeVisible();
   });
 
   it("takes what other machines of the model showed by a press, where nobody measured here", async () => {

@@ -9,6 +9,7 @@ import {
   type Known,
 } from "@dragonet/core";
 import type { VehicleEditing } from "../vehicles/editing.ts";
+import { Machines } from "../vehicles/known/KnownFacts.tsx";
 import { inShort, useKnown } from "../vehicles/known/known.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { Button } from "../ui/Button.tsx";
@@ -20,9 +21,7 @@ import { planner } from "../worker/planner.ts";
 const MOST_ASKED = 4;
 
 const sisters = ({ measurements, next, unit }: Known): string =>
-  next
-    ? `${counted(measurements.length, "machine")} of the model: ${inShort(next.low)} to ${inShort(next.high)} ${unit}`
-    : "";
+  `${counted(measurements.length, "machine")} of the model${next ? `: ${inShort(next.low)} to ${inShort(next.high)} ${unit}` : ""}`;
 
 /** A number that is typed here was measured, whatever it was known by before. */
 const asRead = (before: Fact, now: Fact): Fact =>
@@ -60,11 +59,6 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
       }
     >
       <ol aria-label="What to measure first" aria-busy={worth === null}>
-        {/* Room for what is still worked out: nothing below jumps away under a finger. */}
-        {worth === null &&
-          Array.from({ length: MOST_ASKED }, (_, i) => (
-            <li key={i} aria-hidden className="h-[3.8rem] border-b border-hair" />
-          ))}
         {rows.map(({ key, words, unit, fact, set, verdict, share }) => {
           const others = byKey.get(key);
           return (
@@ -81,12 +75,19 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
               </div>
               <p className="text-small text-muted">
                 {Math.round(100 * share)} % of the doubt about {verdict}
-                {others ? `; ${sisters(others)}` : ""}
               </p>
+              {others && others.measurements.length > 0 && (
+                <details className="text-small text-muted">
+                  <summary className="touch cursor-pointer">{sisters(others)}</summary>
+                  <Machines known={others} />
+                </details>
+              )}
             </li>
           );
         })}
       </ol>
+      {/* Room for what is still worked out: nothing below jumps away under a finger. */}
+      {worth === null && <div data-testid="room" style={{ height: `${MOST_ASKED * 4}rem` }} />}
     </Section>
   );
 }

@@ -91,7 +91,7 @@ function Stretches({
       title="Stretches with wires in them"
       about="D = 1.2 √(Σ d²) for wires laid together. What each stretch asks for is ticked by whoever did it."
     >
-      <DataTable label="Stretches" heads={HEADS}>
+      <DataTable label="Stretches" heads={HEADS} className="phone-list">
         {plan.segments.map((s) => (
           <tr key={s.segment.id} className="border-t border-hair align-top">
             <td className="num py-1 pr-3 font-bold">{numbers.get(s.segment.id)}</td>
@@ -102,17 +102,19 @@ function Stretches({
                 {s.segment.note !== "" && `; ${s.segment.note}`}
               </span>
             </td>
-            <td className="num py-1 text-right whitespace-nowrap">
+            <td data-head="Long" className="num py-1 text-right whitespace-nowrap">
               {lengthText(s.segment.lengthM.value, units)}
             </td>
-            <td className="num min-w-32 py-1 pl-4">{s.labels.join(", ")}</td>
-            <td className="num py-1 text-right whitespace-nowrap">
+            <td data-head="Wires" className="num min-w-32 py-1 pl-4">
+              {s.labels.join(", ")}
+            </td>
+            <td data-head="Thick" className="num py-1 text-right whitespace-nowrap">
               {decimal(s.diameterM * 1000, 1)} mm
             </td>
-            <td className="num py-1 pl-4 text-right whitespace-nowrap">
+            <td data-head="Sleeve" className="num py-1 pl-4 text-right whitespace-nowrap">
               {s.sleeveMm === null ? "part it" : `${s.sleeveMm} mm`}
             </td>
-            <td className="min-w-60 py-1 pl-4">
+            <td data-head="Asks for" className="min-w-60 py-1 pl-4">
               <Protections segment={s} />
             </td>
           </tr>

@@ -47,6 +47,17 @@ function Word({ one, unit }: { one: Measurement; unit: string }) {
   );
 }
 
+/** A fact's history: every machine that showed it, who found that, when, and on which job. */
+export function Machines({ known: { words, unit, measurements } }: { known: Known }) {
+  return (
+    <ul aria-label={`Machines: ${words}`} className="pb-2 pl-4">
+      {measurements.map((one, i) => (
+        <Word key={i} one={one} unit={unit} />
+      ))}
+    </ul>
+  );
+}
+
 function Row({ known }: { known: Known }) {
   const { words, unit, measurements, agreement, groups, next, said } = known;
   const apart = agreement === "differ" || agreement === "variant" || agreement === "year";
@@ -68,11 +79,7 @@ function Row({ known }: { known: Known }) {
           {AGREEMENT_WORDS[agreement]}
         </span>
       </summary>
-      <ul aria-label={`Machines: ${words}`} className="pb-2 pl-4">
-        {measurements.map((one, i) => (
-          <Word key={i} one={one} unit={unit} />
-        ))}
-      </ul>
+      <Machines known={known} />
     </details>
   );
 }

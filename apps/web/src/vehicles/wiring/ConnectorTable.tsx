@@ -97,7 +97,7 @@ export function ConnectorTable({
           aria-label={`Wires of ${connector.name}`}
           tabIndex={0}
         >
-          <table className="w-full border-collapse whitespace-nowrap">
+          <table className="phone-list w-full border-collapse whitespace-nowrap">
             <thead>
               <tr>
                 {[

@@ -83,7 +83,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
   const name = pin.carries === "" ? `cavity ${pin.cavity}` : pin.carries;
   return (
     <tr className="border-b border-hair align-top">
-      <td className="py-1 pr-2">
+      <td data-head="Cavity" className="py-1 pr-2">
         <TextInput
           label={`${name}: cavity`}
           value={pin.cavity}
@@ -92,7 +92,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           onCommit={(v) => set("cavity", v)}
         />
       </td>
-      <td className="pr-2">
+      <td data-head="Colour" className="pr-2">
         <span className="inline-flex items-center gap-1">
           <WireSwatch colour={pin.colour} named={false} />
           <TextInput
@@ -105,7 +105,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           />
         </span>
       </td>
-      <td className="pr-2">
+      <td data-head="Carries" className="pr-2">
         <TextInput
           label="Carries"
           value={pin.carries}
@@ -114,13 +114,13 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           onCommit={(v) => set("carries", v)}
         />
       </td>
-      <td className="pr-2">
+      <td data-head="Live with" className="pr-2">
         <LiveChoices
           {...{ name, pin, canEdit, set }}
           isEngine={job.vehicle.system.kind === "engine"}
         />
       </td>
-      <td className="pr-2">
+      <td data-head="Circuit" className="pr-2">
         <Choice
           label={`${name}: circuit`}
           value={pin.family}
@@ -130,7 +130,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           onChange={(v) => set("family", v)}
         />
       </td>
-      <td className="pr-2">
+      <td data-head="May give" className="pr-2">
         <span className="inline-flex flex-wrap items-baseline gap-1">
           <FactFields
             label={`${name} may give`}
@@ -141,7 +141,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           />
         </span>
       </td>
-      <td className="pr-2">
+      <td data-head="Factory fuse" className="pr-2">
         <NumberInput
           label={`${name}: factory fuse`}
           unit="A"
@@ -151,7 +151,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           onCommit={(v) => set("fuseA", v)}
         />
       </td>
-      <td className="pr-2">
+      <td data-head="Found by" className="pr-2">
         <TextInput
           label={`${name}: found by`}
           value={pin.foundBy}
@@ -160,7 +160,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
           onCommit={(v) => set("foundBy", v)}
         />
       </td>
-      <td className="pr-2">
+      <td data-head="How surely" className="pr-2">
         <Choice
           label={`${name}: how surely`}
           value={pin.certainty}
