@@ -14,6 +14,7 @@ import {
   type ConverterPart,
   type Feed,
   type Job,
+  type LampId,
   type PinId,
   type RunId,
   type SupplyId,
@@ -41,7 +42,7 @@ const two = (low: number, high: number): Job => {
   return edited(
     job,
     append(job, "run", { ...job.runs[0]!, id: second, name: "Second" }),
-    append(job, "lamp", { ...job.lamps[0]!, id: asId("lamp-9"), runId: second } as never),
+    append(job, "lamp", { ...job.lamps[0]!, id: asId<LampId>("lamp-9"), runId: second }),
   );
 };
 const behind = (partId: string, low: number, high: number): Job => {
