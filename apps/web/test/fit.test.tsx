@@ -1,19 +1,13 @@
-/** Fitting: what comes off and goes back, ways and stretches, holes, lamps, bonds. */
-import { createJob, type Job } from "@dragonet/core";
+/** Fitting: what comes off and goes back. */
+import { createJob } from "@dragonet/core";
 import { FELLRUNNER } from "@dragonet/core/demo";
-import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/react";
 import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
-import { choose, closePages, open, rewrite, saved, type Opened } from "./page/open.tsx";
-import { ANSA, Shop, demoWhere } from "./page/shop.ts";
+import { openFit } from "./page/fit.ts";
+import { choose, closePages, rewrite, saved, type Opened } from "./page/open.tsx";
+import { Shop } from "./page/shop.ts";
 
 afterEach(closePages);
-
-const openFit = (job: Job, page: string, shop = new Shop()) => {
-  shop.answers("GET jobs/j/ledger-before", () => ({ status: 200, body: null }));
-  return open(shop.withJob("j", job), `/jobs/j/fit/${page}`);
-};
-const fitted = (): Job =>
-  demoWhere((j) => j.holes.length > 0 && j.bonds.length > 0 && j.vehicle.segments.length > 0);
 
 const say = async (user: Opened["user"], words: string): Promise<void> => {
   const field = screen.getByLabelText(/^Say or type a step/);
@@ -213,110 +207,49 @@ describe("a step, opened", () => {
     expect(shop.sent("POST", "jobs/j/edits")).toHaveLength(edits);
   });
 
+  it("is tapped anew where each was, and counted by that", async () => {
+    const { user, shop } = await two();
+    const svg = screen.getByRole("group", { name: "Pattern of the fasteners" });
+    svg.getBoundingClientRect = () => new DOMRect(0, 0, 220, 130);
+    const tap = (x: number, y: number): boolean =>
+      fireEvent(svg, new MouseEvent("pointerdown", { bubbles: true, clientX: x, clientY: y }));
+    const begin = () => user.click(screen.getByRole("button", { name: /^Tap anew where each M6/ }));
+    await begin();
+    tap(12, 12);
+    tap(208, 12);
+    tap(110, 118);
+    tap(30, 30);
+    await user.click(screen.getByRole("button", { name: "One back" }));
+    expect(screen.getByText(/^Tap where each M6/)).toHaveTextContent("3 so far");
+    await user.click(screen.getByRole("button", { name: "Keep 3" }));
+    const kept = (await ledger(shop)).fasteners[0]!;
+    expect(kept.count).toBe(3);
+    expect(kept.spots).toEqual([
+      { x: 0, y: 0 },
+      { x: 1, y: 0 },
+      { x: 0.5, y: 1 },
+    ]);
+    // Left as it was where somebody thinks better of it; nothing is kept of no tap.
+    await begin();
+    expect(screen.getByRole("button", { name: "Keep" })).toBeDisabled();
+    tap(12, 12);
+    await user.click(screen.getByRole("button", { name: "Leave it" }));
+    expect((await ledger(shop)).fasteners[0]!.count).toBe(3);
+    // Fewer than there were: what is back in is no more than there are.
+    await begin();
+    tap(110, 65);
+    await user.click(screen.getByRole("button", { name: "Keep 1" }));
+    expect((await ledger(shop)).fasteners[0]).toMatchObject({
+      count: 1,
+      spots: [{ x: 0.5, y: 0.5 }],
+    });
+  });
+
   it("goes with all that hung on it", async () => {
     const { user, shop } = await two();
     await user.click(screen.getByRole("button", { name: "Remove rider seat" }));
     const job = await ledger(shop);
     expect(job.strip.map((s) => s.name)).toEqual(["left cover"]);
     expect(job.fasteners).toHaveLength(1);
-  });
-});
-
-describe("ways", () => {
-  it("are followed, a stretch is signed for, and a length that is none is refused", async () => {
-    const { user, shop } = await openFit(fitted(), "route");
-    await user.click(await screen.findByRole("combobox", { name: "Wire to follow" }));
-    const [, wire] = within(await screen.findByRole("listbox")).getAllByRole("option");
-    const named = wire!.textContent;
-    await user.click(wire!);
-    const followed = screen
-      .getAllByRole("status")
-      .find((said) => /with its slack/.test(said.textContent));
-    expect(followed).toBeVisible();
-    expect(screen.getByRole("combobox", { name: "Wire to follow" })).toHaveTextContent(named);
-    const region = within(screen.getByRole("region", { name: "Stretches with wires in them" }));
-    const boxes = region.getAllByRole("checkbox");
-    const open_ = boxes.find((b) => b.getAttribute("aria-checked") === "false")!;
-    await user.click(open_);
-    expect(open_).toBeChecked();
-    await saved();
-    expect(shop.job("j").checks.some((c) => c.by === ANSA.name)).toBe(true);
-    await user.click(screen.getByRole("button", { name: "Measure the map" }));
-    const map = within(screen.getByRole("region", { name: "Stretches" }));
-    const length = map.getAllByRole("textbox")[0]!;
-    await rewrite(user, length, "far");
-    expect(screen.getByRole("alert")).toHaveTextContent("“far” is not valid");
-  });
-});
-
-describe("holes", () => {
-  it("are found from marks, and told when they leave the panel", async () => {
-    const { user, shop } = await openFit(fitted(), "holes");
-    const [change] = await screen.findAllByRole("button", { name: "Change" });
-    await user.click(change!);
-    const [down] = screen.getAllByLabelText(/: down from/);
-    await rewrite(user, down!, "4900");
-    await waitFor(() => expect(screen.getAllByRole("alert")[0]).toHaveTextContent("off the panel"));
-    await user.click(screen.getByRole("button", { name: "Undo" }));
-    await waitFor(() => expect(screen.queryByText(/off the panel/)).toBeNull());
-    await saved();
-    expect(shop.job("j").holes).toEqual(fitted().holes);
-  });
-});
-
-describe("what is stuck on", () => {
-  it("waits for its warmth and its three ticks, then cures", async () => {
-    const job = fitted();
-    const [bond] = job.bonds;
-    const fresh = { ...job, bonds: [{ ...bond!, pressedAt: "" }] };
-    const { user, shop } = await openFit(fresh, "adhesive");
-    const surface = await screen.findByLabelText(new RegExp(`^${bond!.what}: surface`));
-    await rewrite(user, surface, "4");
-    expect(await screen.findByText(/too cold for/)).toBeVisible();
-    expect(screen.getByRole("button", { name: "Pressed now" })).toBeDisabled();
-    await rewrite(user, surface, "21");
-    for (const name of ["cleaned", "tried dry", "ends marked with tape"]) {
-      const tick = screen.getByRole("checkbox", { name });
-      if (tick.getAttribute("aria-checked") === "false") await user.click(tick);
-    }
-    expect(screen.queryByText(/^Not yet/)).toBeNull();
-    await user.click(screen.getByRole("button", { name: "Pressed now" }));
-    await saved();
-    expect(shop.job("j").bonds[0]?.pressedAt).not.toBe("");
-    await user.click(screen.getByRole("button", { name: "Not pressed after all" }));
-    await saved();
-    expect(shop.job("j").bonds[0]?.pressedAt).toBe("");
-  });
-});
-
-describe("lamps where they sit", () => {
-  it("are drawn and measured by the tape", async () => {
-    await openFit(fitted(), "lamps");
-    const drawn = await screen.findByRole("img", { name: /^From behind: / });
-    const mounts = fitted().mounts.length;
-    expect(mounts).toBeGreaterThan(0);
-    // Every lamp in place has its own row of figures.
-    expect(screen.getAllByRole("combobox", { name: /: side$/ })).toHaveLength(mounts);
-    expect(drawn).toBeVisible();
-  });
-});
-
-describe("the cut list", () => {
-  it("is laid over spools of the length that is said", async () => {
-    const { user } = await openFit(fitted(), "cut");
-    const spool = await screen.findByLabelText(/^Length of a spool/);
-    const before = screen.getAllByRole("img", { name: /^spool \d+:/ }).length;
-    // Shorter spools are more of them.
-    await rewrite(user, spool, "3");
-    await waitFor(() =>
-      expect(screen.getAllByRole("img", { name: /^spool \d+:/ }).length).toBeGreaterThan(before),
-    );
-    await rewrite(user, spool, "none");
-    expect(spool).toBeInvalid();
-  });
-
-  it("is empty before anything is planned, and says where that is done", async () => {
-    await openFit(createJob("Empty", "", FELLRUNNER), "cut");
-    expect(await screen.findByText("Nothing to cut yet")).toBeVisible();
   });
 });

@@ -7,6 +7,7 @@ import {
   setIn,
   type Edit,
   type Fastener,
+  type Spot,
 } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -49,6 +50,16 @@ export function BackCount({ fastener }: { fastener: Fastener }) {
   );
 }
 
+/** As many pieces as there are spots: fewer spots before fewer pieces, more pieces before more spots, so that each step is whole. */
+export function recounted(fastener: Fastener, spots: readonly Spot[]): Edit[] {
+  const set = <F extends keyof Fastener>(field: F, value: Fastener[F]): Edit =>
+    setIn("fastener", fastener.id, field, value);
+  const count = spots.length;
+  return count < fastener.count
+    ? [set("back", Math.min(fastener.back, count)), set("spots", spots), set("count", count)]
+    : [set("count", count), set("spots", spots)];
+}
+
 /** Fasteners of one kind, as they are written down on the way off. */
 export function FastenerRow({ fastener, letter }: { fastener: Fastener; letter: string }) {
   const edit = useEdit();
@@ -59,13 +70,7 @@ export function FastenerRow({ fastener, letter }: { fastener: Fastener; letter: 
       { length: count },
       (_, i) => fastener.spots[i] ?? { x: (i + 1) / (count + 1), y: 0.5 },
     );
-    const back = Math.min(fastener.back, count);
-    // Fewer spots before fewer pieces, more pieces before more spots: each step is whole.
-    edit(
-      count < fastener.count
-        ? [set("back", back), set("spots", spots), set("count", count)]
-        : [set("count", count), set("spots", spots)],
-    );
+    edit(recounted(fastener, spots));
   };
   return (
     <li className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-hair py-1">

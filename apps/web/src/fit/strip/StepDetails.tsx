@@ -1,7 +1,7 @@
 import { type StripStep, fastenerText, fastenersOf, lockerText, tightText } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
 import { PhotoStrip } from "../../photos/PhotoStrip.tsx";
-import { PatternSketch } from "../holes/PatternSketch.tsx";
+import { PatternSketch } from "./PatternSketch.tsx";
 import { BackCount, FastenerRow } from "./FastenerRow.tsx";
 import { letterOf } from "./letters.ts";
 import { StepPlugs } from "./StepPlugs.tsx";
