@@ -22,6 +22,41 @@ const KEYS: Readonly<Record<string, readonly [number, number]>> = {
 
 const share = (value: number): number => Math.min(1, Math.max(0, Number(value.toFixed(3))));
 
+/** A piece where it was: filled once it is back in. */
+function PieceMark({
+  x,
+  y,
+  isBack,
+  letter,
+}: {
+  x: number;
+  y: number;
+  isBack: boolean;
+  letter: string;
+}) {
+  return (
+    <>
+      <circle cx={x} cy={y} r={13} className="fill-transparent" />
+      <circle
+        cx={x}
+        cy={y}
+        r={8}
+        className={`stroke-ink ${isBack ? "fill-ink" : "fill-paper"}`}
+        strokeWidth={1.4}
+      />
+      <text
+        x={x}
+        y={y + 3.4}
+        textAnchor="middle"
+        fontSize={10}
+        className={`pointer-events-none ${isBack ? "fill-paper" : "fill-ink"}`}
+      >
+        {letter}
+      </text>
+    </>
+  );
+}
+
 /**
  * The cardboard trick: fasteners in the pattern they came out of, on the picture of their panel where
  * there is one. Each is moved by finger, mouse or arrow keys to where it was; or all of a kind are
@@ -118,23 +153,7 @@ export function PatternSketch({ fasteners }: { fasteners: readonly Fastener[] })
                   }}
                   onPointerCancel={() => setMoving(null)}
                 >
-                  <circle cx={x} cy={y} r={13} className="fill-transparent" />
-                  <circle
-                    cx={x}
-                    cy={y}
-                    r={8}
-                    className={`stroke-ink ${isBack ? "fill-ink" : "fill-paper"}`}
-                    strokeWidth={1.4}
-                  />
-                  <text
-                    x={x}
-                    y={y + 3.4}
-                    textAnchor="middle"
-                    fontSize={10}
-                    className={`pointer-events-none ${isBack ? "fill-paper" : "fill-ink"}`}
-                  >
-                    {letterOf(k)}
-                  </text>
+                  <PieceMark {...{ x, y, isBack }} letter={letterOf(k)} />
                 </g>
               );
             }),
