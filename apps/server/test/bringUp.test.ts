@@ -138,15 +138,16 @@ describe("servers that start", () => {
     await asked(
       url,
       `delete from measurement;
+      delete from job_change;
       update vehicle_profile set shape = 7;
       update job set shape = 7,
         document = jsonb_set(document, '{vehicle,system,charging,points,2,outputA}', '${JSON.stringify(fact)}')
         where id = (select id from job where document->'vehicle'->>'profileId' = 'fellrunner-420' limit 1);
       insert into job_change (job_id, revision, batch_id, who, edits, inverse, lines, at)
-        select id, 2, 'then', 'Old hand', '${JSON.stringify([edit])}', '[]', '[]', '2026-05-04T12:00Z'
+        select id, 1, 'then', 'Old hand', '${JSON.stringify([edit])}', '[]', '[]', '2026-05-04T12:00Z'
         from job where shape = 7;
       insert into job_change (job_id, revision, batch_id, who, edits, inverse, lines, at)
-        select id, 3, 'later', 'Somebody', '[]', '[]', '[]', '2026-06-04T12:00Z' from job where shape = 7`,
+        select id, 2, 'later', 'Somebody', '[]', '[]', '[]', '2026-06-04T12:00Z' from job where shape = 7`,
     );
     const server = await start(url, false);
     expect(server.ready).toBe(true);

@@ -33,7 +33,7 @@ describe("jobs", () => {
     const mowers = (body as { model: string; waiting: { kind: string }[] }[]).filter(
       (j) => j.model === "Hadrell Swathe 52",
     );
-    expect(mowers.flatMap((j) => j.waiting.map(({ kind }) => kind))).toEqual(["cold"]);
+    expect(mowers.flatMap((j) => j.waiting.map(({ kind }) => kind))).toContain("cold");
   });
 
   it("start on their own copy of a profile", async () => {

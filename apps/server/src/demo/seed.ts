@@ -1,5 +1,5 @@
 import { count, eq } from "drizzle-orm";
-import { jobSummary } from "@dragonet/core";
+import { applyEdits, jobSummary, type Edit, type Job } from "@dragonet/core";
 import {
   DEMO_PEOPLE,
   demoShelf,
@@ -10,6 +10,7 @@ import {
   DEMO_SHOP_NAME,
   DEMO_VEHICLES,
   demoJobs,
+  pastOf,
 } from "@dragonet/core/demo";
 import type { Database } from "../database/database.ts";
 import {
@@ -18,10 +19,13 @@ import {
   measurement,
   part,
   person,
+  photo,
   shop,
   vehicleProfile,
 } from "../database/schema.ts";
-import { noteNew } from "../vehicles/found.ts";
+import { noteStored } from "../vehicles/found.ts";
+import { linesOf } from "../jobs/workOutEdits.ts";
+import { drawnPhoto } from "./drawnPhoto.ts";
 import { hashPassword, passwordFits } from "../people/password.ts";
 
 /** Passwords that a start made up because others can reach it, by sign-in; {} where it did not. */
@@ -41,6 +45,30 @@ async function renewPasswords(db: Database): Promise<void> {
       .set({ passwordHash: await hashPassword(told) })
       .where(eq(person.id, there.id));
   }
+}
+
+const DAY_MS = 86_400_000;
+
+/** How a job came to be, as its history tells it: opened, then one sitting a day, the last one at a moment. */
+function changesOf(document: Job, last: Date) {
+  const { opened, batches } = pastOf(document);
+  const day = (daysAgo: number): Date => new Date(last.getTime() - daysAgo * DAY_MS);
+  let before = opened;
+  const none: readonly Edit[] = [];
+  return [
+    {
+      ...{ signIn: "pim", at: day(batches.length), lines: ["job opened"] },
+      ...{ edits: none, inverse: none },
+    },
+    ...batches.map(({ signIn, edits }, k) => {
+      const applied = applyEdits(before, edits);
+      if (!applied.ok) throw new Error(`${document.card.title}: ${applied.message}`);
+      const lines = linesOf(edits, before, applied.job);
+      before = applied.job;
+      const at = day(batches.length - 1 - k);
+      return { signIn, at, lines, edits, inverse: applied.inverse };
+    }),
+  ];
 }
 
 /** Loads the demo shop into an empty database; in one with people only its own may change. */
@@ -64,25 +92,31 @@ export async function seedDemo(db: Database): Promise<void> {
     await tx
       .insert(vehicleProfile)
       .values(DEMO_VEHICLES.map((value) => ({ id: value.profileId, value })));
-    const pim = made.find((p) => p.signIn === "pim");
     const now = Date.now();
     for (const [i, document] of demoJobs().entries()) {
       // A minute apart, the first one last: jobs of one moment would stand in any order.
       const at = new Date(now - i * 60_000);
+      const changes = changesOf(document, at);
       const [opened] = await tx
         .insert(job)
-        .values({ document, summary: jobSummary(document), createdAt: at, updatedAt: at })
+        .values({
+          ...{ document, summary: jobSummary(document), revision: changes.length },
+          ...{ createdAt: changes[0]!.at, updatedAt: at },
+        })
         .returning();
-      await tx.insert(jobChange).values({
-        jobId: opened!.id,
-        revision: 1,
-        batchId: `open-${opened!.id}`,
-        personId: pim?.id ?? null,
-        edits: [],
-        inverse: [],
-        lines: ["job opened"],
-      });
-      await noteNew(tx, opened!.id, document.vehicle, pim?.name ?? "");
+      await tx.insert(jobChange).values(
+        changes.map(({ signIn, ...change }, k) => ({
+          ...{ jobId: opened!.id, revision: k + 1, batchId: `made-${k + 1}-${opened!.id}` },
+          ...{ personId: made.find((p) => p.signIn === signIn)?.id ?? null, ...change },
+        })),
+      );
+      const { vehicle } = document;
+      const profile = DEMO_VEHICLES.find((v) => v.profileId === vehicle.profileId) ?? vehicle;
+      await noteStored(tx, opened!.id, vehicle, { ...profile, machine: vehicle.machine });
+      for (const one of document.photos) {
+        const bytes = await drawnPhoto(document, one);
+        await tx.insert(photo).values({ jobId: opened!.id, id: one.id, bytes });
+      }
     }
     for (const { profileId, all } of DEMO_MEASUREMENTS) {
       const rows = all.map(({ jobId: _job, from, ...one }) => ({

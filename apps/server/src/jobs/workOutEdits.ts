@@ -26,7 +26,8 @@ export type WorkedOut =
     }
   | { readonly ok: false; readonly message: string; readonly faults: readonly Fault[] };
 
-function linesOf(edits: readonly Edit[], before: Job, after: Job): string[] {
+/** What edits did, a line each, as a history tells it. */
+export function linesOf(edits: readonly Edit[], before: Job, after: Job): string[] {
   const lines = edits.map((e) => describeEdit(e, e.kind === "remove" ? before : after));
   return lines.length > MOST_LINES
     ? [...lines.slice(0, MOST_LINES), `and ${lines.length - MOST_LINES} more`]

@@ -9,3 +9,4 @@ export { roadKitPart } from "./job/newJobs.ts";
 export { referenceJobs } from "./reference/referenceJobs.ts";
 export type { Reference } from "./reference/referenceParts.ts";
 export { judge, type Judged } from "./reference/judge.ts";
+export { pastOf, type Past, type PastBatch } from "./job/past.ts";

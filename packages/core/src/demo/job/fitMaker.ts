@@ -79,6 +79,12 @@ export class FitMaker extends JobMaker {
     return tookMin > 0 ? this.do(setIn("stripStep", step.id, "tookMin", tookMin)) : this;
   }
 
+  /** A picture of a step of the ledger, or of the whole for "": drawn, as nobody photographs what is invented. */
+  photo(stepName: string, caption: string): this {
+    const stepId = this.job.strip.find((s) => s.name === stepName)?.id ?? "";
+    return this.do(append(this.job, "photo", { id: this.mint("drawn"), stepId, caption }));
+  }
+
   template(id: string, fields: Omit<Template, "id">): this {
     return this.do(append(this.job, "template", { id: asId<TemplateId>(id), ...fields }));
   }

@@ -30,6 +30,9 @@ export const fitTourer = (maker: FitMaker): FitMaker =>
     .step(
       "left fairing pocket: 3 six-lobe M5 x 14 rim; plug accessory outlet, behind the pocket; covers fairing-left; 5 min",
     )
+    .photo("", "As it came in (drawn)")
+    .photo("left side cover", "Its screw and its two pins (drawn)")
+    .photo("trunk liner", "Six around the rim, two in the floor (drawn)")
     .template("lid", {
       name: "Trunk lid, outer skin",
       where: "From behind, lock uppermost",
@@ -116,6 +119,9 @@ export const fitShuttle = (maker: FitMaker): FitMaker =>
     .step(
       "rear body: 4 hex 1/4-20 x 25 bumper, 2 hex 1/4-20 x 19 sides; hold; paint; covers tail; 12 min",
     )
+    .photo("", "As it came in (drawn)")
+    .photo("front cowl", "Six below, two above (drawn)")
+    .photo("rear body", "Four in the bumper, two at the sides (drawn)")
     .template("cowl", {
       name: "Front cowl, driver's side",
       where: "From the front",

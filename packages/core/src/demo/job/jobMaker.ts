@@ -29,6 +29,7 @@ import {
   type Wish,
 } from "../../job/index.ts";
 import { demoPart } from "../shelf/shelf.ts";
+import { noteStep } from "./past.ts";
 
 /** Builds a demo job by the same edits that a person makes, so that it cannot drift from them. */
 export class JobMaker {
@@ -38,6 +39,7 @@ export class JobMaker {
   do(...edits: Edit[]): this {
     const result = applyEdits(this.job, edits);
     if (!result.ok) throw new Error(`demo job: ${result.path}: ${result.message}`);
+    noteStep(this.job, result.job, edits);
     this.job = result.job;
     return this;
   }
