@@ -103,7 +103,7 @@ export function PatternSketch({ fasteners }: { fasteners: readonly Fastener[] })
     <div className={photo ? "max-w-xl" : "max-w-sm"}>
       <div className="relative">
         {photo && (
-          <div className="absolute inset-0 overflow-hidden opacity-70">
+          <div aria-hidden className="absolute inset-0 overflow-hidden opacity-70">
             <PhotoImage jobId={jobId} photo={photo} />
           </div>
         )}
