@@ -33,7 +33,7 @@ async function pagesOf(file) {
         const line = height - y;
         return { str, box: [x, line - ABOVE * size, x + wide, line + BELOW * size] };
       });
-    pages.push({ width, height, words, boxes: await boxesOf(page) });
+    pages.push({ width, height, words, boxes: process.env.WORDS_ALONE ? [] : await boxesOf(page) });
   }
   return pages;
 }

@@ -21,9 +21,10 @@ export const textOf = (page: Page): string => page.words.map(({ str }) => str).j
 
 /**
  * Pages of several PDFs, or of paper that is set for it, read in one go by a process of its own: it is
- * set there and not by a server's threads, which give way to everything else that runs.
+ * set there and not by a server's threads, which give way to everything else that runs. `wordsAlone` leaves
+ * out the boxes of what is drawn, which is half of what reading takes.
  */
-export function readWords(files: readonly (Buffer | Task)[]): Page[][] {
+export function readWords(files: readonly (Buffer | Task)[], wordsAlone = false): Page[][] {
   const folder = mkdtempSync(join(tmpdir(), "dragonet-sheets-"));
   try {
     const names = files.map((file, i) => {
@@ -33,7 +34,10 @@ export function readWords(files: readonly (Buffer | Task)[]): Page[][] {
       return name;
     });
     const script = join(__dirname, "readWords.mjs");
-    const env = { ...process.env, DRAGONET_PAPER_PRIORITY: "0" };
+    const env = {
+      ...process.env,
+      ...{ DRAGONET_PAPER_PRIORITY: "0", WORDS_ALONE: wordsAlone ? "1" : "" },
+    };
     const said = execFileSync(process.execPath, [script, ...names], { maxBuffer: 1e8, env });
     return JSON.parse(said.toString()) as Page[][];
   } finally {

@@ -59,7 +59,7 @@ describe("the wiring sheet", () => {
 
   it("is four pages at most for up to six circuits, none blank, nothing off the page or over another", () => {
     expect(jobs.length).toBeGreaterThan(25);
-    const read = readWords(jobs.map(sheetOf));
+    const read = readWords(jobs.map(sheetOf), true);
     for (const [nth, document] of jobs.entries()) {
       const pages = read[nth]!;
       const { title } = document.card;
