@@ -27,12 +27,12 @@ const GROW: Readonly<Record<LaneLook["grow"], string>> = {
   3: "flex-[3]",
 };
 
-/** Letters that fit one line of a segment at its narrowest. */
-const ONE_LINE = 13;
+/** Letters that fit one line of a segment at its narrowest, by its share of the lane. */
+const ONE_LINE = { 1: 5, 2: 10, 3: 13 } as const;
 
 /** Whether any name of a lane takes two lines. */
 export const isTall = (parts: readonly StripPart[]): boolean =>
-  parts.some((part) => part.name.length > ONE_LINE);
+  parts.some((part) => part.name.length > ONE_LINE[lookOf(part.kind).grow]);
 
 /** Everything a segment shows, in words. */
 function spoken(part: StripPart, findings: readonly Finding[], suspicion: number | null): string {
