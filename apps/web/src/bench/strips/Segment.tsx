@@ -27,12 +27,20 @@ const GROW: Readonly<Record<LaneLook["grow"], string>> = {
   3: "flex-[3]",
 };
 
-/** Letters that fit one line of a segment at its narrowest, by its share of the lane. */
-const ONE_LINE = { 1: 5, 2: 10, 3: 13 } as const;
+/** Letters that fit one line of a segment, however much room there is beside it. */
+const ONE_LINE = 13;
+/** What a letter of a name takes, and a lane to the lamps and one that goes on under them at 1280, in px. */
+const LETTER_PX = 6.4;
+export const LANE_PX = { lamps: 466, whole: 660 } as const;
 
-/** Whether any name of a lane takes two lines. */
-export const isTall = (parts: readonly StripPart[]): boolean =>
-  parts.some((part) => part.name.length > ONE_LINE[lookOf(part.kind).grow]);
+/** Whether any name of a lane takes two lines, each with its share of the lane. */
+export function isTall(parts: readonly StripPart[], lanePx: number): boolean {
+  const shares = parts.reduce((sum, part) => sum + lookOf(part.kind).grow, 0);
+  return parts.some(({ name, kind }) => {
+    const fits = (lanePx * lookOf(kind).grow) / shares / LETTER_PX;
+    return name.length > Math.min(ONE_LINE, fits);
+  });
+}
 
 /** Everything a segment shows, in words. */
 function spoken(part: StripPart, findings: readonly Finding[], suspicion: number | null): string {

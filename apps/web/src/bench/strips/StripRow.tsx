@@ -8,7 +8,7 @@ import {
 } from "@dragonet/core";
 import { SeverityMark } from "../../ui/Severity.tsx";
 import { LIGHT_HEX } from "../light.ts";
-import { Segment, isTall } from "./Segment.tsx";
+import { LANE_PX, Segment, isTall } from "./Segment.tsx";
 import { SuspicionMark } from "./SuspicionMark.tsx";
 import type { Selecting } from "../selection.ts";
 
@@ -102,7 +102,7 @@ function ControlLanes({ strip, findings, ...selecting }: Omit<StripRowProps, "dr
           runId={strip.runId}
           part={part}
           findings={findings.filter((f) => f.place.elementId === part.elementId)}
-          tall={isTall(lane.parts)}
+          tall={isTall(lane.parts, LANE_PX.whole)}
           {...selecting}
         />
       ))}
@@ -117,7 +117,8 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
   const open = selection.kind === "run" && selection.runId === strip.runId;
   const stub = strip.out.find(isStub);
   const lit = strip.lamps.some((lamp) => lamp.level >= WORKING);
-  const tall = isTall([...strip.out.filter((part) => !isStub(part)), ...strip.back]);
+  const out = strip.out.filter((part) => !isStub(part));
+  const tall = isTall(out, LANE_PX.lamps) || isTall(strip.back, LANE_PX.lamps);
   const at = (part: StripPart): Finding[] =>
     own.filter(
       (f) =>
