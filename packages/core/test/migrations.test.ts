@@ -49,6 +49,26 @@ describe("a job of an earlier version", () => {
     },
   );
 
+  it.each(VERSIONS)(
+    "of version %s with anything missing or amiss in it is brought up to be refused, and throws nothing",
+    (version) => {
+      const whole = stored(version);
+      const wrong = [undefined, null, 5, "x", [], {}, [null], [5], [{}]];
+      const tried = (document: Record<string, unknown>): void => {
+        expect(upgradeJob(document)["format"]).toBe(JOB_FORMAT);
+      };
+      tried({ format: whole["format"] });
+      for (const [field, value] of Object.entries(whole)) {
+        if (field === "format") continue;
+        for (const bad of wrong) tried({ ...whole, [field]: bad });
+        if (typeof value !== "object" || value === null || Array.isArray(value)) continue;
+        for (const inner of Object.keys(value)) {
+          for (const bad of wrong) tried({ ...whole, [field]: { ...value, [inner]: bad } });
+        }
+      }
+    },
+  );
+
   it("goes through every version between: from 1 it is what 2 would have become", () => {
     const first = upgradeJob(stored(1));
     const second = upgradeJob(stored(2));

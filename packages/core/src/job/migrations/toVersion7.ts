@@ -1,7 +1,7 @@
-import type { Plain } from "./plain.ts";
+import { eachMade, withDefaults, type Plain } from "./plain.ts";
 
 /** A vehicle of version 6 as of version 7: nothing is known of its own lamps' beams. */
-export const vehicleTo7 = (vehicle: unknown): unknown => ({ beams: [], ...(vehicle as Plain) });
+export const vehicleTo7 = (vehicle: unknown): unknown => withDefaults(vehicle, { beams: [] });
 
 const OFF = "amps|off|";
 const inMilliamps = (amps: unknown): unknown => (typeof amps === "number" ? 1000 * amps : amps);
@@ -25,8 +25,8 @@ const readingTo7 = (reading: Plain): Plain =>
 export const toVersion7 = (document: Plain): Plain => ({
   mends: [],
   ...document,
-  strip: (document.strip as readonly Plain[]).map((step) => ({ covers: [], ...step })),
-  readings: (document.readings as readonly Plain[]).map(readingTo7),
+  strip: eachMade(document.strip, (step) => ({ covers: [], ...step })),
+  readings: eachMade(document.readings, readingTo7),
   vehicle: vehicleTo7(document.vehicle),
   format: "dragonet-job/7",
 });

@@ -1,13 +1,14 @@
-import type { Plain } from "./plain.ts";
+import { madeMore, withDefaults, type Plain } from "./plain.ts";
 
 /** A vehicle of version 7 as of version 8: nobody said of which year it is. */
-export const vehicleTo8 = (vehicle: unknown): unknown => ({ year: 0, ...(vehicle as Plain) });
+export const vehicleTo8 = (vehicle: unknown): unknown => withDefaults(vehicle, { year: 0 });
 
 /** Practices of version 7 as of version 8: the shop has not said how long it answers for its work. */
-export const practicesTo8 = (practices: unknown): unknown => {
-  const before = practices as Plain;
-  return { ...before, tariff: { warrantyMonths: 0, ...(before.tariff as Plain) } };
-};
+export const practicesTo8 = (practices: unknown): unknown =>
+  madeMore(practices, (before) => ({
+    ...before,
+    tariff: withDefaults(before.tariff, { warrantyMonths: 0 }),
+  }));
 
 /** A job document of version 7 as one of version 8: no lot of any part was written down. */
 export const toVersion8 = (document: Plain): Plain => ({

@@ -1,14 +1,12 @@
-import { isPlain, eachWith, type Plain } from "./plain.ts";
+import { eachMade, eachWith, isPlain, madeMore, type Plain } from "./plain.ts";
 
 /** A vehicle of version 8 as of version 9: nobody said what its loads are, or counted its cavities. */
-export const vehicleTo9 = (vehicle: unknown): unknown => {
-  const before = vehicle as Plain;
-  return {
+export const vehicleTo9 = (vehicle: unknown): unknown =>
+  madeMore(vehicle, (before) => ({
     ...before,
     baseLoads: eachWith(before.baseLoads, { kind: "other", at: "" }),
     connectors: eachWith(before.connectors, { cavities: 0, rows: 0 }),
-  };
-};
+  }));
 
 const NEVER = { value: 0, low: 0, high: 0, provenance: "assumed" };
 
@@ -23,13 +21,11 @@ const harnessesTo9 = (list: unknown): unknown => eachWith(list, { joints: [] });
 
 /** What a kit of version 8 holds, as of version 9. */
 const contentTo9 = (content: unknown): unknown =>
-  isPlain(content)
-    ? {
-        ...content,
-        parts: (content.parts as readonly unknown[]).map(partTo9),
-        harnesses: harnessesTo9(content.harnesses),
-      }
-    : content;
+  madeMore(content, (before) => ({
+    ...before,
+    parts: eachMade(before.parts, partTo9),
+    harnesses: harnessesTo9(before.harnesses),
+  }));
 
 /** A shelf part of version 8 as of version 9: converters take direct volts, and no module sleeps. */
 export function partTo9(part: unknown): unknown {
@@ -45,7 +41,7 @@ export function partTo9(part: unknown): unknown {
 export const toVersion9 = (document: Plain): Plain => ({
   ...document,
   vehicle: vehicleTo9(document.vehicle),
-  parts: (document.parts as readonly unknown[]).map(partTo9),
+  parts: eachMade(document.parts, partTo9),
   harnesses: harnessesTo9(document.harnesses),
   format: "dragonet-job/9",
 });
