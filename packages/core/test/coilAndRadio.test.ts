@@ -106,6 +106,22 @@ describe("a wire of a lighting coil", () => {
     expect(told(onCoil("battery", "converter-60-12"))).toEqual([]);
   });
 
+  it("makes a relay chatter that it works beside another wire, too", () => {
+    const key = FELLRUNNER.pins.find((p) => p.liveWhen === "brake")!;
+    const on = (supply: PinSupply): Job =>
+      jobWith(
+        "pod-18",
+        1,
+        { anyOf: [[{ input: "engine", negated: false }], [{ input: "brake", negated: false }]] },
+        { feed: { kind: "battery" }, relay: "yes" },
+        { ...FELLRUNNER, pins: [pinned(supply), key] },
+      );
+    for (const supply of ["ac", "halfWave"] as const) {
+      expect(told(on(supply)).map((f) => f.title)).toEqual(["A relay chatters on a lighting coil"]);
+    }
+    expect(told(on("battery"))).toEqual([]);
+  });
+
   it("feeds lamps behind a bridge, dark with the engine, back by a wire and never by the frame", () => {
     for (const back of ["wire", "chassis"] as const) {
       const job = edited(onCoil("ac", "rectifier-coil-12"), setRun(RUN, "return", back));

@@ -153,6 +153,10 @@ describe("a harness between the halves of a connector", () => {
       "Tee harness at left tail plug (left), contact 1, apart",
     ]);
     expect(apart[0]!.dark).toEqual(["LED turn lamp"]);
+    // Whatever a circuit is called, its faults are told by that.
+    const named = { ...job, runs: job.runs.map((run) => ({ ...run, name: "wire" })) };
+    const own = faults(named, synthesise(named))!.filter(({ runId }) => runId === RUN);
+    expect(own.filter(({ words }) => !words.startsWith("wire: "))).toEqual([]);
   });
 
   it("takes each wire through its own contact, told by its cavity", () => {

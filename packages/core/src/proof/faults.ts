@@ -8,10 +8,16 @@ import {
   type TrunkCircuit,
 } from "../circuit/index.ts";
 import { chafePlaces } from "../fit/index.ts";
-import { ownerName, type ElementId, type Harness, type Job, type RunId } from "../job/index.ts";
+import {
+  harnessOwner,
+  ownerName,
+  type ElementId,
+  type Harness,
+  type Job,
+  type RunId,
+} from "../job/index.ts";
 import { solveCircuitWith, type Network, type Position } from "../network/index.ts";
 import { LIT_LEVEL } from "../part/index.ts";
-import { harnessOwner } from "../synthesis/index.ts";
 import { insideOf, type FaultKind, type FaultSpec } from "../unit/index.ts";
 import {
   levelOf,
@@ -62,7 +68,7 @@ const trialsOf = (circuit: Circuit, element: Element, name: string): Trial[] =>
     .faults(element, circuit)
     .map((fault) => ({
       ...fault,
-      words: fault.words.startsWith(name) ? fault.words : `${name}: ${fault.words}`,
+      words: name === "" ? fault.words : `${name}: ${fault.words}`,
       element,
     }));
 
@@ -216,9 +222,8 @@ function faultsOfHarness(job: Job, circuit: Circuit, harness: Harness): FaultRes
   const own = new Set<ElementId>();
   for (const [id, element] of circuit.elements) if (element.runId === owner) own.add(id);
   const behind = circuit.runs.filter((run) => everythingOf(circuit, run).some((id) => own.has(id)));
-  return behind.length === 0
-    ? []
-    : trialsIn(job, scopeOf(job, circuit, harness.name, behind, own), owner);
+  // Its plugs and wires bear its name themselves.
+  return behind.length === 0 ? [] : trialsIn(job, scopeOf(job, circuit, "", behind, own), owner);
 }
 
 /** Every single fault of a circuit, in slices: one for each trunk, harness and run that it may be in. */

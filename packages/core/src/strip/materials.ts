@@ -6,7 +6,7 @@ import {
   type Element,
   type WireElement,
 } from "../circuit/index.ts";
-import type { ElementId, Job, NodeId, RunId } from "../job/index.ts";
+import { harnessOwner, type ElementId, type Job, type NodeId, type RunId } from "../job/index.ts";
 import { thingOf } from "../unit/index.ts";
 
 /** One line of what a circuit takes: counted pieces, or metres of wire. */
@@ -55,9 +55,8 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
   for (const harness of job.harnesses) {
     const made = wiresOf(circuit).filter((wire) => wire.harnessId === harness.id).length;
     // One that goes between factory plugs is there as the unit it is.
-    const isUnit = [...circuit.units.values()].some(
-      ({ kind, ownerId }) => kind === "passThrough" && ownerId === `harness.${harness.id}`,
-    );
+    const owner = harnessOwner(harness);
+    const isUnit = [...circuit.units.values()].some(({ ownerId }) => ownerId === owner);
     if (made > 0 && !isUnit)
       put({ name: harness.name, unit: "", detail: `${made} wires, made up` });
   }

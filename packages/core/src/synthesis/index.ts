@@ -7,7 +7,7 @@ export { COIL_FUSE_A } from "./defaults.ts";
 export { feedPointOf, type FeedPoint } from "./decide/feedPoint.ts";
 export { runsOnControl } from "./pick/kitControl.ts";
 export { ownerOf } from "./decide/decideTrunks.ts";
-export { harnessOwner, partedAt } from "./layOut/passThrough.ts";
+export { partedAt } from "./layOut/passThrough.ts";
 export { trunkV } from "./draw/trunkVolts.ts";
 export { inputShare } from "./draw/converterInput.ts";
 export { rangeOfRoot, type VoltRange } from "./draw/rangeOf.ts";

@@ -1,5 +1,6 @@
 import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circuit/index.ts";
 import {
+  harnessOwner,
   onceOfJob,
   withBrakes,
   type Job,
@@ -31,7 +32,6 @@ import type { Choices, Gaps, RunPlan } from "./decide/plan.ts";
 import { planRun } from "./decide/planRun.ts";
 import { routeWires } from "./wire/routeWires.ts";
 import { sizeWires, type WireGroup } from "./wire/size.ts";
-import { harnessOwner } from "./layOut/passThrough.ts";
 import { layOutSources } from "./decide/sources.ts";
 import { tapsFor } from "./pick/tap.ts";
 import { supplyInputA } from "./draw/trunkDraw.ts";

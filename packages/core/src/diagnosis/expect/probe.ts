@@ -180,7 +180,10 @@ export function probesOf(
   const words = new PlaceWords(job, circuit);
   const covered = inTheWay(job, circuit);
   const places = reachable(circuit).map((p) => ({ ...p, way: covered(p.node) }));
-  const fuses = fusesOf(circuit).map((fuse) => ({ fuse, way: covered(fuse.from) }));
+  const fuses = fusesOf(circuit).map((fuse) => ({
+    ...{ fuse, way: covered(fuse.from) },
+    waitMin: asleepAfterMin(job, circuit, fuse.id),
+  }));
   const loads = loadsOf(circuit);
   return states.flatMap((state): Probe[] => [
     ...loads.map((load): Probe => ({
@@ -189,14 +192,14 @@ export function probesOf(
       at: { kind: "look", elementId: load.id, sense: senseOf(load.part) },
       ...{ words: words.load(load), unit: "", minutes: LOOK_MIN, panels: [], beforePanels: false },
     })),
-    ...fuses.map(({ fuse, way: { minutes, panels } }): Probe => ({
+    ...fuses.map(({ fuse, waitMin, way: { minutes, panels } }): Probe => ({
       ...{ state, bench, panels, beforePanels: true },
       ...(allOff(state)
         ? {
             id: `milliamps|${state.id}|${fuse.id}`,
             at: { kind: "milliamps", elementId: fuse.id },
-            ...{ words: words.standby(fuse, asleepAfterMin(job, circuit, fuse.id)), unit: "mA" },
-            minutes: SERIES_MIN + minutes + asleepAfterMin(job, circuit, fuse.id),
+            ...{ words: words.standby(fuse, waitMin), unit: "mA" },
+            minutes: SERIES_MIN + minutes + waitMin,
           }
         : {
             id: `amps|${state.id}|${fuse.id}`,

@@ -1,5 +1,11 @@
-import { asId, setHarness, type Harness, type HarnessJoint, type Job } from "../../job/index.ts";
-import { harnessOwner, partedAt } from "../../synthesis/index.ts";
+import {
+  harnessOwner,
+  setHarness,
+  type Harness,
+  type HarnessJoint,
+  type Job,
+} from "../../job/index.ts";
+import { partedAt } from "../../synthesis/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
 const connectorName = (job: Job, id: HarnessJoint["connectorId"]): string =>
@@ -71,7 +77,7 @@ export const harnessJoints: Rule = {
           }),
         ),
       ...harness.joints.flatMap(({ connectorId }): Found[] => {
-        const taker = connectorId === "" ? null : partedAt(job, asId(connectorId));
+        const taker = connectorId === "" ? null : partedAt(job, connectorId);
         return taker && taker.harness.id !== harness.id
           ? [
               found(harness, connectorName(job, connectorId), {

@@ -101,13 +101,13 @@ interface Consumer {
   readonly remedies: readonly Remedy[];
 }
 
-/** Supplies that hang on a factory wire are better off on the battery, live as that wire was. */
+/** Supplies that hang on a factory wire are better off on the battery: live with the key, where that wire was not live always. */
 function offTheWire({ vehicle }: Job, supply: Supply, pin: ConnectorPin): Remedy[] {
   if (vehicle.system.kind === "pack") return [];
   const keyed = pin.liveWhen !== "always" && supply.gate === "always";
   return [
     {
-      label: "Feed it from the battery with its own fuse",
+      label: `Feed it from the battery with its own fuse${keyed ? ", live with the key" : ""}`,
       edits: [
         setSupply(supply.id, "feed", { kind: "battery" }),
         ...(keyed ? [setSupply(supply.id, "gate", "key")] : []),

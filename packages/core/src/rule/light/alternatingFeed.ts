@@ -1,7 +1,7 @@
-import { elementsOf, wholePath, type Circuit, type TrunkCircuit } from "../../circuit/index.ts";
+import { elementsOf, wholePath, type TrunkCircuit } from "../../circuit/index.ts";
 import type { ConverterPart } from "../../part/index.ts";
 import { loadsOf, ownerOf } from "../../synthesis/index.ts";
-import { isFromCoil, type ConnectorPin } from "../../vehicle/index.ts";
+import type { ConnectorPin } from "../../vehicle/index.ts";
 import { builtRuns, placeOfRun, type Found, type Rule, type RuleContext } from "../finding.ts";
 
 /** What a wire of a lighting coil brings, and what it takes to make it fit for electronics. */
@@ -62,7 +62,7 @@ function onWire(context: RuleContext): Found[] {
   const { circuit } = context;
   return builtRuns(context).flatMap(({ run, made }): Found[] => {
     const taps = elementsOf(circuit, wholePath(made), "tap");
-    const tap = taps.find((t) => isFromCoil(t.pin.supply));
+    const tap = taps.find((t) => wavesOf(t.pin) !== null);
     const waves = tap && wavesOf(tap.pin);
     if (!tap || !waves) return [];
     const place = placeOfRun(run, tap.id, tap.pin.carries);
@@ -76,7 +76,8 @@ function onWire(context: RuleContext): Found[] {
         why: `It lights on half of the wave or less, and its electronics see the peaks. ${WAVES[waves].smoothing}`,
       });
     }
-    if (chatters(circuit, made.coil?.path ?? [], tap.id)) {
+    const coil = made.coil ? [...made.coil.path, ...made.coil.lanes.flatMap(({ ids }) => ids)] : [];
+    if (coil.includes(tap.id)) {
       found.push({
         ...{ rule: "alternating-feed", severity: "stop", place, remedies: [] },
         title: "A relay chatters on a lighting coil",
@@ -87,12 +88,6 @@ function onWire(context: RuleContext): Found[] {
     return found;
   });
 }
-
-const chatters = (
-  circuit: Circuit,
-  path: Parameters<typeof elementsOf>[1],
-  tapId: string,
-): boolean => elementsOf(circuit, path, "tap").some(({ id }) => id === tapId);
 
 /** What hangs on a lighting coil: diodes flicker, coils chatter, converters want it made direct. */
 export const alternatingFeed: Rule = {

@@ -1,13 +1,12 @@
 import { terminalNode } from "../../circuit/index.ts";
 import {
-  asId,
+  harnessOwner,
   type ConnectorId,
   type ElementId,
   type Harness,
   type HarnessJoint,
   type Job,
   type NodeId,
-  type RunId,
   type UnitId,
 } from "../../job/index.ts";
 import { GENERIC_PLUG } from "../../part/index.ts";
@@ -30,9 +29,6 @@ export function partedAt(job: Job, connectorId: ConnectorId): PartedAt | null {
   }
   return null;
 }
-
-/** A harness as owner of elements: no id of a document has a dot in it. */
-export const harnessOwner = ({ id }: Pick<Harness, "id">): RunId => asId<RunId>(`harness.${id}`);
 
 /** Harnesses that pass through where this job takes something, with their units by connector. */
 export type PassedThrough = Map<ConnectorId, UnitId>;

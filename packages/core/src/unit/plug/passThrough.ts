@@ -1,3 +1,4 @@
+import { harnessOf } from "../../job/index.ts";
 import { piece, type ThingSpec } from "../thing.ts";
 
 /** A harness between the halves of factory connectors: two plugs at each, and leads for what is added. */
@@ -6,7 +7,7 @@ export const passThroughUnit: ThingSpec = {
   reachMin: 0.8,
   fitMin: 5,
   pieces: (unit, _insides, job) => {
-    const harness = job.harnesses.find((h) => unit.ownerId === `harness.${h.id}`);
+    const harness = harnessOf(job, unit.ownerId);
     if (!harness) return [piece(unit.name)];
     const parts = harness.joints.flatMap(({ connectorId, mark }) => {
       const connector = job.vehicle.connectors.find((c) => c.id === connectorId);
