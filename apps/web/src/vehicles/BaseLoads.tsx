@@ -17,6 +17,7 @@ import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "./editing.ts";
+import { PlaceChoice } from "./PlaceChoice.tsx";
 
 const STATE_WORDS: Readonly<Record<VehicleState, string>> = {
   parked: "parked",
@@ -92,16 +93,13 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
                 onChange={(value) => set(load.id, "kind", value)}
               />
               {job.vehicle.places.length > 0 && (
-                <Choice
+                <PlaceChoice
                   label={`${load.name}: where it sits`}
+                  places={job.vehicle.places}
                   value={load.at}
+                  none="somewhere"
                   disabled={!canEdit}
-                  className="w-40"
-                  options={[
-                    { value: "", label: "somewhere" },
-                    ...job.vehicle.places.map(({ id, name }) => ({ value: id, label: name })),
-                  ]}
-                  onChange={(value) => set(load.id, "at", value)}
+                  onChange={(at) => set(load.id, "at", at)}
                 />
               )}
               <RemoveButton what={load.name} onClick={() => edit(removeBaseLoad(job, load.id))} />

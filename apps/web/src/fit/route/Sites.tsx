@@ -1,8 +1,8 @@
 import { setIn, type PlaceId, type Run } from "@dragonet/core";
 import { useCanEdit } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { Choice, type ChoiceOption } from "../../ui/forms/Choice.tsx";
 import { Section } from "../../ui/page/Section.tsx";
+import { PlaceChoice } from "../../vehicles/PlaceChoice.tsx";
 
 interface SiteProps {
   readonly label: string;
@@ -14,20 +14,15 @@ interface SiteProps {
 function Site({ label, words, at, onChange }: SiteProps) {
   const job = useJob();
   const canEdit = useCanEdit();
-  const options: readonly ChoiceOption<PlaceId | "">[] = [
-    { value: "", label: "usual place" },
-    ...job.vehicle.places.map((p) => ({ value: p.id, label: p.name })),
-  ];
   return (
     <div className="flex items-center gap-2 py-0.5">
       <span className="min-w-0 flex-1 text-muted">{words}</span>
-      <Choice
-        label={label}
+      <PlaceChoice
+        {...{ label, onChange }}
+        places={job.vehicle.places}
         value={at}
-        options={options}
+        none="usual place"
         disabled={!canEdit}
-        className="w-44"
-        onChange={onChange}
       />
     </div>
   );

@@ -23,7 +23,7 @@ const THICKER = 2.2;
  */
 export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlanProps) {
   const { places, segments } = vehicle;
-  const { at, ends, first, half, width, height, badges, labels } = layOutPlan(vehicle, plan);
+  const { at, point, ends, width, height, badges, labels } = layOutPlan(vehicle, plan);
   const used = new Map(plan.segments.map((s) => [s.segment.id, s]));
   return (
     <svg
@@ -38,7 +38,7 @@ export function VehiclePlan({ vehicle, plan, numbers, open, shown }: VehiclePlan
         kind={vehicle.kind}
         view="plan"
         measures={outerMeasures(vehicle.size)}
-        place={([back, right]) => [EDGE + (back - first) * SCALE, EDGE + (half - right) * SCALE]}
+        place={([back, right]) => point(back, right)}
       />
       <text x={EDGE} y={18} className="fill-muted">
         front

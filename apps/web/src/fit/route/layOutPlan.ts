@@ -1,12 +1,11 @@
 import type { MapPlace, PlaceId, RoutePlan, SegmentId, Vehicle } from "@dragonet/core";
 import { placeLabels, type Box } from "../../ui/picture/labels.ts";
+import { LETTER, planFrame } from "../../ui/picture/planFrame.ts";
 
 /** Units of the picture for each metre of the vehicle. */
 export const SCALE = 260;
 export const EDGE = 46;
 export const TEXT = 13;
-/** Width of a letter as a share of its height: what the face has on average. */
-const LETTER = 0.5;
 /** From the middle of one number to that of another, so that they do not touch. */
 const BADGE = 22;
 interface Label extends Box {
@@ -71,16 +70,8 @@ function alongLine(line: Line | null): Box[] {
 /** Where everything of the plan stands, so that no name and no number covers another. */
 export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
   const { places, segments, size } = vehicle;
-  const backs = places.map((p) => p.backM);
-  const rights = places.map((p) => p.rightM);
-  const half = Math.max(size.widthM.value / 2, ...rights.map(Math.abs), 0.2);
-  const [first, last] = [Math.min(0, ...backs), Math.max(size.lengthM.value, ...backs)];
-  const at = (p: MapPlace): readonly [number, number] => [
-    EDGE + (p.backM - first) * SCALE,
-    EDGE + (half - p.rightM) * SCALE,
-  ];
-  const width = (last - first) * SCALE + 2 * EDGE;
-  const height = 2 * half * SCALE + 2 * EDGE;
+  const { at: point, width, height } = planFrame(size, places, SCALE, EDGE);
+  const at = (p: MapPlace): readonly [number, number] => point(p.backM, p.rightM);
   const byId = new Map<PlaceId, MapPlace>(places.map((p) => [p.id, p]));
   const ends = (fromId: PlaceId, toId: PlaceId) => {
     const [a, b] = [byId.get(fromId), byId.get(toId)];
@@ -112,5 +103,5 @@ export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
     { x: 2, y: 2, width: width - 4, height: height - 4 },
   );
   const labels = places.map((place, i): Label => ({ ...boxes[i]!, place, at: at(place) }));
-  return { at, ends, first, half, width, height, badges, labels };
+  return { at, point, ends, width, height, badges, labels };
 }

@@ -50,6 +50,9 @@ export function BackCount({ fastener }: { fastener: Fastener }) {
   );
 }
 
+/** Pieces of one kind that one panel has at most. */
+export const MOST_PIECES = 99;
+
 /** As many pieces as there are spots: fewer spots before fewer pieces, more pieces before more spots, so that each step is whole. */
 export function recounted(fastener: Fastener, spots: readonly Spot[]): Edit[] {
   const set = <F extends keyof Fastener>(field: F, value: Fastener[F]): Edit =>
@@ -81,7 +84,7 @@ export function FastenerRow({ fastener, letter }: { fastener: Fastener; letter: 
         label="How many"
         value={fastener.count}
         min={1}
-        max={99}
+        max={MOST_PIECES}
         className="w-12"
         onCommit={recount}
       />

@@ -3,7 +3,7 @@ import { useParams } from "react-router";
 import { fastenerText, setIn, type Fastener, type Spot } from "@dragonet/core";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PhotoImage } from "../../photos/PhotoStrip.tsx";
-import { recounted } from "./FastenerRow.tsx";
+import { MOST_PIECES, recounted } from "./FastenerRow.tsx";
 import { letterOf } from "./letters.ts";
 import { PatternTools, type Drawing } from "./PatternTools.tsx";
 
@@ -103,7 +103,7 @@ export function PatternSketch({ fasteners }: { fasteners: readonly Fastener[] })
     <div className={photo ? "max-w-xl" : "max-w-sm"}>
       <div className="relative">
         {photo && (
-          <div aria-hidden className="absolute inset-0 overflow-hidden opacity-70">
+          <div aria-hidden className="absolute inset-0 overflow-hidden opacity-70 print:hidden">
             <PhotoImage jobId={jobId} photo={photo} />
           </div>
         )}
@@ -114,7 +114,8 @@ export function PatternSketch({ fasteners }: { fasteners: readonly Fastener[] })
           role="group"
           aria-label="Pattern of the fasteners"
           onPointerDown={(e) => {
-            if (drawing) setDrawing({ ...drawing, spots: [...drawing.spots, spotAt(e)] });
+            if (!drawing || drawing.spots.length >= MOST_PIECES) return;
+            setDrawing({ ...drawing, spots: [...drawing.spots, spotAt(e)] });
           }}
         >
           <rect

@@ -10,10 +10,10 @@ import {
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { Button } from "../../ui/Button.tsx";
-import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { TextInput } from "../../ui/forms/TextInput.tsx";
 import type { VehicleEditing } from "../editing.ts";
+import { PlaceChoice } from "../PlaceChoice.tsx";
 import { anchorOf } from "./ConnectorsPlan.tsx";
 import { PinRow } from "./PinRow.tsx";
 import { PlugPicture } from "./PlugPicture.tsx";
@@ -69,15 +69,12 @@ export function ConnectorTable({
           />
         </span>
         {job.vehicle.places.length > 0 && (
-          <Choice
+          <PlaceChoice
             label={`Place of ${connector.name} on the map`}
+            places={job.vehicle.places}
             value={connector.at}
+            none="not on the map"
             disabled={!canEdit}
-            className="w-44"
-            options={[
-              { value: "", label: "not on the map" },
-              ...job.vehicle.places.map(({ id, name }) => ({ value: id, label: name })),
-            ]}
             onChange={(at) => set("at", at)}
           />
         )}

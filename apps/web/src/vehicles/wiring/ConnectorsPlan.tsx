@@ -1,12 +1,11 @@
 import { outerMeasures, type Connector, type MapPlace, type Vehicle } from "@dragonet/core";
 import { placeLabels } from "../../ui/picture/labels.ts";
 import { LabelLine } from "../../ui/picture/LabelLine.tsx";
+import { LETTER, planFrame } from "../../ui/picture/planFrame.ts";
 import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
 
 /** Units of the picture for each metre; its margins; the height of its words. */
 const [SCALE, EDGE, TEXT] = [260, 40, 22];
-/** Width of a letter as a share of its height: what the face has on average. */
-const LETTER = 0.5;
 const DOT = 8;
 
 /** Where on the page a connector's wires are told. */
@@ -24,15 +23,8 @@ export function layOutConnectors({ connectors, places, size }: Vehicle) {
     const place = places.find((p) => p.id === connector.at);
     return place ? [{ connector, place, words: `${i + 1} ${connector.name}` }] : [];
   });
-  const backs = placed.map(({ place }) => place.backM);
-  const rights = placed.map(({ place }) => Math.abs(place.rightM));
-  const half = Math.max(size.widthM.value / 2, ...rights, 0.2);
-  const [first, last] = [Math.min(0, ...backs), Math.max(size.lengthM.value, ...backs)];
-  const at = (backM: number, rightM: number): readonly [number, number] => [
-    EDGE + (backM - first) * SCALE,
-    EDGE + (half - rightM) * SCALE,
-  ];
-  const [width, height] = [(last - first) * SCALE + 2 * EDGE, 2 * half * SCALE + 2 * EDGE];
+  const on = placed.map(({ place }) => place);
+  const { at, width, height } = planFrame(size, on, SCALE, EDGE);
   const points = placed.map(({ place }) => at(place.backM, place.rightM));
   const boxes = placeLabels(
     placed.map(({ words }, i) => ({
