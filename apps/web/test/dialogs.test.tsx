@@ -78,14 +78,13 @@ describe("ready-made harnesses", () => {
     const { getByRole, getByLabelText, getByText } = within(dialog);
     expect(getByText("None on this job yet.")).toBeVisible();
     await user.click(getByRole("button", { name: "Harness" }));
+    expect(getByLabelText("Name of Harness 1")).toHaveFocus();
     await rewrite(user, getByLabelText("Name of Harness 1"), "Trailer tee");
     expect(getByText("Lies beside the vehicle’s own loom.")).toBeVisible();
     await user.click(getByRole("button", { name: "Pair of plugs" }));
-    await choose(
-      user,
-      getByRole("combobox", { name: "Plugs 1 of Trailer tee: between the halves of" }),
-      "Rear lamp plug",
-    );
+    const first = { name: "Plugs 1 of Trailer tee: between the halves of" };
+    expect(getByRole("combobox", first)).toHaveFocus();
+    await choose(user, getByRole("combobox", first), "Rear lamp plug");
     await rewrite(
       user,
       getByLabelText("Plugs 1 of Trailer tee: told from the others by"),

@@ -159,6 +159,21 @@ describe("a harness between the halves of a connector", () => {
     expect(own.filter(({ words }) => !words.startsWith("wire: "))).toEqual([]);
   });
 
+  it("takes a lamp with a plug of its own, with nothing to crimp", () => {
+    const plugged = {
+      ...job,
+      lamps: job.lamps.map((lamp) => ({ ...lamp, joint: "adapter" as const })),
+    };
+    const own = cutListOf(plugged, synthesise(plugged)).readyMade.find(
+      ({ harness }) => harness === "adapter of LED turn lamp",
+    )!;
+    expect(own.from).toMatchObject({
+      unitTerminal: "out1",
+      terminal: "the plug it has",
+      stripMm: 0,
+    });
+  });
+
   it("takes each wire through its own contact, told by its cavity", () => {
     const brake = onPin("left-brake", "brake", tee(joint("left")));
     const made = cutListOf(brake, synthesise(brake)).lines[0]!;

@@ -63,9 +63,12 @@ export const TERMINAL_FORMS = {
 } as const satisfies Readonly<Record<string, TerminalForm>>;
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;
 
-/** What a wire's end wants at a terminal: a lead that comes made up goes into a factory plug with its own. */
+/**
+ * What a wire's end wants at a terminal: one that comes made up goes with its own plug into the
+ * factory's, or into a harness's.
+ */
 export const endForm = (form: TerminalFormName, madeUp: boolean): TerminalForm =>
-  TERMINAL_FORMS[madeUp && form === "tap" ? "mate" : form];
+  TERMINAL_FORMS[madeUp && (form === "tap" || form === "lead") ? "mate" : form];
 
 /** Where a wire may end. */
 export interface Terminal {

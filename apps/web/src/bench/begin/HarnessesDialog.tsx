@@ -1,4 +1,5 @@
 import { Plus } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
 import {
   append,
   asId,
@@ -22,24 +23,36 @@ interface HarnessesDialogProps {
   readonly canEdit: boolean;
 }
 
+/** Gives what was just added the focus: its first field, once it is there. */
+function useFirstField(isNew: boolean) {
+  const item = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (isNew) item.current?.querySelector<HTMLElement>("input, [role=combobox]")?.focus();
+  }, [isNew]);
+  return item;
+}
+
 /** One factory connector that a harness parts, and what tells its plugs from the others. */
 function JointLine({
   joint,
   nth,
   of,
+  isNew,
   onChange,
   onRemove,
 }: {
   joint: HarnessJoint;
   nth: number;
   of: Harness;
+  isNew: boolean;
   onChange: (joint: HarnessJoint) => void;
   onRemove: () => void;
 }) {
   const { connectors } = useJob().vehicle;
   const where = `Plugs ${nth} of ${of.name}`;
+  const item = useFirstField(isNew);
   return (
-    <li className="flex flex-wrap items-center gap-2 border-t border-hair py-1">
+    <li ref={item} className="flex flex-wrap items-center gap-2 border-t border-hair py-1">
       <Choice
         label={`${where}: between the halves of`}
         value={joint.connectorId}
@@ -63,15 +76,17 @@ function JointLine({
   );
 }
 
-function HarnessItem({ harness }: { harness: Harness }) {
+function HarnessItem({ harness, isNew }: { harness: Harness; isNew: boolean }) {
   const job = useJob();
   const edit = useEdit();
   const { joints } = harness;
+  const item = useFirstField(isNew);
+  const [added, setAdded] = useState("");
   const setJoints = (next: readonly HarnessJoint[]): void =>
     edit([setHarness(harness.id, "joints", next)]);
   const spoken = job.wireChoices.filter((c) => c.harnessId === harness.id).length;
   return (
-    <li className="border-b-2 border-hair pb-3">
+    <li ref={item} className="border-b-2 border-hair pb-3">
       <div className="flex flex-wrap items-center gap-2">
         <TextInput
           label={`Name of ${harness.name}`}
@@ -99,14 +114,18 @@ function HarnessItem({ harness }: { harness: Harness }) {
         {joints.map((joint, i) => (
           <JointLine
             key={joint.id}
-            {...{ joint, nth: i + 1, of: harness }}
+            {...{ joint, nth: i + 1, of: harness, isNew: joint.id === added }}
             onChange={(next) => setJoints(joints.map((j) => (j.id === joint.id ? next : j)))}
             onRemove={() => setJoints(joints.filter((j) => j.id !== joint.id))}
           />
         ))}
       </ol>
       <Button
-        onClick={() => setJoints([...joints, { id: mint("joint"), connectorId: "", mark: "" }])}
+        onClick={() => {
+          const joint: HarnessJoint = { id: mint("joint"), connectorId: "", mark: "" };
+          setAdded(joint.id);
+          setJoints([...joints, joint]);
+        }}
       >
         <Plus size={15} aria-hidden /> Pair of plugs
       </Button>
@@ -118,11 +137,13 @@ function HarnessItem({ harness }: { harness: Harness }) {
 export function HarnessesDialog({ open, onClose, canEdit }: HarnessesDialogProps) {
   const job = useJob();
   const edit = useEdit();
+  const [added, setAdded] = useState("");
   const add = (): void => {
     const harness: Harness = {
       ...{ id: asId<HarnessId>(mint("harness")), name: `Harness ${job.harnesses.length + 1}` },
       ...{ note: "", joints: [] },
     };
+    setAdded(harness.id);
     edit([append(job, "harness", harness)]);
   };
   return (
@@ -140,7 +161,7 @@ export function HarnessesDialog({ open, onClose, canEdit }: HarnessesDialogProps
         </p>
         <ul className="flex flex-col gap-3">
           {job.harnesses.map((harness) => (
-            <HarnessItem key={harness.id} harness={harness} />
+            <HarnessItem key={harness.id} harness={harness} isNew={harness.id === added} />
           ))}
         </ul>
         {job.harnesses.length === 0 && <p className="mb-3">None on this job yet.</p>}
