@@ -151,8 +151,9 @@ try {
     await page.getByRole("heading", { name: "Jobs" }).waitFor();
     await shot.go(page);
     // What is still computed says so: a picture of that is none of the view.
-    await page.getByText(/^Loading /).waitFor({ state: "hidden" });
     await page.waitForTimeout(600);
+    await page.getByText(/^(Loading|Saving) /).waitFor({ state: "hidden" });
+    await page.waitForTimeout(300);
     await page.screenshot({ path: join(values.out, `${shot.name}.png`) });
     process.stdout.write(`${shot.name}\n`);
     await context.close();
