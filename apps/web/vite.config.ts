@@ -18,23 +18,18 @@ const kept = VitePWA({
   },
   workbox: {
     globPatterns: ["**/*.{js,css,html,svg,woff2}"],
-    // The layout library is large, and only the whole-loom page asks for it.
+    // The layout library is large: it is kept when a job is opened, and not before.
     globIgnores: ["**/layout-*"],
-    navigateFallbackDenylist: [/^\/api\//, /^\/authority\.crt$/],
     runtimeCaching: [
       {
-        // Who is signed in, as the server last said; jobs are kept by the page itself.
-        urlPattern: ({ url, request }) =>
-          request.method === "GET" && url.pathname === "/api/session",
-        handler: "NetworkFirst",
-        options: {
-          cacheName: "last-answers",
-          networkTimeoutSeconds: 8,
-          expiration: { maxAgeSeconds: 60 * 60 * 24 },
-          cacheableResponse: { statuses: [200] },
-        },
+        urlPattern: /\/assets\/layout-/,
+        handler: "CacheFirst",
+        options: { cacheName: "layout", expiration: { maxEntries: 1 } },
       },
     ],
+    navigateFallbackDenylist: [/^\/api\//, /^\/authority\.crt$/],
+    // The first visit is kept as well: what pages read is kept by the page itself.
+    clientsClaim: true,
   },
 });
 

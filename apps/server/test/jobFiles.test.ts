@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import type { Agent } from "supertest";
 import { applyEdits, printJob, type Change, type Edit } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
@@ -79,6 +80,25 @@ describe("jobs over time and as files", () => {
       .post("/api/jobs/import")
       .send({ text, said: "x".repeat(1001) })
       .expect(422);
+  });
+
+  it("open one job under an id that was made before there was a network, however often it is sent", async () => {
+    const id = randomUUID();
+    const text = printJob(demoJobs()[0]!);
+    const { body: before } = await pim.get("/api/jobs");
+    const sent = await Promise.all(
+      [1, 2, 3].map(() => pim.post("/api/jobs/import").send({ id, text })),
+    );
+    expect(sent.map(({ status, body }) => [status, body.id])).toEqual(Array(3).fill([201, id]));
+    await save(pim, id, 1, [title("Said in the yard")]).expect(200);
+    const { body: again } = await pim.post("/api/jobs/import").send({ id, text }).expect(201);
+    // As it is by now: what was changed since is not taken back.
+    expect(again).toMatchObject({ revision: 2, document: { card: { title: "Said in the yard" } } });
+    const { body: after } = await pim.get("/api/jobs");
+    expect(after).toHaveLength(before.length + 1);
+    const { body: refused } = await ansa.post("/api/jobs/import").send({ id, text }).expect(409);
+    expect(refused.message).toContain("another job has this id");
+    await pim.post("/api/jobs/import").send({ id: "one", text }).expect(422);
   });
 
   it("refuse a broken file with the path and reason of every fault, and store nothing", async () => {

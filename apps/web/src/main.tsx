@@ -22,7 +22,11 @@ const queries = new QueryClient({
       // A refusal stays a refusal; only a lost connection is worth asking again.
       retry: (times, error) => !(error instanceof ApiError) && times < 2,
       staleTime: 5_000,
+      // Without a network pages show what was last answered, or say what is missing: none waits.
+      networkMode: "always",
+      refetchOnReconnect: true,
     },
+    mutations: { networkMode: "always" },
   },
 });
 

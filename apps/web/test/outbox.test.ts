@@ -140,7 +140,7 @@ describe("what waits", () => {
     waitingChanged();
     await later();
     IDBObjectStore.prototype.getAll = getAll;
-    expect(useWaitingStore.getState()).toEqual({ waiting: [], setAside: [] });
+    expect(useWaitingStore.getState()).toEqual({ waiting: [], setAside: [], newJobs: [] });
   });
 });
 

@@ -245,8 +245,11 @@ describe("asking the server", () => {
     expect(refused).toBeInstanceOf(ApiError);
     expect(refused).toMatchObject({ status: 400, message: "not valid" });
     expect((refused as ApiError).faults).toHaveLength(1);
+    answer(500, undefined);
+    await expect(ask("jobs")).rejects.toMatchObject({ message: "the server answered 500" });
+    // A proxy that finds no server has no words of ours.
     answer(502, undefined);
-    await expect(ask("jobs")).rejects.toMatchObject({ message: "the server answered 502" });
+    await expect(ask("jobs")).rejects.toThrow(OfflineError);
   });
 
   it("tells no answer at all from one that refuses", async () => {

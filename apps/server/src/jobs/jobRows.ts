@@ -14,17 +14,18 @@ export const MOST_CHANGES = 500;
 
 const whoMade = sql<string>`coalesce(${person.name}, ${jobChange.who})`;
 
-/** A new job with the first line of its history. */
+/** A new job with the first line of its history; under an id of its own where one is given. */
 export async function insertJob(
   db: Database,
   document: Job,
   me: SignedIn,
   line: string,
+  id?: string,
 ): Promise<JobRow> {
   return db.transaction(async (tx) => {
     const [row] = await tx
       .insert(job)
-      .values({ document, summary: jobSummary(document) })
+      .values({ ...(id !== undefined && { id }), document, summary: jobSummary(document) })
       .returning();
     if (!row) throw new Error("the database kept no row");
     await tx.insert(jobChange).values({

@@ -21,8 +21,8 @@ import {
 } from "@dragonet/contract";
 import { databaseUrl, directUrl } from "../database/addresses.ts";
 import { CONNECTION, DATABASE, type Database } from "../database/database.ts";
-import { job, shop, vehicleProfile } from "../database/schema.ts";
-import { gone, notFound, notValid } from "../http/refusal.ts";
+import { job, jobChange, shop, vehicleProfile } from "../database/schema.ts";
+import { conflict, gone, notFound, notValid } from "../http/refusal.ts";
 import type { SignedIn } from "../people/access.ts";
 import { ModelsService } from "../vehicles/models.service.ts";
 import { WorkPool } from "../work/pool.ts";
@@ -128,19 +128,38 @@ export class JobsService {
   }
 
   /** Takes a job file in. Every fault is told with its path, and then nothing is stored. */
-  async importFile({ text, said = "" }: JobFileRequest, me: SignedIn): Promise<JobAnswer> {
+  async importFile({ id, text, said = "" }: JobFileRequest, me: SignedIn): Promise<JobAnswer> {
+    const opened = id === undefined ? null : await this.openedBy(id, me);
+    if (opened) return opened;
     const read = await this.pool.run<"jobFile">({ kind: "jobFile", text });
     if (!read.ok) throw notValid("this job file cannot be read; nothing was stored", read.faults);
     const sentence = said.replace(/\s+/g, " ").trim();
-    return this.insert(
-      read.value,
-      me,
-      sentence === "" ? "job imported from a file" : `job planned from “${sentence}”`,
-    );
+    const line = sentence === "" ? "job imported from a file" : `job planned from “${sentence}”`;
+    try {
+      return await this.insert(read.value, me, line, id);
+    } catch (error) {
+      // Two pages of one browser may send it at once.
+      const other = id === undefined ? null : await this.openedBy(id, me);
+      if (other) return other;
+      throw error;
+    }
   }
 
-  private async insert(document: Job, me: SignedIn, line: string): Promise<JobAnswer> {
-    const row = await insertJob(this.db, document, me, line);
+  /** A job that a person has opened by an id before; refuses an id that is another's. */
+  private async openedBy(id: string, me: SignedIn): Promise<JobAnswer | null> {
+    const [opening] = await this.db
+      .select({ personId: jobChange.personId })
+      .from(jobChange)
+      .where(and(eq(jobChange.jobId, id), eq(jobChange.batchId, `open-${id}`)));
+    if (!opening) return null;
+    if (opening.personId !== me.id) {
+      throw conflict("another job has this id: nothing was stored; send it under a new one");
+    }
+    return this.read(id);
+  }
+
+  private async insert(document: Job, me: SignedIn, line: string, id?: string): Promise<JobAnswer> {
+    const row = await insertJob(this.db, document, me, line, id);
     return { id: row.id, revision: row.revision, document };
   }
 

@@ -3,8 +3,8 @@ import { Suspense, lazy, useEffect } from "react";
 import { NavLink, Outlet, useMatch } from "react-router";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useSending } from "../sync/useSending.ts";
-import { useWaitingStore } from "../sync/waiting.ts";
-import { changesWord, waitingActs } from "../sync/words.ts";
+import { newJobsOf, useWaitingStore } from "../sync/waiting.ts";
+import { waitingActs, waitsWord } from "../sync/words.ts";
 import { sessionEnds } from "../base/api.ts";
 import { PAGES } from "../base/pages.ts";
 import { Find } from "../find/Find.tsx";
@@ -13,7 +13,9 @@ import { TourStrip } from "../help/TourStrip.tsx";
 import { SignOut } from "./SignOut.tsx";
 import { Me, useSession, type Person } from "../base/session.ts";
 import { showTheme } from "../base/theme.ts";
+import { NoWay } from "./NoWay.tsx";
 import { useFocusKept } from "./useFocusKept.ts";
+import { useOwnAnswers } from "./useOwnAnswers.ts";
 
 /** Forms and their library come where somebody has to sign in, and to nobody else. */
 const FirstOwnerPage = lazy(async () => ({
@@ -28,8 +30,11 @@ const navClass = ({ isActive }: { isActive: boolean }): string =>
 
 function TopBar({ person, shop }: { person: Person; shop: string }) {
   useFocusKept();
+  useOwnAnswers(person.id);
   useSending(person.id);
-  const waits = useWaitingStore((s) => waitingActs(s.waiting, person.id));
+  const waits = useWaitingStore((s) =>
+    waitsWord(waitingActs(s.waiting, person.id), newJobsOf(s, person.id)),
+  );
   // On a phone a job's own line has what is needed of this one.
   const inJob = useMatch("/jobs/:jobId/*") !== null;
   return (
@@ -50,7 +55,7 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
         ))}
       </nav>
       <span className="ml-auto hidden text-small text-muted md:inline">
-        {waits > 0 && <b className="text-ink">{changesWord(waits)} not saved yet · </b>}
+        {waits !== "" && <b className="text-ink">{waits} not saved yet · </b>}
         {shop} · {person.name}, {person.role}
       </span>
       <span className="inline-flex gap-3">
@@ -96,6 +101,7 @@ export function AppShell() {
           Skip to content
         </a>
         <TopBar person={data.person} shop={data.shop} />
+        <NoWay />
         <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
           <TourStrip />
           <Outlet />

@@ -2,24 +2,23 @@ import { useQueryClient } from "@tanstack/react-query";
 import { LogOut } from "lucide-react";
 import { Suspense, lazy, useState } from "react";
 import { useJobStore } from "../job/store/jobStore.ts";
-import { forgetJobs } from "../job/store/keptJobs.ts";
-import { useWaitingStore } from "../sync/waiting.ts";
-import { waitingActs } from "../sync/words.ts";
+import { newJobsOf, useWaitingStore } from "../sync/waiting.ts";
+import { waitingActs, waitsWord } from "../sync/words.ts";
 import { ask } from "../base/api.ts";
+import { forgetAll } from "./useOwnAnswers.ts";
 
 const StayOrLeave = lazy(async () => ({
   default: (await import("./StayOrLeave.tsx")).StayOrLeave,
 }));
-
-/** What the kept application answers with when there is no network: see vite.config.ts. */
-const LAST_ANSWERS = "last-answers";
 
 /** Signs out; asks first where something has not reached the server. */
 export function SignOut({ personId }: { personId: string }) {
   const queries = useQueryClient();
   const [asking, setAsking] = useState(false);
   const [failed, setFailed] = useState("");
-  const waits = useWaitingStore((s) => waitingActs(s.waiting, personId));
+  const waits = useWaitingStore((s) =>
+    waitsWord(waitingActs(s.waiting, personId), newJobsOf(s, personId)),
+  );
 
   const leave = async (): Promise<void> => {
     try {
@@ -29,10 +28,7 @@ export function SignOut({ personId }: { personId: string }) {
       setAsking(true);
       return;
     }
-    await Promise.all([
-      forgetJobs(),
-      "caches" in globalThis ? caches.delete(LAST_ANSWERS) : undefined,
-    ]);
+    await forgetAll();
     // Nothing of this person stays in the page; the session alone is asked for again.
     queries.removeQueries({ predicate: (query) => query.queryKey[0] !== "session" });
     await queries.invalidateQueries({ queryKey: ["session"] });
@@ -41,7 +37,7 @@ export function SignOut({ personId }: { personId: string }) {
     const { saveState, flush } = useJobStore.getState();
     if (saveState === "waiting" || saveState === "saving") await flush();
     const open = useJobStore.getState().saveState !== "saved";
-    if (open || waits > 0) setAsking(true);
+    if (open || waits !== "") setAsking(true);
     else await leave();
   };
   return (

@@ -1,10 +1,9 @@
-import { changesWord } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 
 interface StayOrLeaveProps {
-  /** Acts that have not reached the server. */
-  readonly waits: number;
+  /** What has not reached the server, in words. */
+  readonly waits: string;
   /** Why leaving did not work; "" before it was tried. */
   readonly failed: string;
   readonly onStay: () => void;
@@ -17,7 +16,7 @@ export function StayOrLeave({ waits, failed, onStay, onLeave }: StayOrLeaveProps
     <Modal
       open
       onClose={onStay}
-      title={waits > 0 ? `${changesWord(waits)} not saved yet` : "Something is not saved yet"}
+      title={waits !== "" ? `${waits} not saved yet` : "Something is not saved yet"}
       about="They stay in this browser, and are sent when you sign in here again. Nobody else who signs in here sees or sends them."
     >
       {failed !== "" && (

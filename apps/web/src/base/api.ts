@@ -1,4 +1,5 @@
 import type { Fault } from "@dragonet/core";
+import { notReached, reached } from "./reach.ts";
 
 /** An answer that is not a success: its line for people, its faults, and whatever it carries. */
 export class ApiError extends Error {
@@ -21,7 +22,8 @@ export class ApiError extends Error {
 
 /** The server cannot be reached: no network, or it is not running. */
 export class OfflineError extends Error {
-  constructor() {
+  /** `retryAfterMs`: how long what stands before the servers asks to wait; null when nothing says so. */
+  constructor(readonly retryAfterMs: number | null = null) {
     super("the server cannot be reached");
   }
 }
@@ -34,6 +36,9 @@ const PATIENCE_MS = 30_000;
 const PATIENCE_WITH_FILES_MS = 600_000;
 /** What the browser sends on after its page is gone, in bytes, less some for the headers. */
 const MOST_LEAVING_BYTES = 60_000;
+
+/** What stands before the servers answers so, in words of its own, where it finds none of them. */
+const FOR_WANT_OF_SERVERS = new Set([502, 503, 504]);
 
 function retryAfterMs(answer: Response): number | null {
   const seconds = Number(answer.headers.get("retry-after") ?? "");
@@ -49,13 +54,19 @@ async function request<T>(path: string, init: RequestInit, patienceMs = PATIENCE
       signal: AbortSignal.timeout(patienceMs),
     });
   } catch {
+    notReached();
     throw new OfflineError();
   }
+  const said: unknown = answer.status === 204 ? {} : await answer.json().catch(() => ({}));
+  if (FOR_WANT_OF_SERVERS.has(answer.status) && !(said as ApiError["body"]).message) {
+    notReached();
+    throw new OfflineError(retryAfterMs(answer));
+  }
+  reached();
   if (answer.status === 401 && !path.startsWith("session")) {
     sessionEnds.dispatchEvent(new Event("end"));
   }
   if (answer.status === 204) return undefined as T;
-  const said: unknown = await answer.json().catch(() => ({}));
   if (!answer.ok) {
     throw new ApiError(answer.status, said as ApiError["body"], retryAfterMs(answer));
   }

@@ -1,3 +1,5 @@
+import { reached } from "./reach.ts";
+
 /** What the server tells of: a job that has a new revision, or that something may be missed. */
 export type LiveChange =
   | { readonly kind: "job"; readonly id: string; readonly revision: number }
@@ -21,7 +23,10 @@ function open(): void {
   const stream = new EventSource("/api/events");
   source = stream;
   // Whatever was said while nobody listened is looked for.
-  stream.addEventListener("open", () => tell({ kind: "gap" }));
+  stream.addEventListener("open", () => {
+    reached();
+    tell({ kind: "gap" });
+  });
   stream.addEventListener("gap", () => tell({ kind: "gap" }));
   stream.addEventListener("job", (e: MessageEvent<string>) => {
     const { id, revision } = JSON.parse(e.data) as { id: string; revision: number };

@@ -1,14 +1,14 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
 import type { Role, SessionAnswer, SignedInAnswer } from "@dragonet/contract";
-import { ask } from "./api.ts";
+import { askOrLast } from "./lastAnswers.ts";
 
 export type { Role };
 export type Person = SignedInAnswer;
 
 export const SESSION = queryOptions({
   queryKey: ["session"],
-  queryFn: () => ask<SessionAnswer>("session"),
+  queryFn: () => askOrLast<SessionAnswer>("session"),
   staleTime: 60_000,
 });
 

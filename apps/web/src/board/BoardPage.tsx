@@ -1,5 +1,6 @@
 import { Plus } from "lucide-react";
 import { Suspense, lazy, useState } from "react";
+import type { BoardAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { isoDay } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
@@ -8,10 +9,12 @@ import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { Benches } from "./Benches.tsx";
+import { NewJobsHere } from "./newJob/NewJobsHere.tsx";
 import { askedOf, printView, useBoardView } from "./boardView.ts";
 import { ImportJob } from "./newJob/ImportJob.tsx";
 import { useBoard } from "./jobs.ts";
 import { SayJob } from "./newJob/SayJob.tsx";
+import { useKeptAtHand, useNewJobAhead } from "./ahead/useKeptAtHand.ts";
 import { OneStage, Stages } from "./Stages.tsx";
 import { TourOffer } from "../help/TourOffer.tsx";
 import { Views } from "./Views.tsx";
@@ -24,6 +27,12 @@ const BoardFilters = lazy(async () => ({
 /** Its form and lists come when they are asked for: the board is the first page. */
 const NewJob = lazy(async () => ({ default: (await import("./newJob/NewJob.tsx")).NewJob }));
 
+/** Jobs that somebody may be sent to without a network: on the benches first, none handed over. */
+const atHand = ({ onBenches, stages }: BoardAnswer): readonly JobOnBoardAnswer[] => [
+  ...onBenches,
+  ...stages.filter(({ stage }) => stage !== "handOver").flatMap(({ jobs }) => jobs),
+];
+
 /** Home: what stands on the benches, then every job by stage with what is in its way and what is next. */
 export function BoardPage() {
   useTitle("Jobs");
@@ -34,6 +43,8 @@ export function BoardPage() {
   const query = printView(view);
   const asked = askedOf({ ...view, words: useSettled(view.words, TYPING_MS) }, today);
   const { data, error, isPending, refetch } = useBoard(asked);
+  useKeptAtHand(data ? atHand(data) : []);
+  useNewJobAhead(canEdit);
 
   if (isPending) return <Loading what="jobs" />;
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
@@ -50,6 +61,7 @@ export function BoardPage() {
       </div>
       {data.any && <TourOffer />}
       {canEdit && <SayJob />}
+      <NewJobsHere />
       {opening && (
         <Suspense fallback={null}>
           <NewJob open onClose={() => setOpening(false)} />

@@ -8,7 +8,7 @@ import type {
   ShopFiguresAnswer,
   TimeAnswer,
 } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { followLive } from "../base/live.ts";
 
 /** Changes that come within this time are looked at together, ms. */
@@ -38,7 +38,7 @@ const path = (of: string, asked: string): string => (asked === "" ? of : `${of}?
 export const boardOf = (asked: string) =>
   queryOptions({
     queryKey: ["jobs", "board", asked],
-    queryFn: () => ask<BoardAnswer>(path("board", asked)),
+    queryFn: () => askOrLast<BoardAnswer>(path("board", asked)),
   });
 
 /** The board: the first jobs of each stage that are asked for. What was there stays while more is typed. */
@@ -52,7 +52,7 @@ export function useJobsPage(asked: string) {
   useLiveJobs();
   return useQuery({
     queryKey: ["jobs", "page", asked],
-    queryFn: () => ask<JobsPageAnswer>(path("board/page", asked)),
+    queryFn: () => askOrLast<JobsPageAnswer>(path("board/page", asked)),
     placeholderData: keepPreviousData,
   });
 }
@@ -62,19 +62,19 @@ export function useOpenJobs() {
   useLiveJobs();
   return useQuery({
     queryKey: ["jobs", "open"],
-    queryFn: () => ask<JobOnBoardAnswer[]>("board/open"),
+    queryFn: () => askOrLast<JobOnBoardAnswer[]>("board/open"),
   });
 }
 
 /** Time planned and taken on the latest timed jobs, the oldest first. */
 export const useTimes = () =>
-  useQuery({ queryKey: ["jobs", "times"], queryFn: () => ask<TimeAnswer[]>("board/times") });
+  useQuery({ queryKey: ["jobs", "times"], queryFn: () => askOrLast<TimeAnswer[]>("board/times") });
 
 export function useFigures() {
   useLiveJobs();
   return useQuery({
     queryKey: ["jobs", "figures"],
-    queryFn: () => ask<ShopFiguresAnswer>("board/figures"),
+    queryFn: () => askOrLast<ShopFiguresAnswer>("board/figures"),
   });
 }
 
@@ -82,8 +82,12 @@ export function useFigures() {
 export const useModels = () =>
   useQuery({
     queryKey: ["jobs", "models"],
-    queryFn: () => ask<JobsOfModelAnswer[]>("board/models"),
+    queryFn: () => askOrLast<JobsOfModelAnswer[]>("board/models"),
   });
 
-export const useCustomers = () =>
-  useQuery({ queryKey: ["jobs", "customers"], queryFn: () => ask<string[]>("board/customers") });
+export const CUSTOMERS = queryOptions({
+  queryKey: ["jobs", "customers"],
+  queryFn: () => askOrLast<string[]>("board/customers"),
+});
+
+export const useCustomers = () => useQuery(CUSTOMERS);

@@ -2,13 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { calendarOf, type CalendarFile, type PrintedSchedule } from "@dragonet/core";
 import type { CalendarAnswer } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { useOpenJobs } from "../board/jobs.ts";
 import { useNow } from "../ui/useNow.ts";
 import { planner } from "../worker/planner.ts";
 
 export const useCalendar = () =>
-  useQuery({ queryKey: ["calendar"], queryFn: () => ask<CalendarAnswer>("calendar") });
+  useQuery({ queryKey: ["calendar"], queryFn: () => askOrLast<CalendarAnswer>("calendar") });
 
 /** A plan begins at a whole quarter of an hour, so that it stands still while it is looked at. */
 const QUARTER_MS = 15 * 60_000;

@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { moneyText } from "@dragonet/core";
 import type { JobInvoicesAnswer, KeptInvoiceAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { dayText } from "../base/moment.ts";
 import { useCanEdit, useMe } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
@@ -63,7 +64,7 @@ export function Invoices() {
   const [asking, setAsking] = useState(false);
   const { data, error } = useQuery({
     queryKey: ["invoices", jobId],
-    queryFn: () => ask<JobInvoicesAnswer>(`jobs/${jobId}/invoices`),
+    queryFn: () => askOrLast<JobInvoicesAnswer>(`jobs/${jobId}/invoices`),
   });
   const { data: offers } = useOffers(jobId);
   const accepted = (offers ?? []).some(({ state }) => state === "accepted");

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import type { JobOfferAnswer } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 
 /** A customer's word may come at any moment: looked for again each half minute. */
 const LOOK_MS = 30_000;
@@ -8,7 +8,7 @@ const LOOK_MS = 30_000;
 export const useOffers = (jobId: string) =>
   useQuery({
     queryKey: ["offers", jobId],
-    queryFn: () => ask<JobOfferAnswer[]>(`jobs/${jobId}/offers`),
+    queryFn: () => askOrLast<JobOfferAnswer[]>(`jobs/${jobId}/offers`),
     refetchInterval: LOOK_MS,
   });
 

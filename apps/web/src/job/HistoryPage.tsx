@@ -1,6 +1,7 @@
 import { useInfiniteQuery, useMutation } from "@tanstack/react-query";
 import type { RevisionAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { useCanEdit, useMe } from "../base/session.ts";
 import { MOMENT } from "../ui/moments.ts";
 import { Button } from "../ui/Button.tsx";
@@ -19,7 +20,7 @@ export function HistoryPage() {
     queryKey: ["history", id, revision],
     initialPageParam: null as number | null,
     queryFn: ({ pageParam }) =>
-      ask<RevisionAnswer[]>(
+      askOrLast<RevisionAnswer[]>(
         pageParam === null ? `jobs/${id}/history` : `jobs/${id}/history?before=${pageParam}`,
       ),
     getNextPageParam: (last) => {

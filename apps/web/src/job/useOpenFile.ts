@@ -1,4 +1,5 @@
 import { toast } from "sonner";
+import { sendNewJob } from "../sync/newJobs.ts";
 import { useJobStore } from "./store/jobStore.ts";
 
 /** When the server has what the page shows; false where it cannot be reached, or asks. */
@@ -20,8 +21,13 @@ export function useOpenFile(): (path: string) => void {
   const { id, flush } = useJobStore();
   return (path) => {
     void flush();
-    void whenSaved().then((saved) => {
-      if (saved) window.open(`/api/jobs/${id}/${path}`, "_blank", "noopener");
+    void whenSaved().then(async (saved) => {
+      // A job that is only in this browser goes first; where it does not go, there is no file of it.
+      const isThere = await sendNewJob(id ?? "").then(
+        () => true,
+        () => false,
+      );
+      if (saved && isThere) window.open(`/api/jobs/${id}/${path}`, "_blank", "noopener");
       else toast.error("Not opened: what the page shows is not saved yet");
     });
   };

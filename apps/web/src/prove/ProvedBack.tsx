@@ -3,6 +3,7 @@ import { toast } from "sonner";
 import { provedPins, withProved, type ConnectorPin, type Vehicle } from "@dragonet/core";
 import type { KeptVehicleAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { useCanEdit } from "../base/session.ts";
 import { useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
@@ -27,7 +28,7 @@ export function ProvedBack() {
   const queries = useQueryClient();
   const { data: kept } = useQuery({
     queryKey: ["vehicle", vehicle.profileId],
-    queryFn: () => ask<KeptVehicleAnswer>(`vehicles/${vehicle.profileId}`),
+    queryFn: () => askOrLast<KeptVehicleAnswer>(`vehicles/${vehicle.profileId}`),
     retry: false,
   });
   const write = useMutation({

@@ -10,7 +10,10 @@ import { Loading } from "../ui/page/states.tsx";
 /** The whole loom on one page, laid out in the worker. */
 export function LoomSheet() {
   const { units } = useMe().preferences;
-  const svg = useOfJob(useCallback((job: Job) => planner().loom(job, units), [units]));
+  const made = useOfJob(
+    useCallback(async (job: Job) => ({ svg: await planner().loom(job, units) }), [units]),
+  );
+  const svg = made?.svg ?? null;
   if (svg === "") return null;
   const save = (): void => {
     // On paper of its own it knows neither the page's ink nor its face.
@@ -30,8 +33,13 @@ export function LoomSheet() {
           </Button>
         )}
       </div>
-      {svg === null ? (
+      {!made ? (
         <Loading what="the loom" />
+      ) : svg === null ? (
+        <p className="my-2 text-muted">
+          What draws the loom was not fetched yet, and the server cannot be reached. All its wires
+          are in the cut list.
+        </p>
       ) : (
         <div
           className="relative my-2 overflow-x-auto [&>svg]:h-auto [&>svg]:w-full [&>svg]:min-w-5xl print:[&>svg]:min-w-0"

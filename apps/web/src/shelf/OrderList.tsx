@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { decimal, type OrderLine } from "@dragonet/core";
 import type { WaitingJobAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { dayText } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
@@ -28,7 +29,7 @@ function useArrived(onWaiting: (came: CameIn) => void) {
     mutationFn: async ({ partId, short }: OrderLine) => {
       const count = Math.ceil(1000 * short) / 1000;
       await ask(`shelf/${partId ?? ""}/arrived`, "POST", { count });
-      return ask<WaitingJobAnswer[]>(`shelf/${partId ?? ""}/waiting`);
+      return askOrLast<WaitingJobAnswer[]>(`shelf/${partId ?? ""}/waiting`);
     },
     onSuccess: async (waiting, line) => {
       onWaiting({ line, waiting });

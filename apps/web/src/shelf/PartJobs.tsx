@@ -2,7 +2,7 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { PartJobsPageAnswer } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { dayText } from "../base/moment.ts";
 import { Button } from "../ui/Button.tsx";
 import { TextInput } from "../ui/forms/TextInput.tsx";
@@ -16,7 +16,7 @@ function Jobs({ partId, lot }: { partId: string; lot: string }) {
     useInfiniteQuery({
       queryKey: ["parts", "jobs", partId, lot],
       queryFn: ({ pageParam }) =>
-        ask<PartJobsPageAnswer>(
+        askOrLast<PartJobsPageAnswer>(
           `shelf/${partId}/jobs?${new URLSearchParams({ size: "20", after: pageParam, lot }).toString()}`,
         ),
       initialPageParam: "",

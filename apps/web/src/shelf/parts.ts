@@ -8,7 +8,8 @@ import type {
   PartsPageAnswer,
   ShelfAnswer,
 } from "@dragonet/contract";
-import { ask } from "../base/api.ts";
+import { OfflineError, ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { useLiveJobs } from "../board/jobs.ts";
 import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 
@@ -24,19 +25,37 @@ export const SINGLE_PARTS: readonly string[] = [
   ...LOAD_FAMILIES,
   ...PART_KINDS.filter((kind) => kind !== "load" && kind !== "kit"),
 ];
+/** Kits, with all that is in their box. */
+export const KITS: readonly string[] = ["kit"];
 /** What feeds circuits. */
 export const SOURCES: readonly string[] = ["converter", "box", "battery", "flasher"];
 
 const valueOf = ({ value }: KeptPartAnswer): Part => value;
 
+const choicesPath = (sorts: readonly string[], words: string): string =>
+  `shelf/choices?${new URLSearchParams({ sorts: sorts.join(","), q: words }).toString()}`;
+
+const sortOf = (part: Part): string => (part.kind === "load" ? part.family : part.kind);
+
+/** What is offered of some sorts; without a network, where just that was never asked, of all that was. */
+async function askChoices(sorts: readonly string[], words: string): Promise<PartChoicesAnswer> {
+  try {
+    return await askOrLast(choicesPath(sorts, words));
+  } catch (error) {
+    if (!(error instanceof OfflineError)) throw error;
+    const all = await askOrLast<PartChoicesAnswer>(choicesPath(SINGLE_PARTS, ""));
+    const said = words.toLowerCase().split(/\s+/);
+    const isMeant = (part: Part): boolean =>
+      sorts.includes(sortOf(part)) && said.every((word) => part.name.toLowerCase().includes(word));
+    return { parts: all.parts.filter(({ value }) => isMeant(value)), more: true };
+  }
+}
+
 /** What is offered of some sorts where a part is chosen, by words of their names where some are said. */
 export const choicesOf = (sorts: readonly string[], words = "") =>
   queryOptions({
     queryKey: ["parts", "choices", sorts.join(","), words],
-    queryFn: () =>
-      ask<PartChoicesAnswer>(
-        `shelf/choices?${new URLSearchParams({ sorts: sorts.join(","), q: words }).toString()}`,
-      ),
+    queryFn: () => askChoices(sorts, words),
     placeholderData: keepPreviousData,
   });
 
@@ -103,7 +122,7 @@ export function useNamedParts(
   const any = names.length + ids.length > 0;
   const { data } = useQuery({
     queryKey: ["parts", "named", names, ids],
-    queryFn: () => ask<KeptPartAnswer[]>("shelf/named", "POST", { names, ids }),
+    queryFn: () => askOrLast<KeptPartAnswer[]>("shelf/named", { names, ids }),
     enabled: any,
   });
   return useMemo(() => (any ? (data?.map(valueOf) ?? null) : []), [any, data]);
@@ -113,7 +132,7 @@ export function useNamedParts(
 export const useShelf = (words: string) =>
   useQuery({
     queryKey: ["parts", "shelf", words],
-    queryFn: () => ask<ShelfAnswer>(`shelf?${new URLSearchParams({ q: words }).toString()}`),
+    queryFn: () => askOrLast<ShelfAnswer>(`shelf?${new URLSearchParams({ q: words }).toString()}`),
     placeholderData: keepPreviousData,
   });
 
@@ -121,7 +140,7 @@ export const useShelf = (words: string) =>
 export const usePartsPage = (asked: string) =>
   useQuery({
     queryKey: ["parts", "page", asked],
-    queryFn: () => ask<PartsPageAnswer>(`shelf/page?${asked}`),
+    queryFn: () => askOrLast<PartsPageAnswer>(`shelf/page?${asked}`),
     placeholderData: keepPreviousData,
   });
 
@@ -129,14 +148,17 @@ export const usePartsPage = (asked: string) =>
 export const usePart = (id: string | null) =>
   useQuery({
     queryKey: ["parts", "one", id],
-    queryFn: () => ask<KeptPartAnswer>(`parts/${id}`),
+    queryFn: () => askOrLast<KeptPartAnswer>(`parts/${id}`),
     enabled: id !== null,
   });
 
 /** What open jobs take from the shelf, and what is to be ordered. */
 export function useNeeds() {
   useLiveJobs();
-  return useQuery({ queryKey: ["jobs", "needs"], queryFn: () => ask<NeedsAnswer>("shelf/needs") });
+  return useQuery({
+    queryKey: ["jobs", "needs"],
+    queryFn: () => askOrLast<NeedsAnswer>("shelf/needs"),
+  });
 }
 
 /** Everything of the shelf is looked at anew. */

@@ -3,7 +3,7 @@ import { useForm } from "react-hook-form";
 import { useEffect, useState } from "react";
 import { ask } from "../base/api.ts";
 import { followWaiting, useWaitingStore } from "../sync/waiting.ts";
-import { changesWord } from "../sync/words.ts";
+import { waitsWord } from "../sync/words.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
@@ -16,13 +16,14 @@ interface Fields {
 /** What this browser keeps until whoever made it signs in again. */
 function WaitsHere() {
   const waiting = useWaitingStore((s) => s.waiting);
+  const jobs = useWaitingStore((s) => s.newJobs.length);
   useEffect(followWaiting, []);
   const acts = waiting.reduce((sum, w) => sum + w.acts, 0);
-  if (acts === 0) return null;
+  if (acts + jobs === 0) return null;
   return (
     <p role="status" className="mt-2 font-bold">
-      {changesWord(acts)} {acts === 1 ? "waits" : "wait"} in this browser until the person who made{" "}
-      {acts === 1 ? "it" : "them"} signs in. Nothing is lost.
+      {waitsWord(acts, jobs)} {acts + jobs === 1 ? "waits" : "wait"} in this browser until the
+      person who made {acts + jobs === 1 ? "it" : "them"} signs in. Nothing is lost.
     </p>
   );
 }

@@ -1,7 +1,8 @@
 import { editsOf, type Batch, type Change, type SyncEvent } from "@dragonet/core";
 import type { ChangesAnswer } from "@dragonet/contract";
-import { ApiError, ask } from "../base/api.ts";
+import { ApiError, OfflineError, ask } from "../base/api.ts";
 import { mint } from "../base/mint.ts";
+import { sendNewJob } from "./newJobs.ts";
 
 /** What a conflict carries besides its words. */
 interface Conflict {
@@ -30,7 +31,8 @@ function ofConflict(batch: Batch, body: Conflict, message: string): SyncEvent {
 
 function ofTrouble(batch: Batch, error: unknown): SyncEvent {
   if (!(error instanceof ApiError)) {
-    return { kind: "unreached", batchId: batch.id, afterMs: null };
+    const afterMs = error instanceof OfflineError ? error.retryAfterMs : null;
+    return { kind: "unreached", batchId: batch.id, afterMs };
   }
   const { status, body, message, retryAfterMs } = error;
   if (LATER.has(status)) return { kind: "unreached", batchId: batch.id, afterMs: retryAfterMs };
@@ -52,6 +54,15 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
     batchId: batch.id,
   };
   try {
+    // A job that is only in this browser goes before what was changed in it.
+    await sendNewJob(batch.jobId);
+  } catch (error) {
+    const isSignedOut = error instanceof ApiError && error.status === 401;
+    return isSignedOut
+      ? { kind: "signedOut", batchId: batch.id }
+      : { kind: "unreached", batchId: batch.id, afterMs: null };
+  }
+  try {
     const path = `jobs/${batch.jobId}/edits`;
     const { changes } = await ask<ChangesAnswer>(path, "POST", body, { leaving });
     return { kind: "taken", batchId: batch.id, changes };
@@ -62,5 +73,6 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
 
 /** What was saved to a job after a revision. */
 export async function changesSince(jobId: string, revision: number): Promise<readonly Change[]> {
+  await sendNewJob(jobId);
   return (await ask<ChangesAnswer>(`jobs/${jobId}/changes?since=${revision}`)).changes;
 }

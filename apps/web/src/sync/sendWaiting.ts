@@ -1,4 +1,5 @@
 import { isFinal, type Batch, type SyncEvent } from "@dragonet/core";
+import { allNewJobs, newJob, sendNewJob } from "./newJobs.ts";
 import { allBatches, forgetBatches, keepAside, sealBatch } from "./outbox.ts";
 import { tellPages } from "./pages.ts";
 import { postBatch } from "./post.ts";
@@ -21,11 +22,24 @@ async function conclude(batch: Batch, event: SyncEvent): Promise<"done" | "stays
   }
 }
 
+/** Sends jobs that a person opened without a network; answers whether one went or was refused. */
+async function sendNewJobs(personId: string): Promise<boolean> {
+  let changed = false;
+  for (const { id, personId: whose, refused } of await allNewJobs()) {
+    if (whose !== personId || refused !== "") continue;
+    // Where it does not go it waits on, and what was changed in it behind it.
+    await sendNewJob(id).catch(() => undefined);
+    const still = await newJob(id);
+    if (!still || still.refused !== "") changed = true;
+  }
+  return changed;
+}
+
 let running: Promise<void> | null = null;
 
 async function sendAll(personId: string, openJob: () => string | null): Promise<void> {
   const stuck = new Set<string>();
-  let sent = false;
+  let sent = await sendNewJobs(personId);
   for (const waiting of await allBatches()) {
     const { id, jobId } = waiting;
     const leave = waiting.personId !== personId || jobId === openJob() || stuck.has(jobId);

@@ -1,6 +1,7 @@
 import { create } from "zustand";
 import type { SetAside } from "@dragonet/core";
-import { allAside, allBatches } from "./outbox.ts";
+import { allNewJobs, forgetNewJob, type NewJob } from "./newJobs.ts";
+import { allAside, allBatches, forgetBatches } from "./outbox.ts";
 import { hearPages, tellPages } from "./pages.ts";
 
 /** What waits in this browser: for the board, the job and signing out. */
@@ -13,9 +14,17 @@ export interface Waiting {
 interface WaitingState {
   readonly waiting: readonly Waiting[];
   readonly setAside: readonly SetAside[];
+  /** Jobs that are only in this browser. */
+  readonly newJobs: readonly NewJob[];
 }
 
-export const useWaitingStore = create<WaitingState>()(() => ({ waiting: [], setAside: [] }));
+const NOTHING: WaitingState = { waiting: [], setAside: [], newJobs: [] };
+
+export const useWaitingStore = create<WaitingState>()(() => NOTHING);
+
+/** How many jobs of a person are only in this browser. */
+export const newJobsOf = ({ newJobs }: WaitingState, personId: string): number =>
+  newJobs.filter((job) => job.personId === personId).length;
 
 async function look(): Promise<void> {
   try {
@@ -25,10 +34,14 @@ async function look(): Promise<void> {
       const before = counts.get(key)?.acts ?? 0;
       counts.set(key, { jobId, personId, acts: before + acts.length });
     }
-    useWaitingStore.setState({ waiting: [...counts.values()], setAside: await allAside() });
+    useWaitingStore.setState({
+      waiting: [...counts.values()],
+      setAside: await allAside(),
+      newJobs: await allNewJobs(),
+    });
   } catch {
     // A browser that keeps nothing has nothing waiting in its store.
-    useWaitingStore.setState({ waiting: [], setAside: [] });
+    useWaitingStore.setState(NOTHING);
   }
 }
 
@@ -36,6 +49,13 @@ async function look(): Promise<void> {
 export function waitingChanged(): void {
   void look();
   tellPages({ kind: "waiting" });
+}
+
+/** Lets a job go that is only in this browser, with what was changed in it. */
+export async function letGoOf(jobId: string): Promise<void> {
+  await forgetBatches((await allBatches()).filter((batch) => batch.jobId === jobId));
+  await forgetNewJob(jobId);
+  waitingChanged();
 }
 
 /** Follows what other pages keep and send; answers how to stop. */

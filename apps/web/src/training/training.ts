@@ -1,6 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ApprenticeAnswer, TrainingAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { mintUuid } from "../base/mint.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { PRACTICES } from "../settings/practices.ts";
 import { choicesOf } from "../shelf/parts.ts";
 import { profilesOf } from "../vehicles/vehicles.ts";
@@ -9,19 +11,19 @@ import type { TrainingGround } from "../worker/training.ts";
 const valueOf = <T>({ value }: { readonly value: T }): T => value;
 
 export const useResults = () =>
-  useQuery({ queryKey: ["training"], queryFn: () => ask<TrainingAnswer[]>("training") });
+  useQuery({ queryKey: ["training"], queryFn: () => askOrLast<TrainingAnswer[]>("training") });
 
 export const useEverybody = () =>
   useQuery({
     queryKey: ["training", "everybody"],
-    queryFn: () => ask<ApprenticeAnswer[]>("training/everybody"),
+    queryFn: () => askOrLast<ApprenticeAnswer[]>("training/everybody"),
   });
 
 export function useKeepResult() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (result: Omit<TrainingAnswer, "at">) =>
-      ask("training/results", "POST", { id: crypto.randomUUID(), ...result }),
+      ask("training/results", "POST", { id: mintUuid(), ...result }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["training"] }),
   });
 }

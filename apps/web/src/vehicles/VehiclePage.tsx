@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { type Edit, applyEdits, createJob } from "@dragonet/core";
 import type { KeptVehicleAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { FaultList, Loading, Trouble } from "../ui/page/states.tsx";
@@ -106,7 +107,7 @@ export function VehiclePage() {
   const { profileId = "" } = useParams();
   const { data, error, refetch } = useQuery({
     queryKey: ["vehicle", profileId],
-    queryFn: () => ask<KeptVehicleAnswer>(`vehicles/${profileId}`),
+    queryFn: () => askOrLast<KeptVehicleAnswer>(`vehicles/${profileId}`),
     gcTime: 0,
     staleTime: Infinity,
     refetchOnWindowFocus: false,

@@ -3,13 +3,14 @@ import { useMemo, useState } from "react";
 import type { Vehicle } from "@dragonet/core";
 import type { KeptVehicleAnswer, VehiclesPageAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
+import { askOrLast } from "../base/lastAnswers.ts";
 import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 
 /** Some profiles by model, from where `asked` says. */
 export const profilesOf = (asked = "") =>
   queryOptions({
     queryKey: ["vehicles", "page", asked],
-    queryFn: () => ask<VehiclesPageAnswer>(`profiles${asked === "" ? "" : `?${asked}`}`),
+    queryFn: () => askOrLast<VehiclesPageAnswer>(`profiles${asked === "" ? "" : `?${asked}`}`),
     placeholderData: keepPreviousData,
   });
 

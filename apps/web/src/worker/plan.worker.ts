@@ -14,12 +14,9 @@ import {
   flashRemedies,
   groupFindings,
   groupsOf,
-  knowledgeOf,
   measureFlash,
   planCalendar,
   planJob,
-  planSentence,
-  printJob,
   proveGroup,
   readSentence,
   readScript,
@@ -29,11 +26,9 @@ import {
   seenByVehicle,
   simulateSignals,
   soundRemedies,
-  startFrom,
   synthesise,
   weakestPoints,
   toolsOf,
-  whichOf,
   withCauses,
   worthMeasuring,
   type BenchControls,
@@ -47,12 +42,10 @@ import {
   type FlashRemedy,
   type Job,
   type JobPlan,
-  type Measurement,
   type Part,
   type RideBounds,
   type RideSamples,
   type RoutePlan,
-  type Practices,
   type SaidJob,
   type SentenceWorld,
   type Seen,
@@ -90,6 +83,7 @@ import {
   startExercise,
   tryProbe,
 } from "./training.ts";
+import { emptyJob, plannedJob } from "./newJobs.ts";
 import { rideReport } from "./rideReport.ts";
 
 export type { Replay } from "./replay.ts";
@@ -273,14 +267,23 @@ export const planner = {
   replay,
   stopReplay,
 
-  /** The whole loom as SVG; the layout library is fetched when it is first asked for. */
-  async loom(job: Job, units: UnitSystem): Promise<string> {
-    const { loomPage } = await import("@dragonet/loom");
-    return loomPage(job, units, {
+  /**
+   * The whole loom as SVG; the layout library is fetched when it is first asked for. Null where
+   * it was never fetched and there is no way to the server.
+   */
+  async loom(job: Job, units: UnitSystem): Promise<string | null> {
+    const library = await import("@dragonet/loom").catch(() => null);
+    if (!library) return null;
+    return library.loomPage(job, units, {
       fontFamily: "var(--font-sans)",
       ink: "currentColor",
       paper: "var(--paper)",
     });
+  },
+
+  /** Fetches what lays a loom out while there still is a network. */
+  async fetchLayout(): Promise<void> {
+    await import("@dragonet/loom");
   },
 
   /** Ends a trial that is under way. */
@@ -309,20 +312,10 @@ export const planner = {
   handingOver: (job: Job, shop: ShopKnows, units: UnitSystem): HandingOver =>
     handingOverOf(job, shop, units),
 
-  /** What a sentence says of a job, and the job that it makes as a file. */
+  /** What a sentence says of a job, and the job that is made of it, or of fields. */
   read: (text: string, world: SentenceWorld): SaidJob => readSentence(text, world),
-  jobFileOf(
-    said: SaidJob,
-    practices: Practices,
-    shelf: readonly Part[],
-    all: readonly Measurement[],
-  ): string {
-    const profile = said.vehicle;
-    if (!profile) throw new Error("the sentence names no vehicle");
-    const known = knowledgeOf(all, whichOf(profile));
-    const vehicle = startFrom(profile, known, said.machine);
-    return printJob(planSentence(said, vehicle, practices, shelf));
-  },
+  plannedJob,
+  emptyJob,
 
   /** Why readings cannot be and what was expected, one by one. */
   judge: (job: Job, readings: readonly TakenReading[]): Judged[] => judgeReadings(job, readings),

@@ -68,6 +68,11 @@ export class TextRequest {
 
 /** A job file that is taken in. */
 export class JobFileRequest extends TextRequest {
+  /** The job's id, where it was opened before it could be sent: sending it again opens no second one. */
+  @IsOptional()
+  @IsUUID()
+  id?: string;
+
   /** The sentence that it was planned from, where it was: the history says so. */
   @IsOptional()
   @IsString()

@@ -6,12 +6,11 @@ import { ask } from "../../base/api.ts";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
 import { PartPick } from "../../shelf/PartPick.tsx";
-import { usePartChoices, useShelfChanged } from "../../shelf/parts.ts";
+import { KITS, usePartChoices, useShelfChanged } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import { chosenOf } from "../../ui/forms/controlled.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
 
-const KITS = ["kit"];
 const isKit = (part: Part): part is KitPart => part.kind === "kit";
 
 /** The circuits of this job as a kit on the shelf, with its kit list as what is in the box. */

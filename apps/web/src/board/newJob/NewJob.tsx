@@ -3,12 +3,17 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import type { JobAnswer } from "@dragonet/contract";
-import { ask } from "../../base/api.ts";
+import { OfflineError, ask } from "../../base/api.ts";
+import { useMe } from "../../base/session.ts";
+import { usePractices } from "../../settings/practices.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FormField } from "../../ui/forms/FormField.tsx";
 import { Modal } from "../../ui/page/Modal.tsx";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
+import { knownOf } from "../../vehicles/known/known.ts";
 import { useProfileChoices } from "../../vehicles/vehicles.ts";
+import { planner } from "../../worker/planner.ts";
+import { openJob } from "./openJob.ts";
 
 interface Fields {
   title: string;
@@ -21,11 +26,22 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
   const [profileId, setProfileId] = useState("");
   const choices = useProfileChoices(profileId);
   const { register, handleSubmit, formState, reset } = useForm<Fields>();
+  const { data: practices } = usePractices();
+  const me = useMe().id;
   const navigate = useNavigate();
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: (fields: Fields & { profileId: string }) => ask<JobAnswer>("jobs", "POST", fields),
-    onSuccess: async ({ id }) => {
+    mutationFn: async (fields: Fields & { profileId: string }) => {
+      try {
+        return (await ask<JobAnswer>("jobs", "POST", fields)).id;
+      } catch (error) {
+        const profile = choices?.profiles.find((p) => p.profileId === fields.profileId);
+        if (!(error instanceof OfflineError) || !profile || !practices) throw error;
+        const known = await knownOf(fields.profileId);
+        return openJob(await planner().emptyJob(fields, profile, practices, known), "", me);
+      }
+    },
+    onSuccess: async (id) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });
       reset();
       onClose();

@@ -2,17 +2,18 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { useNavigate } from "react-router";
 import { understoodWords, vehicleName, type SaidCircuit, type SaidJob } from "@dragonet/core";
-import type { JobAnswer, MeasurementAnswer } from "@dragonet/contract";
-import { ask } from "../../base/api.ts";
 import { dayText } from "../../base/moment.ts";
+import { useMe } from "../../base/session.ts";
 import { usePractices } from "../../settings/practices.ts";
 import { SINGLE_PARTS, choicesOf, usePartsNear } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import { TYPING_MS, useSettled } from "../../ui/useSettled.ts";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
+import { knownOf } from "../../vehicles/known/known.ts";
 import { useProfileChoices, useProfilesNear } from "../../vehicles/vehicles.ts";
 import { planner } from "../../worker/planner.ts";
 import { useCustomers } from "../jobs.ts";
+import { openJob } from "./openJob.ts";
 
 function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
   return (
@@ -63,6 +64,7 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   const [failed, setFailed] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const me = useMe().id;
   const profiles = choices?.profiles;
   const world = useMemo(() => {
     // Read before the shelf is there, everything would be taken for something the shelf has not.
@@ -100,11 +102,11 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
     mutationFn: async (read: SaidJob) => {
       if (!world || !practices) throw new Error("the shelf is not there yet: try again");
       // The vehicle begins as machines of its model have shown themselves.
-      const known = await ask<MeasurementAnswer[]>(`models/${read.vehicle?.profileId}/known`);
-      const file = await planner().jobFileOf(read, practices, world.shelf, known);
-      return ask<JobAnswer>("jobs/import", "POST", { text: file, said: sentence });
+      const known = await knownOf(read.vehicle?.profileId ?? "");
+      const made = await planner().plannedJob(read, practices, world.shelf, known);
+      return openJob(made, sentence, me);
     },
-    onSuccess: async ({ id }) => {
+    onSuccess: async (id) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });
       await navigate(`/jobs/${id}/circuit`);
     },

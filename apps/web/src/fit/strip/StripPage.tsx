@@ -12,7 +12,7 @@ import {
   type StripStep,
 } from "@dragonet/core";
 import type { LedgerBeforeAnswer } from "@dragonet/contract";
-import { ask } from "../../base/api.ts";
+import { askOrLast } from "../../base/lastAnswers.ts";
 import { useCanEdit } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { useSendingPhotos } from "../../photos/PhotoStrip.tsx";
@@ -28,7 +28,7 @@ function FromBefore() {
   const edit = useEdit();
   const { data } = useQuery({
     queryKey: ["ledger-before", jobId],
-    queryFn: () => ask<LedgerBeforeAnswer>(`jobs/${jobId}/ledger-before`),
+    queryFn: () => askOrLast<LedgerBeforeAnswer>(`jobs/${jobId}/ledger-before`),
   });
   const { carried } = data ?? {};
   if (!carried) {

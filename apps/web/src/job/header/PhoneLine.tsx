@@ -4,7 +4,8 @@ import { Link } from "react-router";
 import { useFindShown } from "../../base/findShown.ts";
 import { PAGES } from "../../base/pages.ts";
 import { useCanEdit } from "../../base/session.ts";
-import { useJob, useJobStore } from "../store/jobStore.ts";
+import { useJob } from "../store/jobStore.ts";
+import { useSaveState } from "../store/useSaveState.ts";
 import { HistoryButton } from "./HistoryButton.tsx";
 import { Saving, Standing } from "./Standing.tsx";
 
@@ -39,7 +40,7 @@ function PhoneButtons({ more, onMore }: { more: boolean; onMore: () => void }) {
 /** A job in one line of a phone: the way back, its name, undo; the rest by a press. */
 export function PhoneLine({ about }: { about: string }) {
   const { card } = useJob();
-  const saveState = useJobStore((s) => s.saveState);
+  const saveState = useSaveState();
   const [more, setMore] = useState(false);
   const isQuiet = saveState === "saved" || saveState === "saving" || saveState === "waiting";
   return (

@@ -3,6 +3,7 @@ import { useCanEdit } from "../../base/session.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { STAGE_WORDS, stageNumber } from "../stages.ts";
 import { useJob, useJobStore, type SaveState } from "../store/jobStore.ts";
+import { useSaveState } from "../store/useSaveState.ts";
 import { HistoryButton } from "./HistoryButton.tsx";
 import { SetAsideNote } from "./SetAsideNote.tsx";
 
@@ -19,7 +20,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 /** Whether all is saved, said to screen readers as well. */
 export function Saving({ quietly = false }: { quietly?: boolean }) {
   const canEdit = useCanEdit();
-  const saveState = useJobStore((s) => s.saveState);
+  const saveState = useSaveState();
   return (
     <span role="status" className={quietly ? "sr-only" : "max-w-72 text-small text-muted"}>
       {canEdit ? SAVE_WORDS[saveState] : "You may look, not change"}

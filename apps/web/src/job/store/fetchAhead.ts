@@ -1,3 +1,5 @@
+import { planner } from "../../worker/planner.ts";
+
 /**
  * Fetches the pages of the lift while there still is a network. Browsers keep an application
  * of their own only from a secure address; a phone on a shop's plain http has this instead.
@@ -13,5 +15,9 @@ export async function fetchAhead(): Promise<void> {
     import("../../fit/BondsPage.tsx"),
     import("../../prove/ProvePage.tsx"),
     import("../../aim/AimPage.tsx"),
+    import("../../handOver/HandOverPage.tsx"),
+    import("../../sheet/SheetPage.tsx"),
+    import("../../board/BoardPage.tsx"),
+    planner().fetchLayout(),
   ]);
 }

@@ -1,0 +1,63 @@
+import { expect, test } from "@playwright/test";
+import { PATH_LIGHTS } from "./jobs.ts";
+import { signIn } from "./shop.ts";
+
+test("without a network the shop can be read, a job opened and worked on, and all is sent later by itself", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ serviceWorkers: "allow" });
+  const page = await context.newPage();
+  await signIn(page);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const link = page.getByRole("link", { name: PATH_LIGHTS }).first();
+  const address = (await link.getAttribute("href"))!;
+  // What is kept ahead: the application, the jobs at hand, what a new job is made of.
+  const ahead = [`/api${address}`, "/api/shelf/choices?sorts=kit"].map((url) =>
+    page.waitForResponse((answer) => answer.url().includes(url), { timeout: 60_000 }),
+  );
+  await page.reload();
+  await Promise.all(ahead);
+  await page.goto("/shelf");
+  const orders = page.getByText("To order", { exact: true });
+  await expect(orders).toBeVisible();
+  await page.goto("/");
+
+  await context.setOffline(true);
+  await page.goto("/shelf");
+  await expect(page.getByText("The server cannot be reached.")).toBeVisible();
+  await expect(page.getByText(/What you see is from/)).toBeVisible();
+  await expect(orders).toBeVisible();
+  // A job that was never opened in this browser.
+  await page.goto("/");
+  await link.click();
+  await expect(page.getByRole("heading", { level: 1, name: PATH_LIGHTS })).toBeVisible();
+
+  await page.goto("/");
+  const sentence = "two 18 W pods with high beam on the Fellrunner 420 for Ingram Lamp Yard";
+  await page.getByLabel(/Say the job/).fill(sentence);
+  await page.getByRole("button", { name: "Plan it" }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}\/circuit$/);
+  const job = new URL(page.url()).pathname.replace(/\/circuit$/, "");
+  await expect(page.getByRole("article", { name: /pods/i })).toBeVisible();
+  await page.goto(`${job}/intake`);
+  const note = page.getByRole("textbox", { name: "Customer" });
+  await note.fill("Said in the yard");
+  await note.press("Tab");
+  await expect(page.getByText(/Not saved yet: no connection/)).toBeVisible();
+  await page.goto("/");
+  await expect(page.getByRole("region", { name: "Only in this browser" })).toBeVisible();
+
+  await context.setOffline(false);
+  await expect(page.getByRole("region", { name: "Only in this browser" })).toBeHidden({
+    timeout: 20_000,
+  });
+  await expect(page.getByText("The server cannot be reached.")).toBeHidden({ timeout: 20_000 });
+  await expect
+    .poll(async () => {
+      const answer = await page.request.get(`/api${job}`);
+      const { document } = (await answer.json()) as { document?: { card: { customer: string } } };
+      return document?.card.customer;
+    })
+    .toBe("Said in the yard");
+  await context.close();
+});
