@@ -196,7 +196,7 @@ await main(async () => {
   const checking = checks([
     ["lint", node(bin("oxlint/bin/oxlint"), ...TYPED, "--deny-warnings", ".")],
     ["types", node(fromRoot("scripts/types.mjs"))],
-    ["format", node(bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", ".")],
+    ["format", node(bin("oxfmt/bin/oxfmt"), "--check", ".")],
     ["unused", node(bin("knip/bin/knip.js"))],
     ["layers", node(cruise, "packages", "apps", "--config", ".dependency-cruiser.cjs")],
     ...(existsSync(names) ? [["names", [names, "."]]] : []),

@@ -29,7 +29,8 @@ import {
 
 /** What an exercise is held on: a job of the shop, or one made up of what the shop has. */
 export type TrainingGround =
-  { readonly kind: "job"; readonly job: Job } | { readonly kind: "made"; readonly from: MadeFrom };
+  | { readonly kind: "job"; readonly job: Job }
+  | { readonly kind: "made"; readonly from: MadeFrom };
 
 /** A place that can be looked at or measured, in one position. */
 export interface ShownTry {

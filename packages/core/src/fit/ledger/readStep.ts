@@ -19,7 +19,8 @@ export interface SaidStep {
 }
 
 export type ReadStep =
-  { readonly ok: true; readonly step: SaidStep } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly step: SaidStep }
+  | { readonly ok: false; readonly message: string };
 
 const LONGEST = 500;
 const NAMELESS = "panel";

@@ -66,7 +66,8 @@ export interface EditRefusal {
   readonly message: string;
 }
 export type EditResult =
-  { readonly ok: true; readonly job: Job; readonly inverse: Edit } | EditRefusal;
+  | { readonly ok: true; readonly job: Job; readonly inverse: Edit }
+  | EditRefusal;
 
 const refuse = (path: string, message: string): EditRefusal => ({ ok: false, path, message });
 
@@ -183,7 +184,8 @@ export function applyEdit(job: Job, edit: Edit): EditResult {
 }
 
 export type BatchResult =
-  { readonly ok: true; readonly job: Job; readonly inverse: readonly Edit[] } | EditRefusal;
+  | { readonly ok: true; readonly job: Job; readonly inverse: readonly Edit[] }
+  | EditRefusal;
 
 /** Applies edits in order, all or none. The inverse is in the order that takes them back. */
 export function applyEdits(job: Job, edits: readonly Edit[]): BatchResult {
