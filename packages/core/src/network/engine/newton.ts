@@ -7,7 +7,8 @@ import {
   ROUNDING,
   STEP_V,
 } from "../../solve/defaults.ts";
-import { factor, refactor, solveWith, type LuResult } from "../../solve/sparse/lu.ts";
+import { factor, solveWith, type LuResult } from "../../solve/sparse/lu.ts";
+import { refactor } from "../../solve/sparse/refactor.ts";
 import type { Compiled } from "./compile.ts";
 import { settleIslands } from "./islands.ts";
 import { LAW_WIDTH, RESISTOR, SOURCE, lawAt, startConductance } from "./law.ts";

@@ -1,2 +1,3 @@
 export * from "./pattern.ts";
 export * from "./lu.ts";
+export * from "./refactor.ts";

@@ -1,6 +1,7 @@
 import { minimumDegree } from "./ordering.ts";
 import type { Pattern } from "./pattern.ts";
-import { PIVOT_TOLERANCE, UNHEALTHY_PIVOT_RATIO } from "../defaults.ts";
+import { PIVOT_TOLERANCE } from "../defaults.ts";
+import type { RefactorPlan } from "./refactor.ts";
 
 /**
  * Sparse LU of a square matrix, in four steps: `analyse` the pattern once, `factor` values
@@ -8,7 +9,8 @@ import { PIVOT_TOLERANCE, UNHEALTHY_PIVOT_RATIO } from "../defaults.ts";
  * Gilbert and Peierls (1988), with threshold pivoting that prefers the diagonal.
  *
  * All arrays are flat and owned by the workspace; factor, refactor and solve allocate
- * nothing once the fill has been seen.
+ * nothing once the fill has been seen. Columns of U, pivots and columns of L lie in one array:
+ * column k from `start[k]` on, its pivot at `diag[k]`, what is below the pivot behind it.
  */
 export interface LuWorkspace {
   readonly pattern: Pattern;
@@ -18,14 +20,16 @@ export interface LuWorkspace {
   readonly rowStep: Int32Array;
   /** Row that is pivot of step k. */
   readonly stepRow: Int32Array;
-  lStart: Int32Array;
-  lIndex: Int32Array;
-  lValue: Float64Array;
-  uStart: Int32Array;
-  /** Steps above the diagonal in each column of U, in an order that can be eliminated. */
-  uIndex: Int32Array;
-  uValue: Float64Array;
-  readonly pivot: Float64Array;
+  readonly start: Int32Array;
+  readonly diag: Int32Array;
+  /**
+   * Step of each entry's row; above the pivot in an order that can be eliminated. While a matrix is
+   * being factored, entries below a pivot have their row itself: its step is not known yet.
+   */
+  at: Int32Array;
+  value: Float64Array;
+  /** How new values are factored with the pivots at hand; made when that is first asked for. */
+  plan: RefactorPlan | null;
   readonly work: Float64Array;
   readonly mark: Int32Array;
   readonly stack: Int32Array;
@@ -68,19 +72,17 @@ export function orderOf(pattern: Pattern): Int32Array {
 /** Prepares a workspace for a pattern: order, and room to grow into. */
 export function analyse(pattern: Pattern, order = orderOf(pattern)): LuWorkspace {
   const { size, rowIndex } = pattern;
-  const room = rowIndex.length * 4 + size;
+  const room = rowIndex.length * 2 + size;
   return {
     pattern,
     order,
     rowStep: new Int32Array(size).fill(-1),
     stepRow: new Int32Array(size),
-    lStart: new Int32Array(size + 1),
-    lIndex: new Int32Array(room),
-    lValue: new Float64Array(room),
-    uStart: new Int32Array(size + 1),
-    uIndex: new Int32Array(room),
-    uValue: new Float64Array(room),
-    pivot: new Float64Array(size),
+    start: new Int32Array(size + 1),
+    diag: new Int32Array(size),
+    at: new Int32Array(room),
+    value: new Float64Array(room),
+    plan: null,
     work: new Float64Array(size),
     mark: new Int32Array(size).fill(-1),
     stack: new Int32Array(size),
@@ -90,21 +92,13 @@ export function analyse(pattern: Pattern, order = orderOf(pattern)): LuWorkspace
 }
 
 function makeRoom(w: LuWorkspace, needed: number): void {
-  const grown = <T extends Int32Array | Float64Array>(old: T, length: number): T => {
-    const next = new (old.constructor as new (n: number) => T)(length);
-    next.set(old);
-    return next;
-  };
-  if (w.lIndex.length < needed) {
-    const length = Math.max(needed, w.lIndex.length * 2);
-    w.lIndex = grown(w.lIndex, length);
-    w.lValue = grown(w.lValue, length);
-  }
-  if (w.uIndex.length < needed) {
-    const length = Math.max(needed, w.uIndex.length * 2);
-    w.uIndex = grown(w.uIndex, length);
-    w.uValue = grown(w.uValue, length);
-  }
+  if (w.at.length >= needed) return;
+  const length = Math.max(needed, w.at.length * 2);
+  const [at, value] = [new Int32Array(length), new Float64Array(length)];
+  at.set(w.at);
+  value.set(w.value);
+  w.at = at;
+  w.value = value;
 }
 
 /**
@@ -112,7 +106,7 @@ function makeRoom(w: LuWorkspace, needed: number): void {
  * `top` on, in an order that can be eliminated. Depth first without recursion.
  */
 function reachOf(w: LuWorkspace, column: number, step: number): number {
-  const { pattern, rowStep, mark, stack, cursor, reach, lStart, lIndex } = w;
+  const { pattern, rowStep, mark, stack, cursor, reach, start, diag, at } = w;
   let top = pattern.size;
   for (let k = pattern.colStart[column]!; k < pattern.colStart[column + 1]!; k += 1) {
     const root = pattern.rowIndex[k]!;
@@ -124,12 +118,12 @@ function reachOf(w: LuWorkspace, column: number, step: number): number {
       const done = rowStep[row]!;
       if (mark[row] !== step) {
         mark[row] = step;
-        cursor[depth] = done < 0 ? 0 : lStart[done]!;
+        cursor[depth] = done < 0 ? 0 : diag[done]! + 1;
       }
-      const end = done < 0 ? 0 : lStart[done + 1]!;
+      const end = done < 0 ? 0 : start[done + 1]!;
       let deeper = -1;
       while (cursor[depth]! < end) {
-        const next = lIndex[cursor[depth]!]!;
+        const next = at[cursor[depth]!]!;
         cursor[depth]! += 1;
         if (mark[next] !== step) {
           deeper = next;
@@ -151,38 +145,37 @@ function reachOf(w: LuWorkspace, column: number, step: number): number {
 
 /** Factors values, choosing pivots anew. `values` lie in the order of the pattern. */
 export function factor(w: LuWorkspace, values: Float64Array): LuResult {
-  const { pattern, order, rowStep, stepRow, work, reach, pivot } = w;
+  const { pattern, order, rowStep, stepRow, start, diag, work, reach } = w;
   const { size, colStart, rowIndex } = pattern;
   rowStep.fill(-1);
   w.mark.fill(-1);
-  let [lEnd, uEnd, negative] = [0, 0, 0];
+  w.plan = null;
+  let [end, negative] = [0, 0];
   let ratio = 1;
   let onDiagonal = true;
   for (let step = 0; step < size; step += 1) {
     const column = order[step]!;
-    makeRoom(w, Math.max(lEnd, uEnd) + size);
-    w.lStart[step] = lEnd;
-    w.uStart[step] = uEnd;
+    makeRoom(w, end + size);
+    start[step] = end;
     const top = reachOf(w, column, step);
     for (let k = top; k < size; k += 1) work[reach[k]!] = 0;
     for (let k = colStart[column]!; k < colStart[column + 1]!; k += 1) {
       work[rowIndex[k]!] = values[k]!;
     }
-    let largest = 0;
-    let best = -1;
     for (let k = top; k < size; k += 1) {
       const row = reach[k]!;
       const done = rowStep[row]!;
-      if (done >= 0) {
-        const value = work[row]!;
-        w.uIndex[uEnd] = done;
-        w.uValue[uEnd] = value;
-        uEnd += 1;
-        for (let p = w.lStart[done]!; p < w.lStart[done + 1]!; p += 1) {
-          work[w.lIndex[p]!]! -= w.lValue[p]! * value;
-        }
+      if (done < 0) continue;
+      const value = work[row]!;
+      w.at[end] = done;
+      w.value[end] = value;
+      end += 1;
+      for (let p = diag[done]! + 1; p < start[done + 1]!; p += 1) {
+        work[w.at[p]!]! -= w.value[p]! * value;
       }
     }
+    let largest = 0;
+    let best = -1;
     for (let k = top; k < size; k += 1) {
       const row = reach[k]!;
       if (rowStep[row]! >= 0) continue;
@@ -199,87 +192,42 @@ export function factor(w: LuWorkspace, values: Float64Array): LuResult {
     const p = work[best]!;
     ratio = Math.min(ratio, Math.abs(p) / largest);
     if (p < 0) negative += 1;
-    pivot[step] = p;
     rowStep[best] = step;
     stepRow[step] = best;
+    diag[step] = end;
+    w.at[end] = step;
+    w.value[end] = p;
+    end += 1;
     for (let k = top; k < size; k += 1) {
       const row = reach[k]!;
       if (rowStep[row]! >= 0) continue;
-      w.lIndex[lEnd] = row;
-      w.lValue[lEnd] = work[row]! / p;
-      lEnd += 1;
+      w.at[end] = row;
+      w.value[end] = work[row]! / p;
+      end += 1;
     }
-    w.lStart[step + 1] = lEnd;
-    w.uStart[step + 1] = uEnd;
+    start[step + 1] = end;
   }
-  return { kind: "factored", health: { pivotRatio: ratio, negativePivots: negative, onDiagonal } };
-}
-
-/**
- * Factors new values with order, pattern and pivots of the last `factor`. Answers
- * "unhealthy" when a kept pivot has become too small: then factor again.
- */
-export function refactor(
-  w: LuWorkspace,
-  values: Float64Array,
-): LuResult | { readonly kind: "unhealthy" } {
-  const { pattern, order, stepRow, work, pivot, lStart, lIndex, lValue, uStart, uIndex, uValue } =
-    w;
-  const { size, colStart, rowIndex } = pattern;
-  let negative = 0;
-  let ratio = 1;
-  let onDiagonal = true;
   for (let step = 0; step < size; step += 1) {
-    const column = order[step]!;
-    for (let k = uStart[step]!; k < uStart[step + 1]!; k += 1) work[stepRow[uIndex[k]!]!] = 0;
-    for (let k = lStart[step]!; k < lStart[step + 1]!; k += 1) work[lIndex[k]!] = 0;
-    work[stepRow[step]!] = 0;
-    for (let k = colStart[column]!; k < colStart[column + 1]!; k += 1) {
-      work[rowIndex[k]!] = values[k]!;
-    }
-    for (let k = uStart[step]!; k < uStart[step + 1]!; k += 1) {
-      const done = uIndex[k]!;
-      const value = work[stepRow[done]!]!;
-      uValue[k] = value;
-      for (let p = lStart[done]!; p < lStart[done + 1]!; p += 1) {
-        work[lIndex[p]!]! -= lValue[p]! * value;
-      }
-    }
-    const p = work[stepRow[step]!]!;
-    let largest = Math.abs(p);
-    for (let k = lStart[step]!; k < lStart[step + 1]!; k += 1) {
-      largest = Math.max(largest, Math.abs(work[lIndex[k]!]!));
-    }
-    if (!(Math.abs(p) > UNHEALTHY_PIVOT_RATIO * largest) || largest === 0)
-      return { kind: "unhealthy" };
-    ratio = Math.min(ratio, Math.abs(p) / largest);
-    if (p < 0) negative += 1;
-    if (stepRow[step] !== column) onDiagonal = false;
-    pivot[step] = p;
-    for (let k = lStart[step]!; k < lStart[step + 1]!; k += 1) lValue[k] = work[lIndex[k]!]! / p;
+    for (let k = diag[step]! + 1; k < start[step + 1]!; k += 1) w.at[k] = rowStep[w.at[k]!]!;
   }
   return { kind: "factored", health: { pivotRatio: ratio, negativePivots: negative, onDiagonal } };
 }
 
 /** Solves A x = b with the factors at hand; `x` may be `b` itself. */
 export function solveWith(w: LuWorkspace, b: Float64Array, x: Float64Array): void {
-  const { pattern, order, stepRow, work, pivot, lStart, lIndex, lValue, uStart, uIndex, uValue } =
-    w;
+  const { pattern, order, stepRow, start, diag, at, value, work } = w;
   const { size } = pattern;
-  work.set(b);
+  for (let step = 0; step < size; step += 1) work[step] = b[stepRow[step]!]!;
   for (let step = 0; step < size; step += 1) {
-    const value = work[stepRow[step]!]!;
-    if (value === 0) continue;
-    for (let k = lStart[step]!; k < lStart[step + 1]!; k += 1) {
-      work[lIndex[k]!]! -= lValue[k]! * value;
-    }
+    const known = work[step]!;
+    if (known === 0) continue;
+    for (let k = diag[step]! + 1; k < start[step + 1]!; k += 1) work[at[k]!]! -= value[k]! * known;
   }
   for (let step = size - 1; step >= 0; step -= 1) {
-    const value = work[stepRow[step]!]! / pivot[step]!;
-    work[stepRow[step]!] = value;
-    for (let k = uStart[step]!; k < uStart[step + 1]!; k += 1) {
-      work[stepRow[uIndex[k]!]!]! -= uValue[k]! * value;
-    }
+    const pivot = diag[step]!;
+    const known = work[step]! / value[pivot]!;
+    work[step] = known;
+    for (let k = start[step]!; k < pivot; k += 1) work[at[k]!]! -= value[k]! * known;
   }
-  for (let step = 0; step < size; step += 1) x[order[step]!] = work[stepRow[step]!]!;
+  for (let step = 0; step < size; step += 1) x[order[step]!] = work[step]!;
 }
