@@ -1,5 +1,13 @@
 import type { Interval } from "../quantity/index.ts";
-import type { ElementId, Input, LampId, NodeId, RunId, UnitId } from "../job/index.ts";
+import {
+  onceOf,
+  type ElementId,
+  type Input,
+  type LampId,
+  type NodeId,
+  type RunId,
+  type UnitId,
+} from "../job/index.ts";
 import type { Element, Root, Source, WireElement } from "./element.ts";
 import { isPlain, splitNode, type Terminal, type Unit } from "./unit.ts";
 
@@ -157,28 +165,28 @@ export function elementsOf<K extends Element["kind"]>(
 }
 
 /** Every element of a run's control, and of further ways to its lamps. */
-export const controlPath = (run: RunCircuit): ElementId[] => [
-  ...(run.coil?.lanes.flatMap((lane) => [...lane.ids]) ?? []),
-  ...run.ways.flatMap((way) => [...way.ids]),
-];
+export const controlPath = onceOf((run: RunCircuit): readonly ElementId[] => [
+  ...(run.coil?.lanes ?? []).flatMap(({ ids }) => ids),
+  ...run.ways.flatMap(({ ids }) => ids),
+]);
 
 /** From the source to where lamps part, trunks before the run included. */
 export const feedPath = (run: RunCircuit): ElementId[] => [...run.feedShared, ...run.out];
 
 /** Every element of a run's power path, trunks and branches included, coil apart. */
-export const powerPath = (run: RunCircuit): ElementId[] => [
+export const powerPath = onceOf((run: RunCircuit): readonly ElementId[] => [
   ...run.feedShared,
   ...run.out,
   ...run.branches.flatMap((b) => [...b.out, b.load, ...b.back]),
   ...run.back,
-];
+]);
 
 /** Everything that a run hangs on: its power, its control, and what either shares with others. */
-export const wholePath = (run: RunCircuit): ElementId[] => [
+export const wholePath = onceOf((run: RunCircuit): readonly ElementId[] => [
   ...run.shared,
   ...powerPath(run),
   ...controlPath(run),
-];
+]);
 
 /** The same with what is wired otherwise, and what makes live the supplies that it hangs on. */
 export function everythingOf(circuit: Pick<Circuit, "trunks">, run: RunCircuit): ElementId[] {

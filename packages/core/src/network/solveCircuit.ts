@@ -9,14 +9,19 @@ import type { ElementId } from "../job/index.ts";
 import { MOST_CONVERTER_ROUNDS, MOST_RELAY_ROUNDS } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
-import { insideOf } from "../unit/index.ts";
-import { compile, hold, putLaw, type Compiled } from "./engine/compile.ts";
+import { boardOf, changedBoard, compiledAs } from "./board.ts";
+import type { Compiled } from "./engine/compile.ts";
 import { stepConverter } from "./engine/converter.ts";
 import { networkOf } from "./fromCircuit.ts";
 import type { Network } from "./network.ts";
 import type { ConverterState, NetworkOptions } from "./options.ts";
-import { postV, type Position } from "./position.ts";
-import { solveCompiled, type NetworkResult, type SolvedNetwork } from "./engine/solveNetwork.ts";
+import type { Position } from "./position.ts";
+import {
+  solveCompiled,
+  solveNear,
+  type NetworkResult,
+  type SolvedNetwork,
+} from "./engine/solveNetwork.ts";
 
 /** Volts at which a 12 V relay pulls in at the latest, and lets go at the latest: ISO 7588-1 (m). */
 const PULL_IN_V = 8;
@@ -41,6 +46,9 @@ export type CircuitResult =
   /** Relays that pull in and let go without end. */
   | { readonly kind: "chatters"; readonly contacts: readonly ElementId[] }
   | Exclude<NetworkResult, { kind: "solved" }>;
+
+/** A circuit that has an answer. */
+export type Solved = Extract<CircuitResult, { kind: "solved" }>;
 
 /** Points of elements, worked out when they are asked for: a sweep looks at a few of hundreds. */
 class Points implements ReadonlyMap<ElementId, ElementPoint> {
@@ -96,74 +104,6 @@ export interface SolveOptions {
   readonly shape?: string;
 }
 
-const shaped = new WeakMap<Circuit, Map<string, Compiled>>();
-
-/** A changed network in flat arrays, from before where its shape is known. */
-function compiledAs(circuit: Circuit, shape: string | undefined, network: Network): Compiled {
-  if (shape === undefined) return compile(network);
-  const known = shaped.get(circuit) ?? new Map<string, Compiled>();
-  shaped.set(circuit, known);
-  const before = known.get(shape);
-  if (before) return before;
-  const made = compile(network);
-  known.set(shape, made);
-  return made;
-}
-
-/** An element whose branches change with the position, and where they are among the others. */
-interface Moving {
-  readonly element: Element;
-  readonly first: number;
-}
-
-/** A circuit's network in flat arrays, made once: a position changes what stands in it, not where. */
-interface Board {
-  readonly compiled: Compiled;
-  readonly moving: readonly Moving[];
-  /** Temperature and estimate that its laws are written for. */
-  state: string;
-}
-
-const boards = new WeakMap<Circuit, Board>();
-
-function boardOf(circuit: Circuit, options: NetworkOptions): Board {
-  const state = `${options.celsius} ${options.estimate ?? "value"}`;
-  const before = boards.get(circuit);
-  if (before) {
-    if (before.state !== state) {
-      networkOf(circuit, options).branches.forEach((branch, k) => {
-        putLaw(before.compiled, k, branch.model);
-      });
-      before.state = state;
-    }
-    return before;
-  }
-  const moving: Moving[] = [];
-  let first = 0;
-  for (const element of circuit.elements.values()) {
-    const spec = insideOf(element);
-    if (spec.moves) moving.push({ element, first });
-    first += spec.branches(element, options).length;
-  }
-  const board = { compiled: compile(networkOf(circuit, options)), moving, state };
-  boards.set(circuit, board);
-  return board;
-}
-
-/** Writes a position into a board: what moves, and the voltages of the posts. */
-function setBoard(circuit: Circuit, board: Board, options: NetworkOptions): void {
-  for (const { element, first } of board.moving) {
-    insideOf(element)
-      .branches(element, options)
-      .forEach((branch, i) => {
-        putLaw(board.compiled, first + i, branch.model);
-      });
-  }
-  for (const post of circuit.posts) {
-    hold(board.compiled, post.node, postV(post, options.position));
-  }
-}
-
 interface Pair {
   readonly contact: ElementId;
   readonly coil: CoilElement;
@@ -195,19 +135,32 @@ function actorsOf(circuit: Circuit): Actors {
   return found;
 }
 
-/**
- * Solves a circuit in a position of its controls. Relays start let go and are worked by
- * their coils' voltages until none changes, with the hysteresis between pulling in and
- * letting go; converters start off and follow their input and load.
- */
-export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResult {
+/** What relays and converters begin from, and the voltages that the network does. */
+interface Begin {
+  readonly closed: ReadonlySet<ElementId>;
+  readonly states: ReadonlyMap<ElementId, ConverterState>;
+  /** Null at rest: nothing is known yet. */
+  readonly result: SolvedNetwork | null;
+}
+
+const AT_REST: Begin = { closed: new Set(), states: new Map(), result: null };
+
+/** Volts that a coil's current stands for: a broken one has its volts and does nothing. */
+const acrossCoil = ({ coil }: Pair, { amps }: SolvedNetwork, estimate: Estimate): number =>
+  Math.abs(amps.get(coil.id) ?? 0) * coil.part.coilOhm[estimate];
+
+const inputV = ({ from, inNeg }: ConverterElement, { volts }: SolvedNetwork): number =>
+  (volts.get(from) ?? 0) - (volts.get(inNeg) ?? 0);
+
+/** Lets relays and converters act until none changes, from where they begin. */
+function settle(circuit: Circuit, o: SolveOptions, begin: Begin): CircuitResult {
   const { relays, converters } = actorsOf(circuit);
   const change = o.change ?? null;
-  let closed = new Set<ElementId>();
-  let states = new Map<ElementId, ConverterState>();
+  const estimate = o.estimate ?? "value";
+  let { closed, states, result: before } = begin;
   const tripped = new Set<ElementId>();
   const changed = new Set<ElementId>();
-  let changedBoard: Compiled | null = null;
+  let ofChange: Compiled | null = null;
   const rounds = converters.length > 0 ? MOST_CONVERTER_ROUNDS : MOST_RELAY_ROUNDS;
   for (let round = 0; round < rounds; round += 1) {
     const options: NetworkOptions = {
@@ -217,38 +170,28 @@ export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResu
     let compiled: Compiled;
     if (change) {
       const network = change(networkOf(circuit, options));
-      changedBoard ??= compiledAs(circuit, o.shape, network);
-      const board = changedBoard;
-      network.branches.forEach((branch, k) => {
-        putLaw(board, k, branch.model);
-      });
-      for (const [node, volts] of network.held) hold(board, node, volts);
-      compiled = board;
-    } else {
-      const board = boardOf(circuit, options);
-      setBoard(circuit, board, options);
-      ({ compiled } = board);
-    }
-    const result = solveCompiled(compiled);
+      ofChange ??= compiledAs(circuit, o.shape, network);
+      compiled = changedBoard(ofChange, network);
+    } else compiled = boardOf(circuit, options);
+    const result = (before && solveNear(compiled, before)) ?? solveCompiled(compiled);
     if (result.kind !== "solved") return result;
-    const { volts } = result;
     const next = new Set<ElementId>();
     changed.clear();
-    for (const { contact, coil, share } of relays) {
-      // What pulls is the current through its turns: a broken coil has its volts and does nothing.
-      const ohm = coil.part.coilOhm[o.estimate ?? "value"];
-      const across = Math.abs(result.amps.get(coil.id) ?? 0) * ohm;
+    for (const relay of relays) {
+      const { contact, share } = relay;
+      const across = acrossCoil(relay, result, estimate);
       const was = closed.has(contact);
       const is = was ? across > DROP_OUT_V * share : across >= PULL_IN_V * share;
       if (is) next.add(contact);
       if (is !== was) changed.add(contact);
     }
+    // Voltages are near those of the next round where no contact has moved.
+    before = changed.size === 0 ? result : null;
     const nextStates = new Map<ElementId, ConverterState>();
     for (const e of converters) {
       const was = states.get(e.id) ?? { outV: 0, inputW: 0 };
       if (tripped.has(e.id)) continue;
-      const inV = (volts.get(e.from) ?? 0) - (volts.get(e.inNeg) ?? 0);
-      const step = stepConverter(e.part, was, inV, result.amps.get(e.id) ?? 0);
+      const step = stepConverter(e.part, was, inputV(e, result), result.amps.get(e.id) ?? 0);
       if (step.tripped) tripped.add(e.id);
       if (step.state.outV > 0) nextStates.set(e.id, step.state);
       if (!step.settled) changed.add(e.id);
@@ -278,10 +221,56 @@ export function solveCircuitWith(circuit: Circuit, o: SolveOptions): CircuitResu
   return { kind: "chatters", contacts: [...changed] };
 }
 
+/**
+ * Whether everything would have come to stand like this from rest: what is on has, with all that
+ * is on, still enough to come on by itself. What hangs on its hysteresis says nothing of that.
+ */
+function standsFromRest(circuit: Circuit, { result, options, closed, tripped }: Solved): boolean {
+  const { relays, converters } = actorsOf(circuit);
+  const estimate = options.estimate ?? "value";
+  return (
+    tripped.length === 0 &&
+    relays.every((relay) => {
+      const pulls = acrossCoil(relay, result, estimate) >= PULL_IN_V * relay.share;
+      return pulls === closed.has(relay.contact);
+    }) &&
+    converters.every((e) => {
+      const inV = inputV(e, result);
+      const starts = inV >= e.part.inMinV && inV <= e.part.inMaxV;
+      return starts === (options.converters?.get(e.id) !== undefined);
+    })
+  );
+}
+
+/**
+ * Solves a circuit in a position of its controls. Relays start let go and are worked by
+ * their coils' voltages until none changes, with the hysteresis between pulling in and
+ * letting go; converters start off and follow their input and load.
+ */
+export const solveCircuitWith = (circuit: Circuit, o: SolveOptions): CircuitResult =>
+  settle(circuit, o, AT_REST);
+
 /** As `solveCircuitWith`, for a circuit without faults. */
 export const solveCircuit = (
   circuit: Circuit,
   position: Position,
   celsius: number,
   estimate: Estimate = "value",
-): CircuitResult => solveCircuitWith(circuit, { position, celsius, estimate });
+): CircuitResult => settle(circuit, { position, celsius, estimate }, AT_REST);
+
+/**
+ * Solves a circuit in a position that is little off one that was solved, as where a battery sags:
+ * from there where that has the same answer as from rest, which is most of the time.
+ */
+export function solveCircuitNear(
+  circuit: Circuit,
+  { options, closed, result }: Solved,
+  position: Position,
+): CircuitResult {
+  const o: SolveOptions = { ...options, position };
+  const states = options.converters ?? new Map<ElementId, ConverterState>();
+  const near = settle(circuit, o, { closed, states, result });
+  return near.kind === "solved" && standsFromRest(circuit, near)
+    ? near
+    : settle(circuit, o, AT_REST);
+}

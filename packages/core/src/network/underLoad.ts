@@ -3,9 +3,7 @@ import type { ElementId, Job, NodeId } from "../job/index.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import { restVolts, sourceOhms, type SourceVolts } from "../source/index.ts";
 import type { Position } from "./position.ts";
-import { solveCircuit, type CircuitResult } from "./solveCircuit.ts";
-
-type Solved = Extract<CircuitResult, { kind: "solved" }>;
+import { solveCircuit, solveCircuitNear, type CircuitResult, type Solved } from "./solveCircuit.ts";
 
 /** Volts within which a sag has settled, and rounds that it is given for that. */
 const SETTLED_V = 1e-4;
@@ -95,7 +93,7 @@ export function solveUnderLoad(
     const sagged = new Map(
       posts.map((post) => [post.node, restV(post, position) - (sags.get(post.node) ?? 0)]),
     );
-    solved = solveCircuit(circuit, { ...position, sagged }, celsius, estimate);
+    solved = solveCircuitNear(circuit, solved, { ...position, sagged });
   }
   return solved;
 }

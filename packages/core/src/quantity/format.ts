@@ -6,8 +6,13 @@ export type UnitSystem = "metric" | "us";
 /** Number with at most `digits` decimals, no trailing zeros, a true minus sign. */
 export function decimal(x: number, digits = 1): string {
   const text = x.toFixed(digits);
-  const trimmed = digits > 0 ? text.replace(/\.?0+$/, "") : text;
-  return (trimmed === "-0" ? "0" : trimmed).replace("-", "−");
+  let end = text.length;
+  if (digits > 0) {
+    while (text.endsWith("0", end)) end -= 1;
+    if (text.endsWith(".", end)) end -= 1;
+  }
+  const trimmed = text.slice(0, end);
+  return trimmed.startsWith("-") ? (trimmed === "-0" ? "0" : `−${trimmed.slice(1)}`) : trimmed;
 }
 
 /** Whether a value is above a limit as both are told at so many decimals: what reads the same is not above it. */

@@ -10,7 +10,7 @@ export const RIDE_START_SOC = 0.9;
 /** Everything at the side of its bounds that leaves least in the battery. */
 const AGAINST: Draw = { output: 0, base: 1, runs: 1, capacity: 0 };
 
-/** One ride with what was added and without it, each worked out when it is asked for. */
+/** One ride with what was added and without it, each worked out when it is asked for, without its curve. */
 export interface RideEffect {
   readonly name: string;
   withLamps(): Ride;
@@ -29,7 +29,7 @@ export function rideEffect(
 ): RideEffect {
   const bare: Job = { ...job, runs: [] };
   const ride = (of: Job, draw: Draw): Ride =>
-    simulateRide(of, circuit, charging, battery, RIDE_START_SOC, draw);
+    simulateRide(of, circuit, charging, battery, RIDE_START_SOC, draw, "ends");
   return {
     name: job.ride.length > 0 ? rideName(job) : usualRide(job.vehicle.kind).name,
     withLamps: () => ride(job, MIDDLE),

@@ -3,7 +3,7 @@ import { runCurrentA } from "../budget/charging.ts";
 import { boostsBraking } from "../budget/levelShare.ts";
 import { drawsFrom } from "../budget/drawsFrom.ts";
 import type { Condition, Input, Job, RideLeg, Run } from "../job/index.ts";
-import { settledAt, type Fact } from "../quantity/index.ts";
+import { settledAt, type Fact, type Interval } from "../quantity/index.ts";
 import { chargingOutputA, openCircuitV, peukertHours } from "../source/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
 import { speedsOf, usualRide } from "./rides.ts";
@@ -99,6 +99,28 @@ export function runShare(run: Run, leg: RideLeg, charging: ChargingFacts): numbe
   return run[ON[stateOf(leg, charging)]];
 }
 
+/** What a run takes from the 12 V battery while it is on, at volts and a share of full level, in A. */
+type RunAmps = (run: Run, volts: number, boosted: number | undefined) => Interval;
+
+const NO_AMPS: Interval = { low: 0, mid: 0, high: 0 };
+
+/** Worked out once for all the legs that are ridden at the same volts. */
+function runAmpsOf(job: Job, circuit: Circuit): RunAmps {
+  const known = new Map<string, Interval>();
+  return (run, volts, boosted) => {
+    const key = `${run.id} ${volts} ${boosted}`;
+    const before = known.get(key);
+    if (before) return before;
+    const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
+    const amps =
+      made && drawsFrom(circuit, made) !== "battery"
+        ? NO_AMPS
+        : runCurrentA(job, run, made, circuit, volts, boosted);
+    known.set(key, amps);
+    return amps;
+  };
+}
+
 interface LegAmps {
   readonly leg: RideLeg;
   readonly outputA: number;
@@ -111,11 +133,11 @@ interface LegAmps {
  */
 function legAmps(
   job: Job,
-  circuit: Circuit,
   charging: ChargingFacts,
   leg: RideLeg,
   draw: Draw,
   restV: number,
+  runAmps: RunAmps,
 ): LegAmps {
   const state = stateOf(leg, charging);
   const volts = state === "engineOff" ? restV : charging.regulatedV.value;
@@ -127,19 +149,8 @@ function legAmps(
     0,
   );
   const runsA = job.runs.reduce((amps, run) => {
-    const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
-    if (made && drawsFrom(circuit, made) !== "battery") return amps;
-    const current = runCurrentA(
-      job,
-      run,
-      made,
-      circuit,
-      volts,
-      boostsBraking(job, run) ? leg.brake : undefined,
-    );
-    return (
-      amps + pick({ ...current, value: current.mid }, draw.runs) * runShare(run, leg, charging)
-    );
+    const { low, mid, high } = runAmps(run, volts, boostsBraking(job, run) ? leg.brake : undefined);
+    return amps + pick({ low, value: mid, high }, draw.runs) * runShare(run, leg, charging);
   }, 0);
   return { leg, outputA, loadA: baseA + runsA + leg.extraA };
 }
@@ -148,7 +159,8 @@ function legAmps(
  * A ride of legs, the battery followed through it. What the charging system gives beyond
  * the loads goes into the battery as far as it takes it (less as it fills); what it lacks
  * comes out of it, by Peukert's law above the rated current. Charge is conserved: what went
- * in, times what the chemistry keeps, less what came out is the change.
+ * in, times what the chemistry keeps, less what came out is the change. The points of its curve are
+ * told unless only its ends are wanted.
  */
 export function simulateRide(
   job: Job,
@@ -157,26 +169,30 @@ export function simulateRide(
   battery: BatteryFacts,
   startSoc: number,
   draw: Draw = MIDDLE,
+  told: "all" | "ends" = "all",
 ): Ride {
+  const runAmps = runAmpsOf(job, circuit);
   const capacityAh = pick(battery.capacityAh, draw.capacity);
   const points: RidePoint[] = [];
   let [soc, minute, chargedAh, drawnAh] = [startSoc, 0, 0, 0];
   let lowestSoc = startSoc;
   let noStartMinute: number | null = null;
-  const take = (amps: number, hours: number): void => {
-    // Above the rated current a battery gives less than it holds: the same time at a larger one.
-    const fair = peukertHours(capacityAh, battery.hourRate, battery.peukert.value, amps);
+  // Above the rated current a battery gives less than it holds: the same time at a larger one.
+  const fairHours = (amps: number): number =>
+    peukertHours(capacityAh, battery.hourRate, battery.peukert.value, amps);
+  const take = (fair: number, hours: number): void => {
     const ah = Math.min(soc * capacityAh, (hours / fair) * capacityAh);
     soc -= ah / capacityAh;
     drawnAh += ah;
   };
   for (const leg of legsOf(job, charging)) {
     const restV = openCircuitV(battery.chemistry, soc, battery.cells);
-    const { outputA, loadA } = legAmps(job, circuit, charging, leg, draw, restV);
-    for (let n = 0; n < leg.starts; n += 1) take(START_A, START_S / 3600);
+    const { outputA, loadA } = legAmps(job, charging, leg, draw, restV, runAmps);
+    for (let n = 0; n < leg.starts; n += 1) take(fairHours(START_A), START_S / 3600);
     const steps = Math.max(1, Math.ceil((leg.minutes * 60) / STEP_S));
     const hours = leg.minutes / 60 / steps;
     const spareA = outputA - loadA;
+    const fair = fairHours(-spareA);
     for (let step = 0; step < steps; step += 1) {
       let batteryA = spareA;
       if (spareA > 0) {
@@ -187,9 +203,9 @@ export function simulateRide(
         soc += kept / capacityAh;
         chargedAh += kept;
       } else if (spareA < 0) {
-        take(-spareA, hours);
+        take(fair, hours);
       }
-      if (step === 0 || step === steps - 1 || step % 6 === 0) {
+      if (told === "all" && (step === 0 || step === steps - 1 || step % 6 === 0)) {
         points.push({ minute, soc, outputA, loadA, batteryA, leg: leg.name });
       }
       minute += hours * 60;

@@ -1,6 +1,6 @@
 import type { Budget } from "../budget/index.ts";
 import type { Circuit, RunCircuit } from "../circuit/index.ts";
-import type { Edit, ElementId, Job, Run, RunId } from "../job/index.ts";
+import { onceOf, type Edit, type ElementId, type Job, type Run, type RunId } from "../job/index.ts";
 import type { OperatingPoint } from "../solve/index.ts";
 
 /** `stop`: do not build it so. `fix`: it will trouble someone. `note`: know it. */
@@ -63,12 +63,13 @@ export interface Rule {
 }
 
 /** Pairs of a run of the job and the circuit made of it. */
-export function builtRuns({ job, circuit }: RuleContext): { run: Run; made: RunCircuit }[] {
-  return circuit.runs.flatMap((made) => {
-    const run = job.runs.find((r) => r.id === made.runId);
-    return run ? [{ run, made }] : [];
-  });
-}
+export const builtRuns = onceOf(
+  ({ job, circuit }: RuleContext): readonly { readonly run: Run; readonly made: RunCircuit }[] =>
+    circuit.runs.flatMap((made) => {
+      const run = job.runs.find((r) => r.id === made.runId);
+      return run ? [{ run, made }] : [];
+    }),
+);
 
 export const placeOfRun = (run: Run, elementId: ElementId | null, words: string): Place => ({
   runId: run.id,

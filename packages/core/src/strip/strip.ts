@@ -13,6 +13,7 @@ import {
 import type { ChoiceKind } from "../circuit/index.ts";
 import {
   conditionText,
+  onceOf,
   ownerName,
   type ElementId,
   type Job,
@@ -98,43 +99,64 @@ export interface TrunkStrip {
 const isShown = (element: Element): boolean =>
   element.kind !== "strap" && !(element.kind === "wire" && element.role === "factory");
 
+/** What a part is, whatever flows in it. */
+type Still = Omit<StripPart, "fromV" | "toV" | "currentA">;
+type Path = "power" | "control";
+
+/** An element as it is shown on a path; null where nobody is shown it. */
+function stillOf(circuit: Circuit, id: ElementId, units: UnitSystem, path: Path): Still | null {
+  const element = elementOf(circuit, id);
+  const beforeFuse = element.kind === "wire" && isBeforeFuse(circuit, element);
+  // The fuse on the coil's feed is shown; the bit of wire before it says nothing.
+  if (path === "control" && (element.kind === "chassis" || beforeFuse)) return null;
+  if (!isShown(element)) return null;
+  const spec = insideOf(element);
+  const given =
+    element.kind === "wire" ? element.group === "" : element.kind === "fuse" && path === "control";
+  const choice = element.kind === "tap" && path === "power" ? "feed" : spec.choice;
+  const isLaid = element.kind === "wire" && (element.harness === "" || element.harnessId !== "");
+  return {
+    elementId: id,
+    kind: element.kind,
+    name: spec.name(element),
+    detail: spec.detail(element, units),
+    colour: isLaid ? element.colour : "",
+    beforeFuse,
+    choice: given ? null : choice,
+  };
+}
+
+/** The same in words once a circuit: it is shown at several operating points. */
+const stillsOf = onceOf((_: Circuit) => ({
+  metric: {
+    power: new Map<ElementId, Still | null>(),
+    control: new Map<ElementId, Still | null>(),
+  },
+  us: { power: new Map<ElementId, Still | null>(), control: new Map<ElementId, Still | null>() },
+}));
+
 /** Parts of a path in order; on a control's path sizes are given, and a tap is a tap. */
 function partsOf(
   circuit: Circuit,
   ids: readonly ElementId[],
   point: OperatingPoint,
   units: UnitSystem,
-  path: "power" | "control",
+  path: Path,
 ): StripPart[] {
-  return ids.flatMap((id): StripPart[] => {
-    const element = elementOf(circuit, id);
-    const beforeFuse = element.kind === "wire" && isBeforeFuse(circuit, element);
-    // A control's lane is long: its lug, and the tail before its fuse, are in the wire list.
-    if (path === "control" && (element.kind === "chassis" || beforeFuse)) return [];
-    if (!isShown(element)) return [];
+  const known = stillsOf(circuit)[units][path];
+  const parts: StripPart[] = [];
+  for (const id of ids) {
+    let still = known.get(id);
+    if (still === undefined) {
+      still = stillOf(circuit, id, units, path);
+      known.set(id, still);
+    }
+    if (!still) continue;
     const at = point.at.get(id);
-    const spec = insideOf(element);
-    const given =
-      element.kind === "wire"
-        ? element.group === ""
-        : element.kind === "fuse" && path === "control";
-    const choice = element.kind === "tap" && path === "power" ? "feed" : spec.choice;
-    const isLaid = element.kind === "wire" && (element.harness === "" || element.harnessId !== "");
-    return [
-      {
-        elementId: id,
-        kind: element.kind,
-        name: spec.name(element),
-        detail: spec.detail(element, units),
-        colour: isLaid ? element.colour : "",
-        beforeFuse,
-        fromV: at?.fromV ?? 0,
-        toV: at?.toV ?? 0,
-        currentA: at?.currentA ?? 0,
-        choice: given ? null : choice,
-      },
-    ];
-  });
+    const { fromV, toV, currentA } = at ?? { fromV: 0, toV: 0, currentA: 0 };
+    parts.push({ ...still, fromV, toV, currentA });
+  }
+  return parts;
 }
 
 /** Volts where a run begins: battery and pack sag under what is drawn. */

@@ -30,8 +30,19 @@ export interface AmpacityConditions {
   readonly bundledWires: number;
 }
 
-/** Table value for an area, interpolated (and carried on) log-log, as heat balance suggests. */
+const tabled = new Map<number, number>();
+
+/** Table value for an area: there are a few dozen, each asked for thousands of times. */
 function tableAmpacityA(areaMm2: number): number {
+  const before = tabled.get(areaMm2);
+  if (before !== undefined) return before;
+  const made = interpolatedA(areaMm2);
+  tabled.set(areaMm2, made);
+  return made;
+}
+
+/** Interpolated (and carried on) log-log, as heat balance suggests. */
+function interpolatedA(areaMm2: number): number {
   const at = AMPACITY_TABLE.findIndex(([area]) => area >= areaMm2);
   const upper = at <= 0 ? (at === 0 ? 1 : AMPACITY_TABLE.length - 1) : at;
   const [a0, i0] = AMPACITY_TABLE[upper - 1]!;

@@ -29,9 +29,19 @@ export interface Compiled {
   readonly models: (BranchModel | null)[];
   readonly laws: Float64Array;
   readonly values: Float64Array;
+  /** Conductance of each branch that is a resistor, in S; 0 for those whose law bends. */
+  readonly plain: Float64Array;
+  /** Numbers of the branches whose law bends, or has a voltage of its own. */
+  bent: readonly number[];
+  /** Conductance at the last step of those whose law bends, in S. */
+  readonly slopes: Float64Array;
+  /** What resistors alone put into the matrix, in S: the same at every step. */
+  readonly base: Float64Array;
+  /** A law was written since `plain`, `bent` and `base` were made of them. */
+  stale: boolean;
   /** Sum of currents that leave each node, in A; held nodes included. */
   readonly residual: Float64Array;
-  /** What rounding leaves of such a sum, in A. */
+  /** What rounding leaves of such a sum, in A; worked out where it is asked for. */
   readonly noise: Float64Array;
   /** Voltages of free nodes and of held ones, in V. */
   readonly volts: Float64Array;
@@ -148,6 +158,11 @@ export function compile(network: Network): Compiled {
     models: branches.map(() => null),
     laws: new Float64Array(branches.length * LAW_WIDTH),
     values: new Float64Array(pattern.rowIndex.length),
+    plain: new Float64Array(branches.length),
+    bent: [],
+    slopes: new Float64Array(branches.length),
+    base: new Float64Array(pattern.rowIndex.length),
+    stale: true,
     residual: new Float64Array(nodes.length),
     noise: new Float64Array(nodes.length),
     volts: new Float64Array(nodes.length),
@@ -163,6 +178,7 @@ export function compile(network: Network): Compiled {
 export function putLaw(compiled: Compiled, k: number, model: BranchModel): void {
   if (compiled.models[k] === model) return;
   compiled.models[k] = model;
+  compiled.stale = true;
   compiled.codes[k] = writeLaw(model, compiled.laws, k * LAW_WIDTH);
 }
 

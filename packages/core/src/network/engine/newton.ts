@@ -22,43 +22,65 @@ const scratch = new Float64Array(2);
  */
 type Slope = "true" | "rising" | "start";
 
+/** Adds a branch's conductance, in S, to its four places in a matrix. */
+function put(c: Compiled, matrix: Float64Array, k: number, conductance: number): void {
+  const { from, to, slots, size } = c;
+  const [isFree, isFreeToo] = [from[k]! < size, to[k]! < size];
+  if (isFree) matrix[slots[4 * k]!]! += conductance;
+  if (isFreeToo) matrix[slots[4 * k + 1]!]! += conductance;
+  if (isFree && isFreeToo) {
+    matrix[slots[4 * k + 2]!]! -= conductance;
+    matrix[slots[4 * k + 3]!]! -= conductance;
+  }
+}
+
+/** Parts resistors, which most branches are, from what bends, and puts them into the matrix once. */
+function partLaws(c: Compiled): void {
+  const { codes, laws, plain, base } = c;
+  const bent: number[] = [];
+  base.fill(0);
+  for (let k = 0; k < codes.length; k += 1) {
+    plain[k] = 0;
+    if (codes[k] !== RESISTOR) bent.push(k);
+    else {
+      plain[k] = laws[k * LAW_WIDTH]!;
+      put(c, base, k, plain[k]!);
+    }
+  }
+  c.bent = bent;
+  c.stale = false;
+}
+
 /** Stamps currents into the residual and conductances into the matrix at the present voltages. */
 export function stamp(c: Compiled, slope: Slope): void {
-  const { from, to, codes, laws, volts, values, residual, noise, slots, size } = c;
-  values.fill(0);
+  if (c.stale) partLaws(c);
+  const { from, to, codes, laws, plain, bent, volts, values, base, residual, slopes } = c;
+  values.set(base);
   residual.fill(0);
-  noise.fill(FLOOR_A);
-  for (let k = 0; k < from.length; k += 1) {
+  for (let k = 0; k < plain.length; k += 1) {
+    const a = from[k]!;
+    const b = to[k]!;
+    const amps = plain[k]! * (volts[a]! - volts[b]!);
+    residual[a]! += amps;
+    residual[b]! -= amps;
+  }
+  for (const k of bent) {
     const a = from[k]!;
     const b = to[k]!;
     const v = volts[a]! - volts[b]!;
-    // Most branches are resistors: one number, the same at every slope.
-    let conductance = laws[k * LAW_WIDTH]!;
-    let amps = conductance * v;
-    if (codes[k] !== RESISTOR) {
-      lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
-      amps = scratch[0]!;
-      conductance = scratch[1]!;
-      if (slope === "start") {
-        conductance = startConductance(codes[k]!, laws, k * LAW_WIDTH);
-        // A source keeps its own line; everything else is a resistor through zero.
-        if (codes[k] !== SOURCE) amps = conductance * v;
-      } else if (slope === "rising" && conductance < 0) {
-        conductance = amps / v;
-      }
+    lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
+    let [amps, conductance] = [scratch[0]!, scratch[1]!];
+    if (slope === "start") {
+      conductance = startConductance(codes[k]!, laws, k * LAW_WIDTH);
+      // A source keeps its own line; everything else is a resistor through zero.
+      if (codes[k] !== SOURCE) amps = conductance * v;
+    } else if (slope === "rising" && conductance < 0) {
+      conductance = amps / v;
     }
+    slopes[k] = conductance;
     residual[a]! += amps;
     residual[b]! -= amps;
-    const rounding =
-      ROUNDING * Math.abs(conductance) * Math.max(Math.abs(volts[a]!), Math.abs(volts[b]!));
-    noise[a]! += rounding;
-    noise[b]! += rounding;
-    if (a < size) values[slots[4 * k]!]! += conductance;
-    if (b < size) values[slots[4 * k + 1]!]! += conductance;
-    if (a < size && b < size) {
-      values[slots[4 * k + 2]!]! -= conductance;
-      values[slots[4 * k + 3]!]! -= conductance;
-    }
+    put(c, values, k, conductance);
   }
 }
 
@@ -84,8 +106,22 @@ function largestFree(values: Float64Array, size: number): number {
   return most;
 }
 
-/** Whether the currents balance as well as numbers can say. */
-function atTheFloor({ residual, noise, size }: Compiled): boolean {
+/** Sums above this are no rounding, whatever meets at a node, in A. */
+const NO_ROUNDING_A = 1e-3;
+
+/** Whether the currents of the last stamp balance as well as numbers can say. */
+function atTheFloor(c: Compiled, residualA: number): boolean {
+  if (residualA > NO_ROUNDING_A) return false;
+  const { from, to, codes, plain, slopes, volts, residual, noise, size } = c;
+  noise.fill(FLOOR_A);
+  for (let k = 0; k < plain.length; k += 1) {
+    const a = from[k]!;
+    const b = to[k]!;
+    const conductance = codes[k] === RESISTOR ? plain[k]! : Math.abs(slopes[k]!);
+    const rounding = ROUNDING * conductance * Math.max(Math.abs(volts[a]!), Math.abs(volts[b]!));
+    noise[a]! += rounding;
+    noise[b]! += rounding;
+  }
   for (let i = 0; i < size; i += 1) if (Math.abs(residual[i]!) > noise[i]!) return false;
   return true;
 }
@@ -139,7 +175,7 @@ export function newton(c: Compiled): NewtonEnd | NoFactors {
   for (let steps = 1; steps <= MOST_STEPS; steps += 1) {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
-    const floor = atTheFloor(c);
+    const floor = atTheFloor(c, residualA);
     const made = factors(c);
     if (made.kind === "singular") return { kind: "noFactors", column: made.column };
     pivotRatio = made.health.pivotRatio;
@@ -181,7 +217,7 @@ export function descend(c: Compiled): NewtonEnd | NoFactors {
   for (let steps = 1; steps <= MOST_DESCENT; steps += 1) {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
-    const floor = atTheFloor(c);
+    const floor = atTheFloor(c, residualA);
     let made = factors(c);
     const stable = made.kind === "factored" ? stability(made) : "unknown";
     if (stable !== "yes") {

@@ -223,6 +223,19 @@ export function solveCompiled(c: Compiled): NetworkResult {
   }
 }
 
+/**
+ * The operating point of a network that was solved with other values, from that one's voltages:
+ * null unless it is a stable one in which every load runs, which is what it would come up in.
+ */
+export function solveNear(c: Compiled, before: SolvedNetwork): SolvedNetwork | null {
+  if (!(before.volts instanceof Values) || before.volts.index !== c.index || c.floating.length > 0)
+    return null;
+  c.volts.set(before.volts.numbers.subarray(0, c.size));
+  const end = newton(c);
+  const holds = end.kind === "converged" && end.stable === "yes";
+  return holds && !powerLoads(c).some((k) => onRamp(c, k)) ? resultOf(c, end) : null;
+}
+
 /** The operating point of a network that is solved once. */
 export const solveNetwork = (network: Network): NetworkResult => solveCompiled(compile(network));
 

@@ -1,8 +1,8 @@
 /** Numbers by key, kept flat: a map to read from, made without filling one. */
 export class Values<K> implements ReadonlyMap<K, number> {
   constructor(
-    private readonly index: ReadonlyMap<K, number>,
-    private readonly numbers: Float64Array,
+    readonly index: ReadonlyMap<K, number>,
+    readonly numbers: Float64Array,
   ) {}
   get size(): number {
     return this.index.size;
