@@ -11,7 +11,7 @@ import { factor, solveWith, type LuResult } from "../../solve/sparse/lu.ts";
 import { refactor } from "../../solve/sparse/refactor.ts";
 import type { Compiled } from "./compile.ts";
 import { settleIslands } from "./islands.ts";
-import { LAW_WIDTH, RESISTOR, SOURCE, lawAt, startConductance } from "./law.ts";
+import { LAW_WIDTH, POWER, RESISTOR, SOURCE, lawAt, startConductance } from "./law.ts";
 
 const scratch = new Float64Array(2);
 
@@ -167,21 +167,40 @@ export function guess(c: Compiled): NoFactors | null {
   return null;
 }
 
+/** A last move below this, in V, has left the slopes as they were but for a ten-thousandth. */
+const CHORD_V = 1e-3;
+
+/** Whether a load of constant power is within so many volts of where its slope changes sides. */
+function nearItsTurn({ bent, codes, from, to, volts, laws }: Compiled, within: number): boolean {
+  return bent.some((k) => {
+    if (codes[k] !== POWER) return false;
+    const v = volts[from[k]!]! - volts[to[k]!]!;
+    const [runsFromV, startsAtV] = [laws[k * LAW_WIDTH + 1]!, laws[k * LAW_WIDTH + 2]!];
+    return Math.abs(v - runsFromV) < within || Math.abs(v - startsAtV) < within;
+  });
+}
+
 /** Damped Newton from the voltages at hand: three to six steps for any sound circuit. */
 export function newton(c: Compiled): NewtonEnd | NoFactors {
   const free = c.residual.subarray(0, c.size);
   let pivotRatio = 1;
   let stable: NewtonEnd["stable"] = "unknown";
+  let moveV = Infinity;
+  let isFresh = false;
   for (let steps = 1; steps <= MOST_STEPS; steps += 1) {
     stamp(c, "true");
     const residualA = largestFree(c.residual, c.size);
     const floor = atTheFloor(c, residualA);
-    const made = factors(c);
-    if (made.kind === "singular") return { kind: "noFactors", column: made.column };
-    pivotRatio = made.health.pivotRatio;
-    stable = stability(made);
+    // So near, the factors of the step before are as good, once: what is left is to see that it is near.
+    isFresh = !(isFresh && moveV < CHORD_V && !nearItsTurn(c, CHORD_V));
+    if (isFresh) {
+      const made = factors(c);
+      if (made.kind === "singular") return { kind: "noFactors", column: made.column };
+      pivotRatio = made.health.pivotRatio;
+      stable = stability(made);
+    }
     solveWith(c.workspace, free, c.step);
-    const moveV = largestFree(c.step, c.size);
+    moveV = largestFree(c.step, c.size);
     if (!Number.isFinite(moveV)) break;
     const damping = moveV > LARGEST_STEP_V ? LARGEST_STEP_V / moveV : 1;
     for (let i = 0; i < c.size; i += 1) c.volts[i]! -= damping * c.step[i]!;

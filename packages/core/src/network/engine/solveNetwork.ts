@@ -1,7 +1,7 @@
 import type { NodeId } from "../../job/index.ts";
 import { LEAST_CURRENT_A, NUDGE_V, SAME_V } from "../../solve/defaults.ts";
 import { compile, type Compiled } from "./compile.ts";
-import { LAW_WIDTH, POWER, lawAt } from "./law.ts";
+import { LAW_WIDTH, POWER, RESISTOR, lawAt } from "./law.ts";
 import type { Network, NetworkBranch } from "../network.ts";
 import { descend, guess, newton, stamp, type NewtonEnd, type NoFactors } from "./newton.ts";
 import { Values } from "./values.ts";
@@ -173,20 +173,30 @@ function worstNode(c: Compiled): number {
 const scratch = new Float64Array(2);
 
 function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
-  const volts = new Values<NodeId>(c.index, c.volts.slice());
+  const { from, to, codes, laws, residual, volts: solved } = c;
+  const volts = new Values<NodeId>(c.index, solved.slice());
   const currents = new Float64Array(c.branches.length);
   const amps = new Values<NetworkBranch["id"]>(c.branchIndex, currents);
   let [residualA, meeting] = [0, 0];
-  c.residual.fill(0);
-  for (let k = 0; k < c.branches.length; k += 1) {
-    lawAt(c.codes[k]!, c.laws, k * LAW_WIDTH, voltageOf(c, k), scratch);
-    const current = scratch[0]!;
+  residual.fill(0);
+  for (let k = 0; k < currents.length; k += 1) {
+    const [a, b] = [from[k]!, to[k]!];
+    const v = solved[a]! - solved[b]!;
+    let current = laws[k * LAW_WIDTH]! * v;
+    if (codes[k] !== RESISTOR) {
+      lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
+      current = scratch[0]!;
+    }
     currents[k] = current;
-    c.residual[c.from[k]!]! += current;
-    c.residual[c.to[k]!]! -= current;
-    meeting = Math.max(meeting, Math.abs(current));
+    residual[a]! += current;
+    residual[b]! -= current;
+    const size = Math.abs(current);
+    if (size > meeting) meeting = size;
   }
-  for (let i = 0; i < c.size; i += 1) residualA = Math.max(residualA, Math.abs(c.residual[i]!));
+  for (let i = 0; i < c.size; i += 1) {
+    const left = Math.abs(residual[i]!);
+    if (left > residualA) residualA = left;
+  }
   const backwardError = residualA / Math.max(meeting, LEAST_CURRENT_A);
   const { pivotRatio, steps } = end;
   return { kind: "solved", volts, amps, health: { residualA, backwardError, pivotRatio, steps } };

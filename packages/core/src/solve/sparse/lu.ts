@@ -221,7 +221,8 @@ export function solveWith(w: LuWorkspace, b: Float64Array, x: Float64Array): voi
   for (let step = 0; step < size; step += 1) {
     const known = work[step]!;
     if (known === 0) continue;
-    for (let k = diag[step]! + 1; k < start[step + 1]!; k += 1) work[at[k]!]! -= value[k]! * known;
+    const end = start[step + 1]!;
+    for (let k = diag[step]! + 1; k < end; k += 1) work[at[k]!]! -= value[k]! * known;
   }
   for (let step = size - 1; step >= 0; step -= 1) {
     const pivot = diag[step]!;
