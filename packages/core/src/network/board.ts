@@ -8,21 +8,32 @@ import { postV } from "./position.ts";
 
 const shaped = new WeakMap<Circuit, Map<string, Compiled>>();
 
-/** A changed network in flat arrays, from before where its shape is known. */
+/**
+ * A changed network in flat arrays: those of the round before, or of another change of the same shape,
+ * with what it holds now; made anew where there are none, or what was a resistor is one no more.
+ */
 export function compiledAs(
   circuit: Circuit,
   shape: string | undefined,
   network: Network,
+  before: Compiled | null,
 ): Compiled {
-  if (shape === undefined) return compile(network);
   const known = shaped.get(circuit) ?? new Map<string, Compiled>();
   shaped.set(circuit, known);
-  const before = known.get(shape);
-  if (before) return before;
-  const made = compile(network);
-  known.set(shape, made);
+  const kept = before ?? (shape === undefined ? undefined : known.get(shape));
+  if (kept) {
+    network.branches.forEach((branch, k) => putLaw(kept, k, branch.model));
+    for (const [node, volts] of network.held) hold(kept, node, volts);
+    if (kept.outgrown.length === 0) return kept;
+  }
+  const made = compile(network, kept && apartOf(kept));
+  if (shape !== undefined) known.set(shape, made);
   return made;
 }
+
+/** Branches that go by themselves, with those that have outgrown their chains. */
+const apartOf = ({ apart, outgrown }: Compiled): ReadonlySet<number> =>
+  new Set([...apart, ...outgrown]);
 
 /** An element whose branches change with the position, and where they are among the others. */
 interface Moving {
@@ -32,7 +43,7 @@ interface Moving {
 
 /** A circuit's network in flat arrays, made once: a position changes what stands in it, not where. */
 interface Board {
-  readonly compiled: Compiled;
+  compiled: Compiled;
   readonly moving: readonly Moving[];
   /** Temperature and estimate that its laws are written for. */
   state: string;
@@ -53,13 +64,17 @@ function boardFor(circuit: Circuit, options: NetworkOptions): Board {
     return before;
   }
   const moving: Moving[] = [];
+  const apart = new Set<number>();
   let first = 0;
   for (const element of circuit.elements.values()) {
     const spec = insideOf(element);
+    const count = spec.branches(element, options).length;
     if (spec.moves) moving.push({ element, first });
-    first += spec.branches(element, options).length;
+    // Off it is a leak, on it holds a voltage.
+    if (element.kind === "converter") for (let i = 0; i < count; i += 1) apart.add(first + i);
+    first += count;
   }
-  const board = { compiled: compile(networkOf(circuit, options)), moving, state };
+  const board = { compiled: compile(networkOf(circuit, options), apart), moving, state };
   boards.set(circuit, board);
   return board;
 }
@@ -74,15 +89,11 @@ export function boardOf(circuit: Circuit, options: NetworkOptions): Compiled {
         putLaw(board.compiled, first + i, branch.model);
       });
   }
+  if (board.compiled.outgrown.length > 0) {
+    board.compiled = compile(networkOf(circuit, options), apartOf(board.compiled));
+  }
   for (const post of circuit.posts) {
     hold(board.compiled, post.node, postV(post, options.position));
   }
   return board.compiled;
-}
-
-/** A changed network in flat arrays, with what it holds now. */
-export function changedBoard(known: Compiled, network: Network): Compiled {
-  network.branches.forEach((branch, k) => putLaw(known, k, branch.model));
-  for (const [node, volts] of network.held) hold(known, node, volts);
-  return known;
 }

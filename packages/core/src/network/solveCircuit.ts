@@ -9,7 +9,7 @@ import type { ElementId } from "../job/index.ts";
 import { MOST_CONVERTER_ROUNDS, MOST_RELAY_ROUNDS } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
-import { boardOf, changedBoard, compiledAs } from "./board.ts";
+import { boardOf, compiledAs } from "./board.ts";
 import type { Compiled } from "./engine/compile.ts";
 import { stepConverter } from "./engine/converter.ts";
 import { networkOf } from "./fromCircuit.ts";
@@ -170,8 +170,8 @@ function settle(circuit: Circuit, o: SolveOptions, begin: Begin): CircuitResult 
     let compiled: Compiled;
     if (change) {
       const network = change(networkOf(circuit, options));
-      ofChange ??= compiledAs(circuit, o.shape, network);
-      compiled = changedBoard(ofChange, network);
+      ofChange = compiledAs(circuit, o.shape, network, ofChange);
+      compiled = ofChange;
     } else compiled = boardOf(circuit, options);
     const result = (before && solveNear(compiled, before)) ?? solveCompiled(compiled);
     if (result.kind !== "solved") return result;

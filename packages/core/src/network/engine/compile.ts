@@ -1,22 +1,43 @@
 import type { ElementId, NodeId } from "../../job/index.ts";
 import { analyse, orderOf, type LuWorkspace } from "../../solve/sparse/lu.ts";
 import { patternOf, type Pattern } from "../../solve/sparse/pattern.ts";
+import { chainsOf } from "./chains.ts";
 import { LAW_WIDTH, writeLaw } from "./law.ts";
 import type { BranchModel, Network, NetworkBranch } from "../network.ts";
 
+/** A chain by numbers: what it is to the solver is one branch more. */
+interface NumberedChain {
+  readonly members: Int32Array;
+  readonly along: Int8Array;
+  /** Of the nodes between its branches. */
+  readonly between: Int32Array;
+}
+
 /**
  * A network as flat arrays: built once a topology, its laws and held voltages written anew
- * for each position of the controls. Free nodes come first, held ones behind them.
+ * for each position of the controls. Resistors in a row are one branch here, as `Chain` says:
+ * single branches come first, then chains; free nodes first, then held ones, then those within chains.
  */
 export interface Compiled {
+  /** Of the network, as it was given. */
   readonly branches: readonly NetworkBranch[];
   /** Words of what nothing ties to a held node; a matter of topology, so found once. */
   readonly floating: readonly string[];
-  /** Free nodes, then held ones. */
   readonly nodes: readonly NodeId[];
   readonly index: ReadonlyMap<NodeId, number>;
   readonly branchIndex: ReadonlyMap<ElementId, number>;
-  /** Number of free nodes: the size of the matrix. */
+  /** Where each branch of the network is among those here; −1 where it is in a chain. */
+  readonly home: Int32Array;
+  /** Which branch of the network each one here is; the first of its members where it is a chain. */
+  readonly origin: Int32Array;
+  readonly chains: readonly NumberedChain[];
+  /** Resistance of each branch of the network that is in a chain, in Ω. */
+  readonly ohms: Float64Array;
+  /** Branches that are joined to no chain, whatever they are now: they are more than resistors at times. */
+  readonly apart: ReadonlySet<number>;
+  /** Branches of chains that have become more than resistors: compile anew with them apart. */
+  readonly outgrown: number[];
+  /** Number of free nodes outside chains: the size of the matrix. */
   readonly size: number;
   readonly workspace: LuWorkspace;
   /** Places in the matrix that a branch adds to, four each; of a held end none is used. */
@@ -25,7 +46,7 @@ export interface Compiled {
   readonly from: Int32Array;
   readonly to: Int32Array;
   readonly codes: Int8Array;
-  /** What each law was written from: the same one is not written again. */
+  /** What each law of the network was written from: the same one is not written again. */
   readonly models: (BranchModel | null)[];
   readonly laws: Float64Array;
   readonly values: Float64Array;
@@ -43,7 +64,7 @@ export interface Compiled {
   readonly residual: Float64Array;
   /** What rounding leaves of such a sum, in A; worked out where it is asked for. */
   readonly noise: Float64Array;
-  /** Voltages of free nodes and of held ones, in V. */
+  /** Voltages of free nodes and of held ones, in V; those within chains are worked out at the end. */
   readonly volts: Float64Array;
   readonly step: Float64Array;
   readonly spare: Float64Array;
@@ -76,53 +97,69 @@ function floatingParts(network: Network): number[] {
 }
 
 /** What of a network is a matter of its topology alone: worked out once for circuits alike. */
-interface Topology {
-  readonly nodes: readonly NodeId[];
-  readonly index: ReadonlyMap<NodeId, number>;
-  readonly size: number;
-  readonly from: Int32Array;
-  readonly to: Int32Array;
-  readonly slots: Int32Array;
-  readonly diagonal: Int32Array;
+interface Topology extends Pick<
+  Compiled,
+  "nodes" | "index" | "size" | "from" | "to" | "slots" | "diagonal" | "home" | "origin" | "chains"
+> {
   readonly pattern: Pattern;
   readonly order: Int32Array;
   readonly floating: readonly number[];
 }
 
-/** The last topology, with the ends it was made of: an edit of a value leaves it as it was. */
-let last: { readonly ends: readonly NodeId[]; readonly topology: Topology } | null = null;
+/** The last topology, with what it was made of: an edit of a value leaves it as it was. */
+let last: {
+  readonly ends: readonly NodeId[];
+  readonly joins: Uint8Array;
+  readonly topology: Topology;
+} | null = null;
 
-function topologyOf(network: Network): Topology {
+function topologyOf(network: Network, apart: ReadonlySet<number>): Topology {
   const ends: NodeId[] = [...network.held.keys()];
   for (const b of network.branches) ends.push(b.from, b.to);
+  const joins = Uint8Array.from(network.branches, ({ model }, k) =>
+    model.kind === "resistor" && !apart.has(k) ? 1 : 0,
+  );
   const before = last;
-  if (before?.ends.length === ends.length && ends.every((end, i) => end === before.ends[i])) {
+  if (
+    before?.ends.length === ends.length &&
+    ends.every((end, i) => end === before.ends[i]) &&
+    joins.every((one, k) => one === before.joins[k])
+  ) {
     return before.topology;
   }
-  const topology = layOutMatrix(network);
-  last = { ends, topology };
+  const topology = layOutMatrix(network, joins);
+  last = { ends, joins, topology };
   return topology;
 }
 
-function layOutMatrix(network: Network): Topology {
+function layOutMatrix(network: Network, joins: Uint8Array): Topology {
   const { branches } = network;
+  const chains = chainsOf(network, joins);
+  const home = new Int32Array(branches.length);
+  for (const { members } of chains) for (const k of members) home[k] = -1;
+  const single = [...home.keys()].filter((k) => home[k] === 0);
+  single.forEach((k, at) => {
+    home[k] = at;
+  });
+  const ends = [...single.map((k) => branches[k]!), ...chains];
   const index = new Map<NodeId, number>();
-  const free: NodeId[] = [];
-  for (const branch of branches) {
-    for (const node of [branch.from, branch.to]) {
-      if (network.held.has(node) || index.has(node)) continue;
-      index.set(node, free.length);
-      free.push(node);
-    }
+  const nodes: NodeId[] = [];
+  const number = (node: NodeId): void => {
+    if (index.has(node)) return;
+    index.set(node, nodes.length);
+    nodes.push(node);
+  };
+  for (const { from, to } of ends) {
+    for (const node of [from, to]) if (!network.held.has(node)) number(node);
   }
-  const size = free.length;
-  const nodes = [...free, ...network.held.keys()];
-  nodes.slice(size).forEach((node, i) => index.set(node, size + i));
-  const from = Int32Array.from(branches, (b) => index.get(b.from)!);
-  const to = Int32Array.from(branches, (b) => index.get(b.to)!);
+  const size = nodes.length;
+  for (const node of network.held.keys()) number(node);
+  for (const { between } of chains) between.forEach(number);
+  const from = Int32Array.from(ends, (b) => index.get(b.from)!);
+  const to = Int32Array.from(ends, (b) => index.get(b.to)!);
   const rows: number[] = [];
   const cols: number[] = [];
-  branches.forEach((_, k) => {
+  ends.forEach((_, k) => {
     // A held node has no row; its place is kept at 0, 0 and never written.
     const [a, b] = [from[k]!, to[k]!];
     const both = a < size && b < size;
@@ -131,43 +168,51 @@ function layOutMatrix(network: Network): Topology {
   });
   if (size === 0) rows.length = cols.length = 0;
   const { pattern, slot, diagonal } = patternOf(size, rows, cols);
-  const floating = floatingParts(network);
-  const order = orderOf(pattern);
-  return { nodes, index, size, from, to, slots: slot, diagonal, pattern, order, floating };
+  return {
+    ...{ nodes, index, size, from, to, slots: slot, diagonal, pattern, home },
+    floating: floatingParts(network),
+    order: orderOf(pattern),
+    origin: Int32Array.from([...single, ...chains.map(({ members }) => members[0]!)]),
+    chains: chains.map(({ members, along, between }) => ({
+      members: Int32Array.from(members),
+      along: Int8Array.from(along),
+      between: Int32Array.from(between, (node) => index.get(node)!),
+    })),
+  };
 }
 
-/** Numbers the nodes and lays out the matrix; reused while branches and held nodes stay the same. */
-export function compile(network: Network): Compiled {
+const NONE: ReadonlySet<number> = new Set();
+
+/**
+ * Numbers the nodes and lays out the matrix; reused while branches and held nodes stay the same.
+ * `apart` are numbers of branches that are at times more than resistors.
+ */
+export function compile(network: Network, apart: ReadonlySet<number> = NONE): Compiled {
   const { branches } = network;
-  const topology = topologyOf(network);
-  const { nodes, index, size, from, to, slots, diagonal, pattern, order, floating } = topology;
+  const { pattern, order, floating, ...topology } = topologyOf(network, apart);
+  const count = topology.from.length;
   const compiled: Compiled = {
-    branches,
+    ...topology,
+    ...{ branches, apart, outgrown: [] },
     floating: floating.map((k) => branches[k]!.words),
-    nodes,
-    index,
     branchIndex: new Map(branches.map((b, k) => [b.id, k])),
-    size,
+    ohms: new Float64Array(branches.length),
     workspace: analyse(pattern, order),
-    slots,
-    diagonal,
-    from,
-    to,
     factored: false,
-    codes: new Int8Array(branches.length),
+    codes: new Int8Array(count),
     models: branches.map(() => null),
-    laws: new Float64Array(branches.length * LAW_WIDTH),
+    laws: new Float64Array(count * LAW_WIDTH),
     values: new Float64Array(pattern.rowIndex.length),
-    plain: new Float64Array(branches.length),
+    plain: new Float64Array(count),
     bent: [],
-    slopes: new Float64Array(branches.length),
+    slopes: new Float64Array(count),
     base: new Float64Array(pattern.rowIndex.length),
     stale: true,
-    residual: new Float64Array(nodes.length),
-    noise: new Float64Array(nodes.length),
-    volts: new Float64Array(nodes.length),
-    step: new Float64Array(size),
-    spare: new Float64Array(size),
+    residual: new Float64Array(topology.nodes.length),
+    noise: new Float64Array(topology.nodes.length),
+    volts: new Float64Array(topology.nodes.length),
+    step: new Float64Array(topology.size),
+    spare: new Float64Array(topology.size),
   };
   branches.forEach((branch, k) => putLaw(compiled, k, branch.model));
   for (const [node, volts] of network.held) hold(compiled, node, volts);
@@ -179,7 +224,10 @@ export function putLaw(compiled: Compiled, k: number, model: BranchModel): void 
   if (compiled.models[k] === model) return;
   compiled.models[k] = model;
   compiled.stale = true;
-  compiled.codes[k] = writeLaw(model, compiled.laws, k * LAW_WIDTH);
+  const at = compiled.home[k]!;
+  if (at >= 0) compiled.codes[at] = writeLaw(model, compiled.laws, at * LAW_WIDTH);
+  else if (model.kind === "resistor") compiled.ohms[k] = model.ohm;
+  else compiled.outgrown.push(k);
 }
 
 /** Holds a held node at a voltage, in V. */

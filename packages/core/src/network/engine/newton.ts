@@ -35,8 +35,15 @@ function put(c: Compiled, matrix: Float64Array, k: number, conductance: number):
 }
 
 /** Parts resistors, which most branches are, from what bends, and puts them into the matrix once. */
-function partLaws(c: Compiled): void {
-  const { codes, laws, plain, base } = c;
+export function partLaws(c: Compiled): void {
+  const { codes, laws, plain, base, chains, ohms } = c;
+  const single = codes.length - chains.length;
+  chains.forEach(({ members }, i) => {
+    let ohm = 0;
+    for (const k of members) ohm += ohms[k]!;
+    codes[single + i] = RESISTOR;
+    laws[(single + i) * LAW_WIDTH] = 1 / ohm;
+  });
   const bent: number[] = [];
   base.fill(0);
   for (let k = 0; k < codes.length; k += 1) {

@@ -3,7 +3,15 @@ import { LEAST_CURRENT_A, NUDGE_V, SAME_V } from "../../solve/defaults.ts";
 import { compile, type Compiled } from "./compile.ts";
 import { LAW_WIDTH, POWER, RESISTOR, lawAt } from "./law.ts";
 import type { Network, NetworkBranch } from "../network.ts";
-import { descend, guess, newton, stamp, type NewtonEnd, type NoFactors } from "./newton.ts";
+import {
+  descend,
+  guess,
+  newton,
+  partLaws,
+  stamp,
+  type NewtonEnd,
+  type NoFactors,
+} from "./newton.ts";
 import { Values } from "./values.ts";
 import { reciprocalCondition } from "../../solve/sparse/condition.ts";
 import { factor } from "../../solve/sparse/lu.ts";
@@ -36,6 +44,9 @@ type Attempt = NewtonEnd | NoFactors;
 
 const voltageOf = (c: Compiled, k: number): number => c.volts[c.from[k]!]! - c.volts[c.to[k]!]!;
 
+/** What the user calls a branch; a chain by its first. */
+const wordsOf = ({ branches, origin }: Compiled, k: number): string => branches[origin[k]!]!.words;
+
 /** Constant-power loads, by their branch's number. */
 function powerLoads({ codes }: Compiled): number[] {
   const loads: number[] = [];
@@ -54,7 +65,7 @@ const onRamp = (c: Compiled, k: number): boolean =>
 function fighting(c: Compiled): string[] {
   return powerLoads(c)
     .filter((k) => runs(c, k))
-    .map((k) => c.branches[k]!.words);
+    .map((k) => wordsOf(c, k));
 }
 
 /** Pushes every free node a little, each another way: off any saddle, and the same every time. */
@@ -112,7 +123,7 @@ function choose(c: Compiled, a: { end: NewtonEnd; volts: Float64Array }, b: Atte
   }
   const { onlyA, onlyB } = parted(c, a.volts, c.volts);
   if (onlyA.length > 0 && onlyB.length > 0) {
-    return { kind: "share", loads: [...onlyA, ...onlyB].map((k) => c.branches[k]!.words) };
+    return { kind: "share", loads: [...onlyA, ...onlyB].map((k) => wordsOf(c, k)) };
   }
   if (onlyB.length > 0) return { kind: "point", end: b };
   c.volts.set(a.volts);
@@ -159,7 +170,7 @@ function converge(c: Compiled): Found {
 /** What touches a free node, in words. */
 function wordsAt(c: Compiled, node: number): string {
   const k = [...c.from.keys()].find((i) => c.from[i] === node || c.to[i] === node);
-  return k === undefined ? String(c.nodes[node]) : c.branches[k]!.words;
+  return k === undefined ? String(c.nodes[node]) : wordsOf(c, k);
 }
 
 function worstNode(c: Compiled): number {
@@ -172,14 +183,33 @@ function worstNode(c: Compiled): number {
 
 const scratch = new Float64Array(2);
 
+/** Currents of a chain's branches, and voltages of the nodes between them, by what flows through all. */
+function unfold(
+  c: Compiled,
+  current: number,
+  i: number,
+  volts: Float64Array,
+  amps: Float64Array,
+): void {
+  const { members, along, between } = c.chains[i]!;
+  let v = volts[c.from[c.codes.length - c.chains.length + i]!]!;
+  for (let m = 0; m < members.length; m += 1) {
+    const k = members[m]!;
+    amps[k] = current * along[m]!;
+    if (m === between.length) continue;
+    v -= current * c.ohms[k]!;
+    volts[between[m]!] = v;
+  }
+}
+
 function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
-  const { from, to, codes, laws, residual, volts: solved } = c;
-  const volts = new Values<NodeId>(c.index, solved.slice());
+  const { from, to, codes, laws, residual, origin } = c;
+  const solved = c.volts.slice();
   const currents = new Float64Array(c.branches.length);
-  const amps = new Values<NetworkBranch["id"]>(c.branchIndex, currents);
+  const single = codes.length - c.chains.length;
   let [residualA, meeting] = [0, 0];
   residual.fill(0);
-  for (let k = 0; k < currents.length; k += 1) {
+  for (let k = 0; k < codes.length; k += 1) {
     const [a, b] = [from[k]!, to[k]!];
     const v = solved[a]! - solved[b]!;
     let current = laws[k * LAW_WIDTH]! * v;
@@ -187,7 +217,8 @@ function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
       lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
       current = scratch[0]!;
     }
-    currents[k] = current;
+    if (k < single) currents[origin[k]!] = current;
+    else unfold(c, current, k - single, solved, currents);
     residual[a]! += current;
     residual[b]! -= current;
     const size = Math.abs(current);
@@ -199,7 +230,12 @@ function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
   }
   const backwardError = residualA / Math.max(meeting, LEAST_CURRENT_A);
   const { pivotRatio, steps } = end;
-  return { kind: "solved", volts, amps, health: { residualA, backwardError, pivotRatio, steps } };
+  return {
+    kind: "solved",
+    volts: new Values<NodeId>(c.index, solved),
+    amps: new Values<NetworkBranch["id"]>(c.branchIndex, currents),
+    health: { residualA, backwardError, pivotRatio, steps },
+  };
 }
 
 /**
@@ -209,6 +245,7 @@ function resultOf(c: Compiled, end: NewtonEnd): SolvedNetwork {
  */
 export function solveCompiled(c: Compiled): NetworkResult {
   if (c.floating.length > 0) return { kind: "singular", floating: c.floating };
+  if (c.stale) partLaws(c);
   if (c.size === 0) {
     return resultOf(c, {
       ...{ kind: "converged", steps: 0, pivotRatio: 1, residualA: 0, stable: "yes" },

@@ -44,7 +44,7 @@ export function refactor(
   const { pattern, order, stepRow, start, diag, at, value } = w;
   const { place, target } = (w.plan ??= planOf(w));
   const { size } = pattern;
-  value.fill(0, 0, start[size]!);
+  value.fill(0, 0, start[size]);
   for (let k = 0; k < place.length; k += 1) value[place[k]!] = values[k]!;
   let negative = 0;
   let ratio = 1;
