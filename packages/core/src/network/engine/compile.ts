@@ -99,37 +99,51 @@ function floatingParts(network: Network): number[] {
 /** What of a network is a matter of its topology alone: worked out once for circuits alike. */
 interface Topology extends Pick<
   Compiled,
-  "nodes" | "index" | "size" | "from" | "to" | "slots" | "diagonal" | "home" | "origin" | "chains"
+  | "nodes"
+  | "index"
+  | "branchIndex"
+  | "size"
+  | "from"
+  | "to"
+  | "slots"
+  | "diagonal"
+  | "home"
+  | "origin"
+  | "chains"
 > {
   readonly pattern: Pattern;
   readonly order: Int32Array;
   readonly floating: readonly number[];
 }
 
-/** The last topology, with what it was made of: an edit of a value leaves it as it was. */
-let last: {
-  readonly ends: readonly NodeId[];
+/** A topology with what it was made of. */
+interface KnownTopology {
+  readonly ends: readonly string[];
   readonly joins: Uint8Array;
   readonly topology: Topology;
-} | null = null;
+}
+
+/** The latest ones first: an edit of a value leaves a topology as it was, and faults are of a few shapes. */
+const recent: KnownTopology[] = [];
+const MOST_RECENT = 6;
 
 function topologyOf(network: Network, apart: ReadonlySet<number>): Topology {
-  const ends: NodeId[] = [...network.held.keys()];
-  for (const b of network.branches) ends.push(b.from, b.to);
+  const ends: string[] = [...network.held.keys()];
+  for (const { id, from, to } of network.branches) ends.push(id, from, to);
   const joins = Uint8Array.from(network.branches, ({ model }, k) =>
     model.kind === "resistor" && !apart.has(k) ? 1 : 0,
   );
-  const before = last;
-  if (
-    before?.ends.length === ends.length &&
-    ends.every((end, i) => end === before.ends[i]) &&
-    joins.every((one, k) => one === before.joins[k])
-  ) {
-    return before.topology;
-  }
-  const topology = layOutMatrix(network, joins);
-  last = { ends, joins, topology };
-  return topology;
+  const at = recent.findIndex(
+    (one) =>
+      one.ends.length === ends.length &&
+      one.joins.every((joined, k) => joined === joins[k]) &&
+      one.ends.every((end, i) => end === ends[i]),
+  );
+  const [known] = at < 0 ? [] : recent.splice(at, 1);
+  const now = known ?? { ends, joins, topology: layOutMatrix(network, joins) };
+  recent.unshift(now);
+  recent.length = Math.min(recent.length, MOST_RECENT);
+  return now.topology;
 }
 
 function layOutMatrix(network: Network, joins: Uint8Array): Topology {
@@ -170,6 +184,7 @@ function layOutMatrix(network: Network, joins: Uint8Array): Topology {
   const { pattern, slot, diagonal } = patternOf(size, rows, cols);
   return {
     ...{ nodes, index, size, from, to, slots: slot, diagonal, pattern, home },
+    branchIndex: new Map(branches.map((b, k) => [b.id, k])),
     floating: floatingParts(network),
     order: orderOf(pattern),
     origin: Int32Array.from([...single, ...chains.map(({ members }) => members[0]!)]),
@@ -189,30 +204,42 @@ const NONE: ReadonlySet<number> = new Set();
  */
 export function compile(network: Network, apart: ReadonlySet<number> = NONE): Compiled {
   const { branches } = network;
-  const { pattern, order, floating, ...topology } = topologyOf(network, apart);
-  const count = topology.from.length;
+  const t = topologyOf(network, apart);
+  const count = t.from.length;
+  // Written out: it is made for every fault, and one that is spread together is slow to make and to read.
   const compiled: Compiled = {
-    ...topology,
-    ...{ branches, apart, outgrown: [] },
-    floating: floating.map((k) => branches[k]!.words),
-    branchIndex: new Map(branches.map((b, k) => [b.id, k])),
+    branches,
+    floating: t.floating.map((k) => branches[k]!.words),
+    nodes: t.nodes,
+    index: t.index,
+    branchIndex: t.branchIndex,
+    home: t.home,
+    origin: t.origin,
+    chains: t.chains,
     ohms: new Float64Array(branches.length),
-    workspace: analyse(pattern, order),
+    apart,
+    outgrown: [],
+    size: t.size,
+    workspace: analyse(t.pattern, t.order),
+    slots: t.slots,
+    diagonal: t.diagonal,
+    from: t.from,
+    to: t.to,
     factored: false,
     codes: new Int8Array(count),
     models: branches.map(() => null),
     laws: new Float64Array(count * LAW_WIDTH),
-    values: new Float64Array(pattern.rowIndex.length),
+    values: new Float64Array(t.pattern.rowIndex.length),
     plain: new Float64Array(count),
     bent: [],
     slopes: new Float64Array(count),
-    base: new Float64Array(pattern.rowIndex.length),
+    base: new Float64Array(t.pattern.rowIndex.length),
     stale: true,
-    residual: new Float64Array(topology.nodes.length),
-    noise: new Float64Array(topology.nodes.length),
-    volts: new Float64Array(topology.nodes.length),
-    step: new Float64Array(topology.size),
-    spare: new Float64Array(topology.size),
+    residual: new Float64Array(t.nodes.length),
+    noise: new Float64Array(t.nodes.length),
+    volts: new Float64Array(t.nodes.length),
+    step: new Float64Array(t.size),
+    spare: new Float64Array(t.size),
   };
   branches.forEach((branch, k) => putLaw(compiled, k, branch.model));
   for (const [node, volts] of network.held) hold(compiled, node, volts);
