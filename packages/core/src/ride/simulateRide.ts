@@ -180,15 +180,15 @@ export function simulateRide(
   // Above the rated current a battery gives less than it holds: the same time at a larger one.
   const fairHours = (amps: number): number =>
     peukertHours(capacityAh, battery.hourRate, battery.peukert.value, amps);
-  const take = (fair: number, hours: number): void => {
-    const ah = Math.min(soc * capacityAh, (hours / fair) * capacityAh);
-    soc -= ah / capacityAh;
-    drawnAh += ah;
-  };
+  const startShare = START_S / 3600 / fairHours(START_A);
   for (const leg of legsOf(job, charging)) {
     const restV = openCircuitV(battery.chemistry, soc, battery.cells);
     const { outputA, loadA } = legAmps(job, charging, leg, draw, restV, runAmps);
-    for (let n = 0; n < leg.starts; n += 1) take(fairHours(START_A), START_S / 3600);
+    for (let n = 0; n < leg.starts; n += 1) {
+      const share = Math.min(soc, startShare);
+      soc -= share;
+      drawnAh += share * capacityAh;
+    }
     const steps = Math.max(1, Math.ceil((leg.minutes * 60) / STEP_S));
     const hours = leg.minutes / 60 / steps;
     const spareA = outputA - loadA;
@@ -203,7 +203,9 @@ export function simulateRide(
         soc += kept / capacityAh;
         chargedAh += kept;
       } else if (spareA < 0) {
-        take(fair, hours);
+        const share = Math.min(soc, hours / fair);
+        soc -= share;
+        drawnAh += share * capacityAh;
       }
       if (told === "all" && (step === 0 || step === steps - 1 || step % 6 === 0)) {
         points.push({ minute, soc, outputA, loadA, batteryA, leg: leg.name });

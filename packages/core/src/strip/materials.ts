@@ -36,11 +36,12 @@ function insidesOf(circuit: Circuit): ReadonlyMap<string, Element[]> {
  * and wire at its upper length bound.
  */
 export function materialsOf(job: Job, circuit: Circuit): Material[] {
-  const lines = new Map<string, Material>();
+  const lines = new Map<string, { readonly item: Omit<Material, "count">; count: number }>();
   const put = (item: Omit<Material, "count">, count = 1): void => {
     const key = `${item.name}|${item.detail}`;
     const before = lines.get(key);
-    lines.set(key, { ...item, count: (before?.count ?? 0) + count });
+    if (before) before.count += count;
+    else lines.set(key, { item, count });
   };
   const insides = insidesOf(circuit);
   for (const unit of circuit.units.values()) {
@@ -68,7 +69,9 @@ export function materialsOf(job: Job, circuit: Circuit): Material[] {
     if (job.supplies.some((s) => s.partId === part.id)) continue;
     put({ name: part.name, unit: "", detail: "in the place of the vehicle’s own" });
   }
-  return [...lines.values()].sort((a, b) => a.unit.localeCompare(b.unit) || byName(a.name, b.name));
+  const byUnit = (a: Material, b: Material): number =>
+    a.unit === b.unit ? byName(a.name, b.name) : a.unit < b.unit ? -1 : 1;
+  return [...lines.values()].map(({ item, count }) => ({ ...item, count })).sort(byUnit);
 }
 
 /** One wire of the wire list: what is on its flag, where it goes. */

@@ -153,8 +153,19 @@ function partsOf(
     }
     if (!still) continue;
     const at = point.at.get(id);
-    const { fromV, toV, currentA } = at ?? { fromV: 0, toV: 0, currentA: 0 };
-    parts.push({ ...still, fromV, toV, currentA });
+    // Written out: hundreds are made after every edit, and spreading takes longer than all the rest.
+    parts.push({
+      elementId: still.elementId,
+      kind: still.kind,
+      name: still.name,
+      detail: still.detail,
+      colour: still.colour,
+      beforeFuse: still.beforeFuse,
+      fromV: at?.fromV ?? 0,
+      toV: at?.toV ?? 0,
+      currentA: at?.currentA ?? 0,
+      choice: still.choice,
+    });
   }
   return parts;
 }

@@ -25,7 +25,8 @@ type Slope = "true" | "rising" | "start";
 /** Adds a branch's conductance, in S, to its four places in a matrix. */
 function put(c: Compiled, matrix: Float64Array, k: number, conductance: number): void {
   const { from, to, slots, size } = c;
-  const [isFree, isFreeToo] = [from[k]! < size, to[k]! < size];
+  const isFree = from[k]! < size;
+  const isFreeToo = to[k]! < size;
   if (isFree) matrix[slots[4 * k]!]! += conductance;
   if (isFreeToo) matrix[slots[4 * k + 1]!]! += conductance;
   if (isFree && isFreeToo) {
@@ -76,7 +77,8 @@ export function stamp(c: Compiled, slope: Slope): void {
     const b = to[k]!;
     const v = volts[a]! - volts[b]!;
     lawAt(codes[k]!, laws, k * LAW_WIDTH, v, scratch);
-    let [amps, conductance] = [scratch[0]!, scratch[1]!];
+    let amps = scratch[0]!;
+    let conductance = scratch[1]!;
     if (slope === "start") {
       conductance = startConductance(codes[k]!, laws, k * LAW_WIDTH);
       // A source keeps its own line; everything else is a resistor through zero.
