@@ -202,6 +202,58 @@ describe("a harness between the halves of a connector", () => {
   });
 });
 
+describe("a plug of such a harness that is apart", () => {
+  const rear = FELLRUNNER.places.find(({ role }) => role === "rear")!.id;
+  /** One plug at the rear that everything goes through, with the lamps that the factory has there. */
+  const vehicle: Vehicle = {
+    ...TAIL,
+    connectors: [{ ...TAIL.connectors[0]!, at: rear }],
+    pins: [
+      ...TAIL.pins.filter(({ connectorId: at }) => at === "left"),
+      wire("feed of the ignition", "left", {
+        ...{ id: asId<PinId>("left-ignition"), cavity: "3", family: "ignition" },
+      }),
+    ],
+    factoryLamps: { ...FELLRUNNER.factoryLamps, headlight: 1, rearPosition: 1, stop: 1 },
+  };
+  const apart = (pinId: string, on: Input, at: Vehicle = vehicle) => {
+    const feed = { kind: "pin" as const, pinId: asId<PinId>(pinId) };
+    const run = jobWith("pod-18", 1, allOf(on), { feed, relay: "no" }, at);
+    const job = { ...run, harnesses: [tee(joint("left"))] };
+    const found = faults(job, synthesise(job))!.filter(({ kind }) => kind === "open");
+    const contact = found.find(({ words }) => / tail plug .*contact .* apart$/.test(words))!;
+    const lead = found.find(({ words }) => /lamp|pigtail/.test(words) && !/plug/.test(words))!;
+    return { contact, lead };
+  };
+
+  it("takes what the factory has behind it, too; a broken lead of the job takes nothing of it", () => {
+    const park = apart("left-tail", "park");
+    expect(park.contact).toMatchObject({ lost: ["rearPosition"], ridesHome: "byDay" });
+    expect(park.lead).toMatchObject({ lost: [], ridesHome: "yes" });
+    expect(apart("left-brake", "brake").contact).toMatchObject({
+      ...{ lost: ["stop"], ridesHome: "unseen" },
+    });
+    expect(apart("left-ignition", "key").contact.ridesHome).toBe("no");
+  });
+
+  it("leaves what another plug at that end has, and takes all where nobody said at which end it is", () => {
+    const second: Vehicle = {
+      ...vehicle,
+      connectors: TAIL.connectors.map((c) => ({ ...c, at: rear })),
+      pins: TAIL.pins,
+    };
+    expect(apart("left-tail", "park", second).contact.lost).toEqual([]);
+    expect(apart("left-brake", "brake", second).contact.lost).toEqual(["stop"]);
+    const unplaced: Vehicle = {
+      ...vehicle,
+      connectors: vehicle.connectors.map((c) => ({ ...c, at: "" as const })),
+    };
+    expect(apart("left-tail", "park", unplaced).contact.lost).toEqual([
+      ...["headlight", "rearPosition"],
+    ]);
+  });
+});
+
 describe("what is said of such a harness", () => {
   it("is sound where each of its plugs is told from the others", () => {
     expect(titles(onPin("left-tail", "park", tee(joint("left"), joint("right"))))).toEqual([]);

@@ -27,6 +27,7 @@ import {
   type Scope,
   type ScopeLoad,
 } from "./faultScope.ts";
+import { leadsOn } from "./factoryGone.ts";
 import { getsHome, type GetsHome, type RidesHome } from "./getsHome.ts";
 import { openingIn, overheated, type Opening, type Opens } from "./opening.ts";
 import { withFaults } from "./withFaults.ts";
@@ -160,6 +161,8 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
   if (first && trial.asked === "on" && first.opens.time.mostS < Infinity) {
     dark.push(...scope.alsoBehind(first));
   }
+  // A plug between factory plugs that is apart leads no further either.
+  const apart = trial.kind === "open" ? leadsOn(scope.circuit, trial.element.id) : null;
   const labels = (list: readonly LoadElement[]): string[] => list.map((load) => load.label);
   return {
     ...base,
@@ -168,7 +171,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
     staysOn: labels(staysOn),
     opens: first?.opens ?? null,
     overheats: effects.find((e) => e.overheats !== null)?.overheats ?? null,
-    ...getsHome(job, new Set(dark.map((load) => load.lampId)), first?.pin ?? null),
+    ...getsHome(job, new Set(dark.map((load) => load.lampId)), first?.pin ?? null, apart),
   };
 }
 

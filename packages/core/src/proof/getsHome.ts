@@ -6,6 +6,7 @@ import {
   type LampId,
 } from "../job/index.ts";
 import { FACTORY_LAMPS, type ConnectorPin, type FactoryLamp } from "../vehicle/index.ts";
+import { BY_NIGHT, behindPlug, goesWith } from "./factoryGone.ts";
 
 /**
  * Whether the vehicle still rides with a fault: `yes`; `unseen` without a lamp that tells others
@@ -20,17 +21,6 @@ export interface GetsHome {
   readonly lost: readonly FactoryLamp[];
   /** Lamps of the job of which none works, where nobody has counted what the factory fitted. */
   readonly uncounted: readonly FactoryLamp[];
-}
-
-const BY_NIGHT: readonly FactoryLamp[] = ["headlight", "rearPosition"];
-
-/** What of the factory's goes with one of its fuses, by what the wire behind it is live with. */
-function goesWith({ family, liveWhen }: ConnectorPin): readonly FactoryLamp[] {
-  if (liveWhen === "brake" || liveWhen === "lever" || liveWhen === "pedal") return ["stop"];
-  if (liveWhen === "left" || liveWhen === "right") return ["turnFront", "turnRear"];
-  if (liveWhen === "low" || liveWhen === "high") return ["headlight"];
-  // The lighting fuse of a small vehicle feeds headlight and tail lamp alike: common practice.
-  return family === "lighting" || liveWhen === "park" ? BY_NIGHT : [];
 }
 
 /** Lamps of a job that do one work, and how many of the factory's are left for it. */
@@ -56,15 +46,16 @@ function worksOf(job: Job): readonly AtWork[] {
 }
 
 /**
- * Whether it rides home with these lamps of the job dark, and with the factory fuse of a wire
- * open where that is what a fault opens.
+ * Whether it rides home with these lamps of the job dark, with the factory fuse of a wire open where
+ * that is what a fault opens, and without what one of its plugs leads on to where that is apart.
  */
 export function getsHome(
   job: Job,
   dark: ReadonlySet<LampId>,
   opened: ConnectorPin | null,
+  apart: ConnectorPin | null = null,
 ): GetsHome {
-  const gone = opened ? goesWith(opened) : [];
+  const gone = [...(opened ? goesWith(opened) : []), ...(apart ? behindPlug(job, apart) : [])];
   const lost: FactoryLamp[] = [];
   const uncounted: FactoryLamp[] = [];
   for (const { work, own, left } of worksOf(job)) {
@@ -74,7 +65,8 @@ export function getsHome(
     if (still === 0) lost.push(work);
     if (still === null) uncounted.push(work);
   }
-  if (opened?.family === "ignition") return { ridesHome: "no", lost, uncounted };
+  if (opened?.family === "ignition" || apart?.family === "ignition")
+    return { ridesHome: "no", lost, uncounted };
   const night = lost.some((work) => BY_NIGHT.includes(work));
   return { ridesHome: night ? "byDay" : lost.length > 0 ? "unseen" : "yes", lost, uncounted };
 }
