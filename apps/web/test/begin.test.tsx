@@ -61,7 +61,7 @@ describe("what a job begins with", () => {
   it("a kit is unboxed with its harnesses", async () => {
     const { user, shop } = await openBench(emptyJob("porter-48"));
     const dialog = await begin(user, "Unbox a kit");
-    expect(dialog.getByText(/7 circuits, 13 lights/)).toBeVisible();
+    expect(await dialog.findByText(/7 circuits, 13 lights/)).toBeVisible();
     await user.click(dialog.getByRole("button", { name: "Unbox" }));
     await closed();
     expect(await screen.findByRole("article", { name: "Low beam" })).toHaveTextContent("made up");
@@ -89,7 +89,11 @@ describe("what a job begins with", () => {
   it("a module is plugged in between a lamp and its plug", async () => {
     const { user, shop } = await openBench(emptyJob("petrel-650"));
     const dialog = await begin(user, "Plug in a module");
-    await choose(user, dialog.getByRole("combobox", { name: "Wire that goes in" }), /^brake lamp/);
+    await choose(
+      user,
+      await dialog.findByRole("combobox", { name: "Wire that goes in" }),
+      /^brake lamp/,
+    );
     await user.click(dialog.getByRole("button", { name: "Plug in" }));
     await closed();
     await saved();

@@ -15,9 +15,9 @@ import { BenchDialogs, type BenchDialog } from "./begin/BenchDialogs.tsx";
 import { CircuitRows } from "./strips/CircuitRows.tsx";
 import { PanelHead } from "./panels/PanelHead.tsx";
 import { SelectionPanel } from "./panels/SelectionPanel.tsx";
-import { overlayOf } from "./strips/overlay.ts";
 import type { Selection } from "./selection.ts";
 import { useBench } from "./useBench.ts";
+import { useShown } from "./useShown.ts";
 import { VehicleViews } from "./VehicleViews.tsx";
 
 /** The verdict in one line, so that nobody has to leave the bench for it. */
@@ -64,6 +64,7 @@ export function BenchPage() {
   );
   const narrow = useNarrow("lg");
   const view = useBench(plan, pressed);
+  const { strips, lamps, marks } = useShown(plan, view, shown.kind === "trial" ? report : null);
 
   useEffect(() => {
     // Where the panel lies below the strips, what was pressed is brought into view.
@@ -73,12 +74,9 @@ export function BenchPage() {
   }, [selection, narrow]);
 
   if (!plan || !pressed || !view) return <Loading what="the circuit" />;
-  const strips = view.kind === "solved" ? view.strips : plan.strips.engineOff;
-  const trunks = view.kind === "solved" ? view.trunks : plan.trunks;
-  const marks = shown.kind === "trial" && report ? overlayOf(report) : plan.findings;
   const views = (
     <VehicleViews
-      lamps={strips.flatMap((s) => s.lamps)}
+      lamps={lamps}
       kind={job.vehicle.kind}
       size={job.vehicle.size}
       mounts={job.mounts}
@@ -107,7 +105,7 @@ export function BenchPage() {
         {/* On a phone what is pressed and what lights stay in sight over long circuits. */}
         <div className="max-lg:[@media(min-height:600px)]:sticky max-lg:top-0 max-lg:z-20 max-lg:-mx-4 max-lg:bg-paper max-lg:px-4 max-lg:pt-1">
           <ControlBar job={job} controls={plan.controls} pressed={pressed} onChange={setChosen} />
-          {narrow && strips.length > 0 && <div className="mx-auto max-w-xs">{views}</div>}
+          {narrow && strips.strips.length > 0 && <div className="mx-auto max-w-xs">{views}</div>}
         </div>
         {view.kind === "trouble" && (
           <p role="alert" className="mb-2 border-2 border-ink p-2 font-bold">
@@ -120,23 +118,23 @@ export function BenchPage() {
             more is on than it can feed.
           </p>
         )}
-        <CircuitRows
-          view={{ strips, trunks }}
-          marks={marks}
-          selection={shown}
-          select={setSelection}
-        />
+        <CircuitRows view={strips} marks={marks} selection={shown} select={setSelection} />
       </section>
       <aside
         ref={panel}
         aria-label="Details"
         className="border-hair bg-sunk px-4 py-3 max-lg:border-t lg:max-h-[calc(100dvh-5.8rem)] lg:overflow-y-auto lg:border-l"
       >
-        {!narrow && strips.length > 0 && views}
-        <PanelHead plan={plan} shown={shown} select={setSelection} canProve={strips.length > 0} />
+        {!narrow && strips.strips.length > 0 && views}
+        <PanelHead
+          plan={plan}
+          shown={shown}
+          select={setSelection}
+          canProve={strips.strips.length > 0}
+        />
         <SelectionPanel
           plan={plan}
-          view={{ strips, trunks }}
+          view={strips}
           shown={shown}
           select={setSelection}
           onReport={setReport}

@@ -1,3 +1,4 @@
+import { memo, useMemo } from "react";
 import {
   decimal,
   outerMeasures,
@@ -26,9 +27,22 @@ interface VehicleViewsProps {
   readonly mounts: readonly Mount[];
 }
 
+interface StillProps {
+  readonly kind: VehicleKind;
+  readonly measures: ReturnType<typeof outerMeasures>;
+  readonly end: End;
+}
+
+/** The vehicle itself: no press moves it. */
+const Still = memo(function Still({ kind, measures, end }: StillProps) {
+  return (
+    <VehicleDrawing {...{ kind, measures }} view={end} place={placeIn(measures)} ground="dusk" />
+  );
+});
+
 function View({ lamps, kind, size, mounts, end }: VehicleViewsProps & { readonly end: End }) {
   const seen = seenFrom(lamps, end);
-  const measures = outerMeasures(size);
+  const measures = useMemo(() => outerMeasures(size), [size]);
   const spots = lampSpots(seen, mounts, end, measures);
   const said = seen
     .map((l) => `${l.label} ${l.level < 0.05 ? "dark" : `${decimal(l.level * 100, 0)} %`}`)
@@ -43,7 +57,7 @@ function View({ lamps, kind, size, mounts, end }: VehicleViewsProps & { readonly
       {/* Dusk behind the vehicle in both themes: light is seen against dark. */}
       <rect width={WIDTH} height={HEIGHT} fill="#22292b" rx="3" />
       <path d={`M8 ${HEIGHT - 8}H${WIDTH - 8}`} stroke="#7e8b8a" strokeWidth="1.1" />
-      <VehicleDrawing {...{ kind, measures }} view={end} place={placeIn(measures)} ground="dusk" />
+      <Still kind={kind} measures={measures} end={end} />
       {seen.map((lamp) => {
         const [x, y] = spots.get(lamp.lampId)!;
         const level = Math.min(1, lamp.level);
@@ -66,11 +80,11 @@ function View({ lamps, kind, size, mounts, end }: VehicleViewsProps & { readonly
 }
 
 /** The vehicle from the front and from behind, each lamp in its colour, as bright as solved. */
-export function VehicleViews(props: VehicleViewsProps) {
+export const VehicleViews = memo(function VehicleViews(props: VehicleViewsProps) {
   return (
     <div className="mb-3 grid grid-cols-2 gap-2">
       <View {...props} end="front" />
       <View {...props} end="rear" />
     </div>
   );
-}
+});

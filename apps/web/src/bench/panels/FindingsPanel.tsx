@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { FindingGroup, FoundAt } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
 import type { ShownPlan } from "../../job/usePlan.ts";
@@ -76,7 +77,11 @@ function CauseItem({
 }
 
 /** Every cause, gravest first, with its places and numbers, its source and its way out. */
-export function FindingsPanel({ plan, canEdit, onPlace }: FindingsPanelProps) {
+export const FindingsPanel = memo(function FindingsPanel({
+  plan,
+  canEdit,
+  onPlace,
+}: FindingsPanelProps) {
   const causes = useRemedies(plan);
   return (
     <section aria-label="Findings">
@@ -98,4 +103,4 @@ export function FindingsPanel({ plan, canEdit, onPlace }: FindingsPanelProps) {
       )}
     </section>
   );
-}
+});

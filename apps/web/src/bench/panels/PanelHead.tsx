@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { SEVERITIES, decimal, type JobPlan } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
 import { SeverityMark } from "../../ui/Severity.tsx";
@@ -33,7 +34,12 @@ interface PanelHeadProps {
 }
 
 /** How many findings there are, and the ways to them and to the proof. */
-export function PanelHead({ plan, shown, select, canProve }: PanelHeadProps) {
+export const PanelHead = memo(function PanelHead({
+  plan,
+  shown,
+  select,
+  canProve,
+}: PanelHeadProps) {
   return (
     <div className="mb-2 flex items-center justify-between gap-2">
       <FindingCounts plan={plan} onShow={() => select({ kind: "findings" })} />
@@ -49,4 +55,4 @@ export function PanelHead({ plan, shown, select, canProve }: PanelHeadProps) {
       </span>
     </div>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Finding, Strip, TrunkStrip } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
 import { Empty } from "../../ui/page/states.tsx";
@@ -20,7 +21,7 @@ interface CircuitRowsProps {
 }
 
 /** All circuits below each other, what they share before them; the arrow keys go along them. */
-export function CircuitRows({
+export const CircuitRows = memo(function CircuitRows({
   view: { strips, trunks },
   marks,
   selection,
@@ -73,4 +74,4 @@ export function CircuitRows({
       )}
     </div>
   );
-}
+});

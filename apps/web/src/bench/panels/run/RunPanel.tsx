@@ -1,3 +1,4 @@
+import { memo } from "react";
 import {
   type Condition,
   type Edit,
@@ -23,7 +24,7 @@ interface RunPanelProps {
 }
 
 /** A run's own settings: what is on it, when it is on, how it is fed, how long its wires are. */
-export function RunPanel({ plan, runId, canEdit }: RunPanelProps) {
+export const RunPanel = memo(function RunPanel({ plan, runId, canEdit }: RunPanelProps) {
   const job = useJob();
   const edit = useEdit();
   const run = job.runs.find((r) => r.id === runId);
@@ -104,4 +105,4 @@ export function RunPanel({ plan, runId, canEdit }: RunPanelProps) {
       </fieldset>
     </section>
   );
-}
+});
