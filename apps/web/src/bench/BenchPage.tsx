@@ -24,7 +24,7 @@ import { VehicleViews } from "./VehicleViews.tsx";
 function VerdictLine({ plan }: { plan: JobPlan }) {
   if (plan.budget.running.length === 0) return null;
   return (
-    <p className="flex flex-wrap gap-x-3 text-small">
+    <p className="flex min-w-0 flex-wrap gap-x-3 text-small">
       <span>To spare</span>
       {plan.budget.running.map((b) => (
         <span key={b.state} className="whitespace-nowrap">
@@ -85,9 +85,9 @@ export function BenchPage() {
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section aria-label="Strips" className="min-w-0 px-4 pb-6">
-        <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2 lg:flex-nowrap">
           <VerdictLine plan={plan} />
-          <div className="ml-auto flex flex-wrap gap-x-3 gap-y-1">
+          <div className="ml-auto flex flex-wrap gap-x-3 gap-y-1 lg:shrink-0 lg:flex-nowrap">
             <Button look="quiet" className="-mx-2" onClick={() => setDialog("practices")}>
               Practices
             </Button>

@@ -23,7 +23,9 @@ export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {
           <thead>
             <tr>
               <th scope="col">What</th>
-              <th scope="col">Known by</th>
+              <th scope="col" className="max-md:hidden">
+                Known by
+              </th>
               {running.map((b) => (
                 <th key={b.state} scope="col" className="text-right">
                   {b.state}
@@ -36,12 +38,18 @@ export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {
               <tr key={key} className="border-t border-hair">
                 <td className={`py-0.5 pr-3 ${line.kind === "base" ? "" : "font-bold"}`}>
                   {line.what}
+                  <span className="block text-small font-normal text-muted md:hidden">
+                    {line.provenance}
+                  </span>
                 </td>
-                <td className="pr-3 text-small text-muted">{line.provenance}</td>
+                <td className="pr-3 text-small text-muted max-md:hidden">{line.provenance}</td>
                 {running.map((b) => {
                   const at = cell(b, key);
                   return (
-                    <td key={b.state} className="num pl-3 text-right whitespace-nowrap">
+                    <td
+                      key={b.state}
+                      className="num pl-3 text-right whitespace-nowrap max-md:pl-1 max-md:text-small"
+                    >
                       {at ? span(at.currentA) : "–"}
                     </td>
                   );
@@ -50,9 +58,12 @@ export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {
             ))}
             <tr className="border-t border-ink">
               <td className="py-0.5 font-bold">to spare</td>
-              <td />
+              <td className="max-md:hidden" />
               {running.map((b) => (
-                <td key={b.state} className="num pl-3 text-right font-bold whitespace-nowrap">
+                <td
+                  key={b.state}
+                  className="num pl-3 text-right font-bold whitespace-nowrap max-md:pl-1 max-md:text-small"
+                >
                   {span(b.spareA)}
                 </td>
               ))}
