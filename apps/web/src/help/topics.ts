@@ -183,10 +183,12 @@ const SHOP_TOPICS: readonly Topic[] = [
       "Give it a promised day: the calendar plans every bench, and tells what will be late before it is.",
       "Look at the order list on the shelf: what open jobs want beyond what is there.",
       "Ctrl+K finds anything and goes anywhere; ? tells the keys.",
+      "Where there is no network work goes on: lists are shown as they were last, jobs at hand open, a job that is said waits in this browser, and all is sent by itself.",
     ],
     wrong: [
       "A part that nobody ordered: the shelf names the jobs that wait for it.",
       "An adhesive that has not cured: the calendar counts its hours.",
+      "Signing out where there is no network: what waits goes when the same person signs in here again.",
     ],
     words: [
       ["blocker", "what a job waits for: a part, the cold, the dark, a customer, a measure"],
