@@ -188,7 +188,7 @@ const SHOP_TOPICS: readonly Topic[] = [
     wrong: [
       "A part that nobody ordered: the shelf names the jobs that wait for it.",
       "An adhesive that has not cured: the calendar counts its hours.",
-      "Signing out where there is no network: what waits goes when the same person signs in here again.",
+      "Signing out wants a network: without one you stay signed in, and what waits stays yours.",
     ],
     words: [
       ["blocker", "what a job waits for: a part, the cold, the dark, a customer, a measure"],
