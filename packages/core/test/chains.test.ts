@@ -120,6 +120,24 @@ describe("chains", () => {
     expect(compiled.outgrown).toEqual([1]);
   });
 
+  it("are solved again without a change of what was found before: an answer keeps its own numbers", () => {
+    const compiled = compile(
+      net(
+        { top: 12, ground: 0 },
+        ["wire", "top", "a", ohm(1)],
+        ["left", "a", "ground", ohm(2)],
+        ["right", "a", "ground", ohm(2)],
+      ),
+    );
+    const before = solveCompiled(compiled);
+    hold(compiled, node("top"), 6);
+    const after = solveCompiled(compiled);
+    if (before.kind !== "solved" || after.kind !== "solved") throw new Error("not solved");
+    expect(before.volts.get(node("a"))).toBeCloseTo(6, 12);
+    expect(after.volts.get(node("a"))).toBeCloseTo(3, 12);
+    expect(before.amps.get(asId<ElementId>("left"))).toBeCloseTo(3, 12);
+  });
+
   it("change nothing of what is found, in networks by chance", () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1_000_000 }), (seed) => {
