@@ -6,9 +6,9 @@ import type { JobAnswer } from "@dragonet/contract";
 import { OfflineError, ask } from "../base/api.ts";
 import { followLive } from "../base/live.ts";
 import { useMe } from "../base/session.ts";
-import { newJob, sendNewJob } from "../sync/newJobs.ts";
+import { newJob } from "../sync/newJobs.ts";
 import { hearPages } from "../sync/pages.ts";
-import { waitingChanged } from "../sync/waiting.ts";
+import { bringJob } from "../sync/waiting.ts";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { ClashDialog } from "./ClashDialog.tsx";
 import { fetchAhead } from "./store/fetchAhead.ts";
@@ -19,7 +19,7 @@ import { keepJob, keptJob } from "./store/keptJobs.ts";
 /** The job as the server has it; without a network as it last had it, or as it was opened here. */
 async function readJob(id: string): Promise<JobAnswer> {
   try {
-    if (await sendNewJob(id)) waitingChanged();
+    await bringJob(id);
     return await ask<JobAnswer>(`jobs/${id}`);
   } catch (error) {
     const isHere = error instanceof OfflineError || (await newJob(id)) !== undefined;

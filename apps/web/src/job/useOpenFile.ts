@@ -1,5 +1,5 @@
 import { toast } from "sonner";
-import { sendNewJob } from "../sync/newJobs.ts";
+import { bringJob } from "../sync/waiting.ts";
 import { useJobStore } from "./store/jobStore.ts";
 
 /** When the server has what the page shows; false where it cannot be reached, or asks. */
@@ -23,7 +23,7 @@ export function useOpenFile(): (path: string) => void {
     void flush();
     void whenSaved().then(async (saved) => {
       // A job that is only in this browser goes first; where it does not go, there is no file of it.
-      const isThere = await sendNewJob(id ?? "").then(
+      const isThere = await bringJob(id ?? "").then(
         () => true,
         () => false,
       );

@@ -2,7 +2,7 @@ import { editsOf, type Batch, type Change, type SyncEvent } from "@dragonet/core
 import type { ChangesAnswer } from "@dragonet/contract";
 import { ApiError, OfflineError, ask } from "../base/api.ts";
 import { mint } from "../base/mint.ts";
-import { sendNewJob } from "./newJobs.ts";
+import { bringJob } from "./waiting.ts";
 
 /** What a conflict carries besides its words. */
 interface Conflict {
@@ -55,7 +55,7 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
   };
   try {
     // A job that is only in this browser goes before what was changed in it.
-    await sendNewJob(batch.jobId);
+    await bringJob(batch.jobId);
   } catch (error) {
     const isSignedOut = error instanceof ApiError && error.status === 401;
     return isSignedOut
@@ -73,6 +73,6 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
 
 /** What was saved to a job after a revision. */
 export async function changesSince(jobId: string, revision: number): Promise<readonly Change[]> {
-  await sendNewJob(jobId);
+  await bringJob(jobId);
   return (await ask<ChangesAnswer>(`jobs/${jobId}/changes?since=${revision}`)).changes;
 }

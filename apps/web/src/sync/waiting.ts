@@ -1,6 +1,6 @@
 import { create } from "zustand";
 import type { SetAside } from "@dragonet/core";
-import { allNewJobs, forgetNewJob, type NewJob } from "./newJobs.ts";
+import { allNewJobs, forgetNewJob, sendNewJob, type NewJob } from "./newJobs.ts";
 import { allAside, allBatches, forgetBatches } from "./outbox.ts";
 import { hearPages, tellPages } from "./pages.ts";
 
@@ -49,6 +49,11 @@ async function look(): Promise<void> {
 export function waitingChanged(): void {
   void look();
   tellPages({ kind: "waiting" });
+}
+
+/** Sends a job that is only in this browser, where it is, before anything that names it. Throws as `sendNewJob` does. */
+export async function bringJob(id: string): Promise<void> {
+  if (await sendNewJob(id)) waitingChanged();
 }
 
 /** Lets a job go that is only in this browser, with what was changed in it. */

@@ -1,7 +1,18 @@
 import { minimumDegree } from "./ordering.ts";
 import type { Pattern } from "./pattern.ts";
 import { PIVOT_TOLERANCE } from "../defaults.ts";
-import type { RefactorPlan } from "./refactor.ts";
+
+/**
+ * How values of a known pattern are factored with known pivots: where each value begins, and
+ * where each product of an elimination goes, in the order in which they come. Nothing is looked
+ * for and nothing is laid out while it runs: a sixth of the time of finding it anew each time.
+ */
+export interface RefactorPlan {
+  /** Where each value of the pattern lies among the factors. */
+  readonly place: Int32Array;
+  /** For each entry above a pivot in turn, where what the column of L below it takes off is taken off. */
+  readonly target: Int32Array;
+}
 
 /**
  * Sparse LU of a square matrix, in four steps: `analyse` the pattern once, `factor` values

@@ -1,17 +1,5 @@
 import { UNHEALTHY_PIVOT_RATIO } from "../defaults.ts";
-import type { LuResult, LuWorkspace } from "./lu.ts";
-
-/**
- * How values of a known pattern are factored with known pivots: where each value begins, and
- * where each product of an elimination goes, in the order in which they come. Nothing is looked
- * for and nothing is laid out while it runs: a sixth of the time of finding it anew each time.
- */
-export interface RefactorPlan {
-  /** Where each value of the pattern lies among the factors. */
-  readonly place: Int32Array;
-  /** For each entry above a pivot in turn, where what the column of L below it takes off is taken off. */
-  readonly target: Int32Array;
-}
+import type { LuResult, LuWorkspace, RefactorPlan } from "./lu.ts";
 
 function planOf({ pattern, order, rowStep, start, diag, at }: LuWorkspace): RefactorPlan {
   const { size, colStart, rowIndex } = pattern;
