@@ -24,6 +24,11 @@ async function newPartDialog(shop: Shop): Promise<Opened> {
   return page;
 }
 
+async function openPart(user: Opened["user"], name: string): Promise<void> {
+  await user.click(await screen.findByRole("button", { name }));
+  await screen.findByRole("dialog");
+}
+
 describe("a new part", () => {
   it.each(PART_KINDS.map((kind) => [kind]))("a %s begins as the contract wants it", (kind) => {
     const part = { ...newPart(kind), name: "Something" };
@@ -208,7 +213,7 @@ describe("a part that is there", () => {
       body: { message: "Somebody changed it.", current: theirs },
     }));
     const { user } = await open(shop, "/shelf");
-    await user.click(await screen.findByRole("button", { name: pod.name }));
+    await openPart(user, pod.name);
     await rewrite(user, dialog().getByLabelText("Note"), "mine");
     await save(user);
     expect(await dialog().findByText("Somebody changed it.")).toBeVisible();
@@ -223,7 +228,7 @@ describe("a part that is there", () => {
       return { status: 200, body: {} };
     });
     const { user } = await open(shop, "/shelf");
-    await user.click(await screen.findByRole("button", { name: pod.name }));
+    await openPart(user, pod.name);
     await user.click(dialog().getByRole("button", { name: "Take off the shelf" }));
     await closed();
     expect(await screen.findByText("The shelf is empty")).toBeVisible();
@@ -233,7 +238,7 @@ describe("a part that is there", () => {
     const shop = new Shop().withParts(pod);
     shop.person = { ...ANSA, role: "viewer" };
     const { user } = await open(shop, "/shelf");
-    await user.click(await screen.findByRole("button", { name: pod.name }));
+    await openPart(user, pod.name);
     expect(dialog().getByLabelText("Part name")).toBeDisabled();
     expect(dialog().queryByRole("button", { name: /^Save/ })).toBeNull();
     expect(screen.queryByRole("button", { name: "New part" })).toBeNull();
@@ -252,7 +257,7 @@ describe("a part that is there", () => {
   it("is ordered when fewer are there than the shop keeps, and what arrives is added", async () => {
     const shop = new Shop().withParts({ ...pod, stock: 2, price: 30 });
     const { user } = await open(shop, "/shelf");
-    await user.click(await screen.findByRole("button", { name: pod.name }));
+    await openPart(user, pod.name);
     expect(screen.queryByRole("list", { name: "To order" })).toBeNull();
     await rewrite(user, dialog().getByLabelText("Order when fewer than"), "6");
     await user.click(dialog().getByRole("button", { name: "Save part" }));
@@ -264,7 +269,7 @@ describe("a part that is there", () => {
     expect(shop.sent("POST", `shelf/${pod.id}/arrived`)).toEqual([{ count: 4 }]);
     expect(shop.parts.get(pod.id)?.value).toMatchObject({ stock: 6, least: 6 });
     // Nothing to keep is said by none.
-    await user.click(screen.getByRole("button", { name: pod.name }));
+    await openPart(user, pod.name);
     await rewrite(user, dialog().getByLabelText("Order when fewer than"), "0");
     await user.click(dialog().getByRole("button", { name: "Save part" }));
     await waitFor(() => expect(shop.parts.get(pod.id)?.value).not.toHaveProperty("least"));
@@ -306,7 +311,7 @@ describe("what a lamp sends where", () => {
   it("is fitted from five readings and forgotten again", async () => {
     const shop = new Shop().withParts(demoPart("pod-18"));
     const { user } = await open(shop, "/shelf");
-    await user.click(await screen.findByRole("button", { name: demoPart("pod-18").name }));
+    await openPart(user, demoPart("pod-18").name);
     const beam = within(dialog().getByRole("region", { name: "Beam" }));
     const forget = beam.queryByRole("button", { name: "Forget it" });
     if (forget) await user.click(forget);
@@ -325,7 +330,7 @@ describe("what a lamp sends where", () => {
   it("is read from a file, and a broken one is told by its line", async () => {
     const shop = new Shop().withParts(demoPart("pod-18"));
     const { user } = await open(shop, "/shelf");
-    await user.click(await screen.findByRole("button", { name: demoPart("pod-18").name }));
+    await openPart(user, demoPart("pod-18").name);
     const beam = within(dialog().getByRole("region", { name: "Beam" }));
     const file = new File(["IESNA:LM-63-2002\nnothing more"], "x.ies", { type: "text/plain" });
     await user.upload(beam.getByLabelText("File in"), file);
