@@ -47,6 +47,24 @@ describe("finding", () => {
     expect(screen.queryByRole("dialog")).toBeNull();
   });
 
+  it("opens the paper of the job that is open, and has none where none is", async () => {
+    const opened = jest.spyOn(window, "open").mockReturnValue(null);
+    const { user, dialog, field, path } = await finding(shopWith(), "/jobs/job-0/budget");
+    fireEvent.change(field, { target: { value: "pdf" } });
+    await waitFor(() => expect(options(dialog)).toEqual(["Wiring sheet as PDF"]));
+    await user.keyboard("{Enter}");
+    await waitFor(() =>
+      expect(opened).toHaveBeenCalledWith(
+        ...["/api/jobs/job-0/wiring-sheet.pdf", "_blank", "noopener"],
+      ),
+    );
+    expect(path()).toBe("/jobs/job-0/budget");
+    opened.mockRestore();
+    await closePages();
+    const board = await finding(shopWith());
+    expect(options(board.dialog)).not.toContain("Wiring sheet as PDF");
+  });
+
   it("shows what the shop has by kind, with where it was found, and opens it", async () => {
     const found = [
       { kind: "part", id: "pod-18", title: "18 W pod", about: "load", where: "" },

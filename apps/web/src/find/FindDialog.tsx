@@ -14,6 +14,7 @@ import type { PartKind } from "@dragonet/core";
 import type { FoundAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
+import { useOpenFile } from "../job/useOpenFile.ts";
 import { KIND_WORDS } from "../shelf/kindWords.ts";
 import { Modal } from "../ui/page/Modal.tsx";
 import { goalsOf, matching } from "./goals.ts";
@@ -87,6 +88,7 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
   const [saying, setSaying] = useState(false);
   const navigate = useNavigate();
   const canEdit = useCanEdit();
+  const openFile = useOpenFile();
   const { pathname } = useLocation();
   const [start] = useState(pathname);
   useEffect(() => {
@@ -100,6 +102,10 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
   const go = (to: string): void => {
     onClose();
     void navigate(to);
+  };
+  const open = (paper: string): void => {
+    onClose();
+    openFile(paper);
   };
   const isSentence = canEdit && written.trim().split(/\s+/).length >= SENTENCE_WORDS;
   const hasNothing =
@@ -145,8 +151,13 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
           })}
           {goals.length > 0 && (
             <Command.Group heading="Go to" className={GROUP}>
-              {goals.map(({ to, label }) => (
-                <Command.Item key={to} value={`go ${to}`} className={ITEM} onSelect={() => go(to)}>
+              {goals.map(({ to, label, paper }) => (
+                <Command.Item
+                  key={to}
+                  value={`go ${to}`}
+                  className={ITEM}
+                  onSelect={() => (paper === undefined ? go(to) : open(paper))}
+                >
                   {label}
                 </Command.Item>
               ))}

@@ -6,6 +6,8 @@ export interface Goal {
   readonly to: string;
   readonly label: string;
   readonly words: string;
+  /** A paper of the open job that is opened instead, by its file; "" for a page. */
+  readonly paper?: string;
 }
 
 const PAGES: readonly Goal[] = [
@@ -40,7 +42,11 @@ export function goalsOf(jobId: string | null): readonly Goal[] {
       label: `${stageNumber(stage)} ${STAGE_WORDS[stage]}`,
       words: WORDS[stage],
     })),
-    { to: `${at}/sheet`, label: "Wiring sheet", words: "paper print pdf labels" },
+    { to: `${at}/sheet`, label: "Wiring sheet", words: "paper print labels" },
+    {
+      ...{ to: `${at}/sheet#pdf`, label: "Wiring sheet as PDF", words: "paper print" },
+      paper: "wiring-sheet.pdf",
+    },
     { to: `${at}/history`, label: "History", words: "who changed restore" },
     ...PAGES,
   ];
