@@ -18,7 +18,7 @@ import {
 import { chanceOf, demoJobs, randomNetwork } from "../src/demo/index.ts";
 import { chainsOf } from "../src/network/engine/chains.ts";
 import { jobWith } from "./helpers.ts";
-import { net, node, ohm } from "./net.ts";
+import { net, node, ohm, solved } from "./net.ts";
 
 const all = (network: Network): Uint8Array =>
   Uint8Array.from(network.branches, ({ model }) => (model.kind === "resistor" ? 1 : 0));
@@ -50,8 +50,7 @@ describe("chains", () => {
     const compiled = compile(network);
     expect([compiled.size, compiled.from.length]).toEqual([1, 3]);
     // By hand: 12 V over 6 + 5 Ω.
-    const result = solveCompiled(compiled);
-    if (result.kind !== "solved") throw new Error(result.kind);
+    const result = solved(solveCompiled(compiled));
     expect(result.volts.get(node("a"))).toBeCloseTo(12 - 12 / 11, 12);
     expect(result.volts.get(node("b"))).toBeCloseTo(12 - 36 / 11, 12);
     expect(result.amps.get(asId<ElementId>("wire"))).toBeCloseTo(12 / 11, 12);
@@ -85,8 +84,7 @@ describe("chains", () => {
       ["three", "c", "a", ohm(1)],
       ["down", "a", "ground", ohm(1)],
     );
-    const result = solveNetwork(loop);
-    if (result.kind !== "solved") throw new Error(result.kind);
+    const result = solved(solveNetwork(loop));
     for (const at of ["a", "b", "c"]) expect(result.volts.get(node(at))).toBeCloseTo(6, 12);
     expect(result.amps.get(asId<ElementId>("two"))).toBeCloseTo(0, 12);
     const ring = net(
@@ -107,15 +105,11 @@ describe("chains", () => {
       net({ top: 9, ground: 0 }, ["r", "top", "a", ohm(1)], ["s", "a", "ground", ohm(2)]),
     );
     expect(compiled.size).toBe(0);
-    const solved = () => {
-      const result = solveCompiled(compiled);
-      if (result.kind !== "solved") throw new Error(result.kind);
-      return result.volts.get(node("a"));
-    };
-    expect(solved()).toBeCloseTo(6, 12);
+    const atA = () => solved(solveCompiled(compiled)).volts.get(node("a"));
+    expect(atA()).toBeCloseTo(6, 12);
     putLaw(compiled, 1, ohm(8));
     hold(compiled, node("top"), 18);
-    expect(solved()).toBeCloseTo(16, 12);
+    expect(atA()).toBeCloseTo(16, 12);
     putLaw(compiled, 1, { kind: "current", currentA: 1 });
     expect(compiled.outgrown).toEqual([1]);
   });
@@ -129,10 +123,9 @@ describe("chains", () => {
         ["right", "a", "ground", ohm(2)],
       ),
     );
-    const before = solveCompiled(compiled);
+    const before = solved(solveCompiled(compiled));
     hold(compiled, node("top"), 6);
-    const after = solveCompiled(compiled);
-    if (before.kind !== "solved" || after.kind !== "solved") throw new Error("not solved");
+    const after = solved(solveCompiled(compiled));
     expect(before.volts.get(node("a"))).toBeCloseTo(6, 12);
     expect(after.volts.get(node("a"))).toBeCloseTo(3, 12);
     expect(before.amps.get(asId<ElementId>("left"))).toBeCloseTo(3, 12);

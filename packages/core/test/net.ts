@@ -1,4 +1,12 @@
-import { asId, type BranchModel, type ElementId, type Network, type NodeId } from "../src/index.ts";
+import {
+  asId,
+  type BranchModel,
+  type ElementId,
+  type Network,
+  type NetworkResult,
+  type NodeId,
+  type SolvedNetwork,
+} from "../src/index.ts";
 
 export const node = (name: string): NodeId => asId<NodeId>(name);
 export const ohm = (value: number): BranchModel => ({ kind: "resistor", ohm: value });
@@ -18,4 +26,10 @@ export function net(
       words: id,
     })),
   };
+}
+
+/** The answer of a network that has one. */
+export function solved(result: NetworkResult): SolvedNetwork {
+  if (result.kind !== "solved") throw new Error(result.kind);
+  return result;
 }

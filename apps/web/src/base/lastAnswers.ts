@@ -19,6 +19,7 @@ const PATIENCE_MS = 8_000;
 /** Answers that are kept, the latest: each look at a list is one. */
 const MOST_KEPT = 200;
 
+/** Keeping is a convenience: a browser that refuses its store still works with a network. */
 const keep = (question: string, answer: unknown): Promise<void> =>
   set(question, { at: Date.now(), answer } satisfies Kept, store).catch(() => undefined);
 
@@ -44,6 +45,7 @@ export async function forgetOldAnswers(): Promise<void> {
 export async function askOrLast<T>(path: string, about?: object): Promise<T> {
   const question = about === undefined ? path : `${path} ${JSON.stringify(about)}`;
   const answer = about === undefined ? ask<T>(path) : ask<T>(path, "POST", about);
+  // What goes wrong is told below, where the answer is waited for.
   void answer.then((fresh) => keep(question, fresh)).catch(() => undefined);
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<"late">((done) => {

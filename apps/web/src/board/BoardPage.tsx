@@ -1,5 +1,5 @@
 import { Plus } from "lucide-react";
-import { Suspense, lazy, useState } from "react";
+import { Suspense, lazy, useMemo, useState } from "react";
 import type { BoardAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { isoDay } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
@@ -43,7 +43,7 @@ export function BoardPage() {
   const query = printView(view);
   const asked = askedOf({ ...view, words: useSettled(view.words, TYPING_MS) }, today);
   const { data, error, isPending, refetch } = useBoard(asked);
-  useKeptAtHand(data ? atHand(data) : []);
+  useKeptAtHand(useMemo(() => (data ? atHand(data) : []), [data]));
   useNewJobAhead(canEdit);
 
   if (isPending) return <Loading what="jobs" />;

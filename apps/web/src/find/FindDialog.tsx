@@ -103,7 +103,7 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
     onClose();
     void navigate(to);
   };
-  const open = (paper: string): void => {
+  const print = (paper: string): void => {
     onClose();
     openFile(paper);
   };
@@ -151,14 +151,14 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
           })}
           {goals.length > 0 && (
             <Command.Group heading="Go to" className={GROUP}>
-              {goals.map(({ to, label, paper }) => (
+              {goals.map((goal) => (
                 <Command.Item
-                  key={to}
-                  value={`go ${to}`}
+                  key={goal.label}
+                  value={`go ${goal.label}`}
                   className={ITEM}
-                  onSelect={() => (paper === undefined ? go(to) : open(paper))}
+                  onSelect={() => ("to" in goal ? go(goal.to) : print(goal.paper))}
                 >
-                  {label}
+                  {goal.label}
                 </Command.Item>
               ))}
             </Command.Group>

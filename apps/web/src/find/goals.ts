@@ -1,14 +1,11 @@
 import { STAGES } from "@dragonet/core";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 
+/** A page to go to, or a paper of the open job by its file. */
+type Place = { readonly to: string } | { readonly paper: string };
+
 /** Somewhere to go: by its words, and by others that people look for it with. */
-export interface Goal {
-  readonly to: string;
-  readonly label: string;
-  readonly words: string;
-  /** A paper of the open job that is opened instead, by its file; "" for a page. */
-  readonly paper?: string;
-}
+export type Goal = Place & { readonly label: string; readonly words: string };
 
 const PAGES: readonly Goal[] = [
   { to: "/", label: "Board", words: "jobs home benches" },
@@ -43,10 +40,7 @@ export function goalsOf(jobId: string | null): readonly Goal[] {
       words: WORDS[stage],
     })),
     { to: `${at}/sheet`, label: "Wiring sheet", words: "paper print labels" },
-    {
-      ...{ to: `${at}/sheet#pdf`, label: "Wiring sheet as PDF", words: "paper print" },
-      paper: "wiring-sheet.pdf",
-    },
+    { paper: "wiring-sheet.pdf", label: "Wiring sheet as PDF", words: "paper print" },
     { to: `${at}/history`, label: "History", words: "who changed restore" },
     ...PAGES,
   ];

@@ -4,7 +4,6 @@ import { toast } from "sonner";
 import type { Billing as BillingFacts } from "@dragonet/core";
 import type { BillingAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
-import { askOrLast } from "../base/lastAnswers.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { AddressFields } from "../ui/forms/partyFields.tsx";
@@ -75,7 +74,7 @@ function BillingForm({ before }: { before: BillingFacts | null }) {
 export function Billing() {
   const { data, error } = useQuery({
     queryKey: ["billing"],
-    queryFn: () => askOrLast<BillingAnswer>("invoices/billing"),
+    queryFn: () => ask<BillingAnswer>("invoices/billing"),
   });
   const year = new Date().getFullYear();
   return (

@@ -51,6 +51,12 @@ export function waitingChanged(): void {
   tellPages({ kind: "waiting" });
 }
 
+/** Ids of jobs that something here waits to be sent for. */
+export async function jobsWaitedFor(): Promise<ReadonlySet<string>> {
+  const [batches, jobs] = await Promise.all([allBatches(), allNewJobs()]);
+  return new Set([...batches.map(({ jobId }) => jobId), ...jobs.map(({ id }) => id)]);
+}
+
 /** Sends a job that is only in this browser, where it is, before anything that names it. Throws as `sendNewJob` does. */
 export async function bringJob(id: string): Promise<void> {
   if (await sendNewJob(id)) waitingChanged();

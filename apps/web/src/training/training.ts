@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ApprenticeAnswer, TrainingAnswer } from "@dragonet/contract";
+import { v4 as uuid } from "uuid";
 import { ask } from "../base/api.ts";
-import { mintUuid } from "../base/mint.ts";
 import { askOrLast } from "../base/lastAnswers.ts";
 import { PRACTICES } from "../settings/practices.ts";
 import { choicesOf } from "../shelf/parts.ts";
@@ -23,7 +23,7 @@ export function useKeepResult() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (result: Omit<TrainingAnswer, "at">) =>
-      ask("training/results", "POST", { id: mintUuid(), ...result }),
+      ask("training/results", "POST", { id: uuid(), ...result }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["training"] }),
   });
 }

@@ -83,7 +83,7 @@ import {
   startExercise,
   tryProbe,
 } from "./training.ts";
-import { emptyJob, plannedJob } from "./newJobs.ts";
+import { emptyJob, plannedJob } from "./makeJob.ts";
 import { rideReport } from "./rideReport.ts";
 
 export type { Replay } from "./replay.ts";

@@ -22,6 +22,12 @@ export const ROUNDING = 64 * Number.EPSILON;
 /** No sum of currents is looked at more closely than this, in A. */
 export const FLOOR_A = 1e-15;
 
+/** Sums above this are no rounding, whatever meets at a node, in A. */
+export const NO_ROUNDING_A = 1e-3;
+
+/** A last move below this, in V, has left the slopes as they were but for a ten-thousandth. */
+export const CHORD_V = 1e-3;
+
 /** Newton steps before help is called; 3 to 6 do for any sound circuit. */
 export const MOST_STEPS = 60;
 

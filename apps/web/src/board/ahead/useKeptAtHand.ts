@@ -25,17 +25,12 @@ export function useNewJobAhead(wanted: boolean): void {
 
 /** Keeps the jobs at hand as the server has them now, so that they open where there is no network. */
 export function useKeptAtHand(jobs: readonly JobOnBoardAnswer[]): void {
-  const wanted = jobs
-    .slice(0, MOST_AHEAD)
-    .map(({ id, revision }) => `${id} ${revision}`)
-    .join(",");
   useEffect(() => {
     let left = false;
     const fetchAll = async (): Promise<void> => {
-      for (const one of wanted.split(",")) {
-        const [id = "", revision] = one.split(" ");
-        const kept = await keptJob(id);
-        if (left || id === "" || kept?.revision === Number(revision)) continue;
+      for (const { id, revision } of jobs.slice(0, MOST_AHEAD)) {
+        if ((await keptJob(id))?.revision === revision) continue;
+        if (left) return;
         // Without a way to the server there is nothing to fetch, and the board says so.
         const job = await ask<JobAnswer>(`jobs/${id}`).catch(() => null);
         if (!job) return;
@@ -47,5 +42,5 @@ export function useKeptAtHand(jobs: readonly JobOnBoardAnswer[]): void {
       left = true;
       clearTimeout(timer);
     };
-  }, [wanted]);
+  }, [jobs]);
 }

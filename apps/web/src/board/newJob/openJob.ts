@@ -1,9 +1,9 @@
+import { v4 as uuid } from "uuid";
 import { OfflineError } from "../../base/api.ts";
-import { mintUuid } from "../../base/mint.ts";
 import { keepJob } from "../../job/store/keptJobs.ts";
 import { keepNewJob, postNewJob } from "../../sync/newJobs.ts";
 import { waitingChanged } from "../../sync/waiting.ts";
-import type { MadeJob } from "../../worker/newJobs.ts";
+import type { MadeJob } from "../../worker/makeJob.ts";
 
 /**
  * Opens a job made on this page and answers its id. Without a way to the server it waits in this
@@ -14,8 +14,8 @@ export async function openJob(
   said: string,
   personId: string,
 ): Promise<string> {
-  // The same id when an answer was lost: no job is opened twice.
-  const id = mintUuid();
+  // The same id when an answer was lost: no job is opened twice. Also made at a plain address.
+  const id = uuid();
   try {
     return (await postNewJob({ id, text, said })).id;
   } catch (error) {

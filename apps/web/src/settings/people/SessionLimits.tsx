@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
+import { ask } from "../../base/api.ts";
 import type { SettingsRequest } from "@dragonet/contract";
-import { askOrLast } from "../../base/lastAnswers.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Trouble } from "../../ui/page/states.tsx";
@@ -19,7 +19,7 @@ const among = (list: readonly number[], now: number, word: string) =>
 export function SessionLimits() {
   const { data, error } = useQuery({
     queryKey: ["settings"],
-    queryFn: () => askOrLast<SettingsRequest>("settings"),
+    queryFn: () => ask<SettingsRequest>("settings"),
   });
   const save = useReplaced<SettingsRequest>("settings", ["settings"]);
   if (error) return <Trouble error={error} />;

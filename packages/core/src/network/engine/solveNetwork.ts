@@ -3,15 +3,8 @@ import { LEAST_CURRENT_A, NUDGE_V, SAME_V } from "../../solve/defaults.ts";
 import { compile, type Compiled } from "./compile.ts";
 import { LAW_WIDTH, POWER, RESISTOR, lawAt } from "./law.ts";
 import type { Network, NetworkBranch } from "../network.ts";
-import {
-  descend,
-  guess,
-  newton,
-  partLaws,
-  stamp,
-  type NewtonEnd,
-  type NoFactors,
-} from "./newton.ts";
+import { descend, guess, newton, type NewtonEnd, type NoFactors } from "./newton.ts";
+import { partLaws, stamp } from "./stamp.ts";
 import { Values } from "./values.ts";
 import { reciprocalCondition } from "../../solve/sparse/condition.ts";
 import { factor } from "../../solve/sparse/lu.ts";
