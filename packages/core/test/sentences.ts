@@ -204,6 +204,24 @@ export const SENTENCES: readonly (readonly [string, string, string, string])[] =
     "",
   ],
   [
+    "replace both rear turn lamps with LED turn lamps",
+    "1 turn-led left [left turn] replaces splice; 1 turn-led right [right turn] replaces splice",
+    "",
+    "",
+  ],
+  [
+    "replace all four old turn bulbs with LED turn lamps",
+    "2 turn-led left [left turn] replaces splice; 2 turn-led right [right turn] replaces splice",
+    "",
+    "",
+  ],
+  [
+    "LED turn lamps in place of the two rear bulbs",
+    "1 turn-led left [left turn] replaces splice; 1 turn-led right [right turn] replaces splice",
+    "",
+    "",
+  ],
+  [
     "replace the factory turn bulbs with four LED turn lamps by adapters",
     "2 turn-led left [left turn] replaces adapter; 2 turn-led right [right turn] replaces adapter",
     "",

@@ -2,17 +2,21 @@ import { decimal } from "@dragonet/core";
 import type { ShownProbe } from "../worker/training.ts";
 import { VERDICT_WORDS } from "./words.ts";
 
+/** What a probe tells, in bits: one parts what may be wrong in two halves. */
+const bitsWord = (bits: number): string => {
+  const said = decimal(bits, 1);
+  return `${said} ${said === "1" ? "bit" : "bits"}`;
+};
+
 function Worth({ probe }: { probe: ShownProbe }) {
   const { verdict, bits, best, bestBits } = probe;
-  if (verdict === "good") return <>It could tell {decimal(bits, 1)} bits.</>;
+  if (verdict === "good") return <>It could tell {bitsWord(bits)}.</>;
   const told =
-    verdict === "wasted"
-      ? "It could tell nothing more."
-      : `It could tell ${decimal(bits, 1)} bits.`;
+    verdict === "wasted" ? "It could tell nothing more." : `It could tell ${bitsWord(bits)}.`;
   return (
     <>
       {told}
-      {best !== "" && ` More for its minutes: ${best} (${decimal(bestBits, 1)} bits).`}
+      {best !== "" && ` More for its minutes: ${best} (${bitsWord(bestBits)}).`}
     </>
   );
 }

@@ -58,6 +58,10 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
       !draft.bothSides && !draft.eachSide && (draft.place === "left" || draft.place === "right")
         ? [draft.place]
         : (["left", "right"] as const);
+    if (draft.place === "front" && !draft.bothEnds) {
+      // A lamp at a side counts as one that is seen from behind.
+      assumed.push(`${name}: planned by their sides; say on the bench that they sit in front`);
+    }
     const all = draft.count === null && draft.bothEnds ? 2 * sides.length : number;
     const each = draft.eachSide ? number : Math.max(1, Math.round(all / sides.length));
     return sides.map((side) => ({

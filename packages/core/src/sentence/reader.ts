@@ -79,9 +79,12 @@ export class Reader extends Conditions {
     if (found.comesAfter) {
       this.startAhead().replaces = true;
       this.ahead.gone = found.gone;
+      this.ahead.count ??= found.count;
+      this.ahead.place ??= found.place;
     } else if (this.current) {
       this.current.replaces ??= "splice";
       this.current.sorts = [...this.current.sorts, ...found.gone];
+      this.current.place ??= found.place;
     }
     return found.length;
   }

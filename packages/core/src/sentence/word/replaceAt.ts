@@ -1,5 +1,5 @@
 import { ARTICLES } from "./feedAt.ts";
-import { KIND_WORDS } from "./lexicon.ts";
+import { COUNT_WORDS, KIND_WORDS } from "./lexicon.ts";
 import { sortAt } from "./shelfMatch.ts";
 import { longest, type Token } from "./token.ts";
 
@@ -35,25 +35,38 @@ export interface SaidReplace {
   readonly comesAfter: boolean;
   /** Sorts of what goes: what comes does its work. */
   readonly gone: readonly string[];
+  /** How many go, and from which end, where that is said: as many come, at the same. */
+  readonly count: number | null;
+  readonly place: "front" | "rear" | null;
 }
 
 /** The words that name a lamp that goes: "the old halogen turn bulbs". */
 function oldAt(tokens: readonly Token[], from: number) {
   const word = (at: number): string => tokens[at]?.word ?? "";
   let at = from;
-  while (ARTICLES.has(word(at)) || OLD.test(word(at))) at += 1;
+  let count: number | null = null;
+  // "both", "all four", "the two old ones": as many come as go.
+  for (; at < tokens.length; at += 1) {
+    const said = ARTICLES.has(word(at)) ? undefined : COUNT_WORDS[word(at)];
+    if (said !== undefined) count = said;
+    else if (!ARTICLES.has(word(at)) && !OLD.test(word(at)) && word(at) !== "all") break;
+  }
   while (KIND_WORDS.includes(word(at)) && (sortAt(tokens, at + 1) ?? ONES.test(word(at + 1)))) {
     at += 1;
   }
   // "left and right turn bulbs", "front turn lamps"
-  while (/^(left|right|front|rear|and)$/.test(word(at)) && at < tokens.length) at += 1;
+  let place: "front" | "rear" | null = null;
+  for (; /^(left|right|front|rear|and)$/.test(word(at)); at += 1) {
+    const end = word(at);
+    if (end === "front" || end === "rear") place = end;
+  }
   const gone: string[] = [];
   for (let sort = sortAt(tokens, at); sort; sort = sortAt(tokens, at)) {
     gone.push(sort.meaning.sort);
     at += sort.length;
   }
   while (ONES.test(word(at))) at += 1;
-  return { end: at, gone: gone.filter((sort) => sort !== "lamp" && sort !== "bulb") };
+  return { end: at, gone: gone.filter((sort) => sort !== "lamp" && sort !== "bulb"), count, place };
 }
 
 /**
@@ -68,18 +81,18 @@ export function replaceAt(
   const instead = hasCurrent ? longest(tokens, at, INSTEAD) : null;
   if (instead) {
     // "for the old" has its adjective in it already.
-    const { end, gone } = oldAt(tokens, at + instead.length);
-    return { length: end - at, comesAfter: false, gone };
+    const { end, ...old } = oldAt(tokens, at + instead.length);
+    return { length: end - at, comesAfter: false, ...old };
   }
   const swap = longest(tokens, at, SWAP);
   if (!swap) return null;
-  const { end: last, gone } = oldAt(tokens, at + swap.length);
+  const { end: last, ...old } = oldAt(tokens, at + swap.length);
   // "replace the bulbs on the quad with": the vehicle is out of the sentence by now, a pause is left.
   let end = last;
   while (tokens[end]?.word === ",") end += 1;
   const named = end > at + swap.length && COMES.test(tokens[end]?.word ?? "");
   // "replace the turn lamps": they are what comes, too.
   return named
-    ? { length: end + 1 - at, comesAfter: true, gone }
-    : { length: swap.length, comesAfter: true, gone: [] };
+    ? { length: end + 1 - at, comesAfter: true, ...old }
+    : { length: swap.length, comesAfter: true, gone: [], count: null, place: null };
 }
