@@ -2,6 +2,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { violationsOf, type RULES } from "./axe.ts";
 import { BAR_AND_PODS, BOX_LAMP, FLASHING_BRAKE, HORNS, PATH_LIGHTS } from "./jobs.ts";
 import { openJob, signIn } from "./shop.ts";
+import { FITTING, PACK, PLANNING, SHOP, type View } from "../../scripts/lib/views.mjs";
 
 async function expectClean(
   page: Page,
@@ -33,43 +34,8 @@ const goOn = (page: Page, path: string): Promise<void> =>
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** Views of the shop, and of two jobs: one on an engine, one on a pack. */
-const SHOP: readonly [string, string][] = [
-  ["/", "Jobs"],
-  ["/calendar", "By when they are done"],
-  ["/shelf", "Relays"],
-  ["/vehicles", "Brannock Midge 60"],
-  ["/vehicles/fellrunner-420", "Connector map"],
-  ["/training", "Find the fault"],
-  ["/figures", "What jobs wait for"],
-  ["/help/circuit", "What goes wrong"],
-  ["/settings", "People"],
-];
-const PLANNING: readonly [string, string][] = [
-  ["intake", "Connector map"],
-  ["budget", "Line by line"],
-  ["circuit", "Flood pods"],
-  ["signals", "Where it is ridden"],
-  ["prove", "Test on the vehicle"],
-  ["aim", "At 10 m the ground"],
-  ["handOver", "Before it goes"],
-  ["sheet", "To lay out"],
-  ["history", "job opened"],
-];
-const FITTING: readonly [string, string][] = [
-  ["fit/strip", "Taking off"],
-  ["fit/route", "Stretches with wires"],
-  ["fit/cut", "Off the spools"],
-  ["fit/holes", "Marks on the panel"],
-  ["fit/lamps", "By the tape"],
-  ["fit/adhesive", "Stuck on"],
-];
-const PACK: readonly [string, string][] = [
-  ["budget", "Compare ways"],
-  ["circuit", "Converter"],
-];
-
-const GROUPS: readonly [string, string | null, readonly [string, string][]][] = [
+/** Views of the shop, and of three jobs: one that is planned, one that is fitted, one on a pack. */
+const GROUPS: readonly [string, string | null, readonly View[]][] = [
   ["the shop", null, SHOP],
   ["planning", BAR_AND_PODS, PLANNING],
   ["fitting", BOX_LAMP, FITTING],

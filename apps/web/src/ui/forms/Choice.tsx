@@ -1,5 +1,6 @@
 import { Check, ChevronDown } from "lucide-react";
-import { Select } from "radix-ui";
+import { Portal, Select } from "radix-ui";
+import { startTransition, useState, type MouseEvent, type PointerEvent } from "react";
 
 export interface ChoiceOption<T extends string> {
   readonly value: T;
@@ -18,50 +19,86 @@ interface ChoiceProps<T extends string> {
 /** Radix refuses an empty value for an item; this stands for it. */
 const NOTHING = "\u0000none";
 
-/** One of several, from a list that opens. */
+/** The list opens when the press is done, by a mouse as by a finger: see {@link Choice}. */
+const untilReleased = (e: PointerEvent): void => {
+  if (e.pointerType === "mouse") e.preventDefault();
+};
+
+interface OptionsProps<T extends string> {
+  readonly options: readonly ChoiceOption<T>[];
+}
+
+function Options<T extends string>({ options }: OptionsProps<T>) {
+  return (
+    <Select.Portal>
+      <Select.Content
+        position="popper"
+        sideOffset={2}
+        className="z-50 max-h-(--radix-select-content-available-height) max-w-[92vw] overflow-y-auto rounded-control border border-edge bg-paper text-ink shadow-sm"
+      >
+        <Select.Viewport>
+          {options.map((o) => (
+            <Select.Item
+              key={o.value}
+              value={o.value === "" ? NOTHING : o.value}
+              className="touch flex min-h-8 items-center gap-2 px-2 py-1 outline-none data-highlighted:bg-accent-wash"
+            >
+              <span className="w-4">
+                <Select.ItemIndicator>
+                  <Check size={14} aria-hidden />
+                </Select.ItemIndicator>
+              </span>
+              <Select.ItemText>{o.label}</Select.ItemText>
+            </Select.Item>
+          ))}
+        </Select.Viewport>
+      </Select.Content>
+    </Select.Portal>
+  );
+}
+
+/**
+ * One of several, from a list that opens. The list is not there until somebody comes near it: a
+ * form of forty such fields would carry hundreds of lines that nobody sees. It is made after the
+ * press is painted, so that a slow machine answers a press at once.
+ */
 export function Choice<T extends string>(props: ChoiceProps<T>) {
   const { label, value, options, onChange, disabled, className = "" } = props;
+  const [near, setNear] = useState(false);
+  const [open, setOpen] = useState(false);
+  const comeNear = (): void => startTransition(() => setNear(true));
+  const change = (next: boolean): void => startTransition(() => setOpen(next));
+  const press = (e: MouseEvent<HTMLButtonElement>): void => {
+    e.preventDefault();
+    e.currentTarget.focus();
+    change(true);
+  };
   return (
     <Select.Root
       value={value === "" ? NOTHING : value}
       onValueChange={(v) => onChange((v === NOTHING ? "" : v) as T)}
       disabled={disabled ?? false}
+      open={open}
+      onOpenChange={change}
     >
       <Select.Trigger
         aria-label={label}
+        onFocus={comeNear}
+        onPointerEnter={comeNear}
+        onPointerDown={untilReleased}
+        onClick={press}
         className={`control inline-flex items-center justify-between gap-1 text-left ${className}`}
       >
         <span className="truncate">
-          <Select.Value />
+          <Select.Value>{options.find((o) => o.value === value)?.label ?? ""}</Select.Value>
         </span>
         <Select.Icon>
           <ChevronDown size={14} aria-hidden />
         </Select.Icon>
       </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
-          position="popper"
-          sideOffset={2}
-          className="z-50 max-h-(--radix-select-content-available-height) max-w-[92vw] overflow-y-auto rounded-control border border-edge bg-paper text-ink shadow-sm"
-        >
-          <Select.Viewport>
-            {options.map((o) => (
-              <Select.Item
-                key={o.value}
-                value={o.value === "" ? NOTHING : o.value}
-                className="touch flex min-h-8 items-center gap-2 px-2 py-1 outline-none data-highlighted:bg-accent-wash"
-              >
-                <span className="w-4">
-                  <Select.ItemIndicator>
-                    <Check size={14} aria-hidden />
-                  </Select.ItemIndicator>
-                </span>
-                <Select.ItemText>{o.label}</Select.ItemText>
-              </Select.Item>
-            ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
+      {/* A press beside the list closes it, and does nothing else. */}
+      {open && <Portal.Root className="fixed inset-0 z-40" />}
+      {(near || open) && <Options options={options} />}
     </Select.Root>
   );
 }
