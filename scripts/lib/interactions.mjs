@@ -1,0 +1,156 @@
+/**
+ * What a press takes until the next paint, on every view and at a quarter of the processor's speed:
+ * real presses of the mouse and of keys in headless Chromium, timed by the browser itself
+ * (W3C Event Timing; Interaction to Next Paint is the longest of a view's).
+ */
+import { FITTING, PLANNING, SHOP } from "./views.mjs";
+
+const SLOWER = 4;
+/** Of what can be pressed on a view, so much: spread over it. */
+const PRESSES = 16;
+/** A finger is on a button for so long. */
+const HELD_MS = 70;
+/** The next paint and what it tells are there after so long; longer is waited for. */
+const SETTLED_MS = 120;
+
+/** Leaves the page, opens a window of the machine's own, or cannot be taken back. */
+const NOT_PRESSED =
+  /sign out|delete|remove|download|pdf|csv|svg|print|restore|photograph|camera|file|bin\b/i;
+const PRESSED = ["button", "[role=combobox]", "input", "textarea", "summary", "[role=slider]"]
+  .map((one) => `main ${one}:visible`)
+  .join(", ");
+
+/** Every interaction that took more than a frame, as the browser tells it. */
+const watch = () => {
+  window.interactions = [];
+  new PerformanceObserver((list) => {
+    for (const entry of list.getEntries())
+      if (entry.interactionId > 0)
+        window.interactions.push({
+          event: entry.name,
+          ms: entry.duration,
+          handlersMs: entry.processingEnd - entry.processingStart,
+        });
+  }).observe({ type: "event", durationThreshold: 16, buffered: true });
+};
+
+const take = async (page) => {
+  await page.waitForTimeout(SETTLED_MS);
+  return page.evaluate(
+    () =>
+      new Promise((done) =>
+        requestAnimationFrame(() =>
+          requestAnimationFrame(() => setTimeout(() => done(window.interactions.splice(0)))),
+        ),
+      ),
+  );
+};
+
+const described = (control) =>
+  control.evaluate((e) => ({
+    type: e.type ?? "",
+    role: e.getAttribute("role") ?? e.tagName.toLowerCase(),
+    off: e.disabled === true || e.getAttribute("aria-disabled") === "true",
+    name: (e.getAttribute("aria-label") ?? (e.textContent || e.labels?.[0]?.textContent || ""))
+      .trim()
+      .slice(0, 50),
+  }));
+
+/** After the press: what one writes or picks there. */
+async function goOnWith(page, { type, role }) {
+  const write = async (text) => {
+    for (const key of text) {
+      await page.keyboard.press(key);
+      await page.waitForTimeout(HELD_MS);
+    }
+  };
+  if (role === "combobox") {
+    await page.waitForTimeout(2 * SETTLED_MS);
+    await write(["ArrowDown", "Enter"]);
+  } else if (type === "number" || type === "range") await write(["ArrowUp", "Tab"]);
+  else if (role === "input" && ["text", "search"].includes(type)) await write([..."pod", "Tab"]);
+  else if (role === "textarea") await write([..."pod"]);
+}
+
+/** A dialog or a list that the press opened is written in and left. */
+async function leave(page) {
+  const open = page.locator("[role=dialog], [role=listbox], [role=menu]");
+  if ((await open.count()) === 0) return;
+  const field = open.locator("input:visible").first();
+  if ((await field.count()) > 0) {
+    await field.click({ delay: HELD_MS });
+    await page.keyboard.press("1");
+  }
+  for (let left = 3; left > 0 && (await open.count()) > 0; left -= 1) {
+    await page.keyboard.press("Escape");
+    await page.waitForTimeout(SETTLED_MS);
+  }
+}
+
+/** The presses of one view, the slowest first: what was pressed and how long until it was painted. */
+async function pressesOf(page, url, words) {
+  await page.goto(url);
+  await page.getByText(words).first().waitFor();
+  await page.waitForTimeout(1500);
+  await take(page);
+  const controls = page.locator(PRESSED);
+  const there = await controls.count();
+  const found = [];
+  for (let at = 0; at < there; at += Math.max(1, Math.ceil(there / PRESSES))) {
+    const control = controls.nth(at);
+    if ((await control.count()) === 0) break;
+    const what = await described(control);
+    if (what.off || what.type === "file" || NOT_PRESSED.test(what.name)) continue;
+    try {
+      await control.click({ delay: HELD_MS, timeout: 3000 });
+    } catch {
+      // Under another layer by now: nobody could press it either.
+      continue;
+    }
+    await goOnWith(page, what);
+    await leave(page);
+    const slowest = (await take(page)).sort((a, b) => b.ms - a.ms)[0];
+    found.push({ what: `${what.role} “${what.name}”`, ...(slowest ?? { ms: 0 }) });
+    if (page.url() !== url) {
+      await page.goto(url);
+      await page.getByText(words).first().waitFor();
+      await page.waitForTimeout(1500);
+      await take(page);
+    }
+  }
+  return found.sort((a, b) => b.ms - a.ms);
+}
+
+/** Every view of the shop and of two jobs: `{ view, presses }`. A page of its own for each. */
+export async function* interactions(browser, url, only = "") {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  try {
+    await context.request.post(`${url}/api/session`, {
+      data: { signIn: "ansa", password: "lamp-and-loom" },
+    });
+    const jobs = await (await context.request.get(`${url}/api/jobs`)).json();
+    const ofJob = (title, views) => {
+      const { id } = jobs.find((job) => job.title === title);
+      return views.map(([path, words]) => [`/jobs/${id}/${path}`, words]);
+    };
+    const views = [
+      ...SHOP,
+      ...ofJob("Lambing-watch bar and pods", PLANNING),
+      ...ofJob("Box lamp: run, turn, brake", FITTING),
+    ];
+    for (const [path, words] of views) {
+      if (!path.includes(only)) continue;
+      const page = await context.newPage();
+      await page.addInitScript(watch);
+      const cdp = await context.newCDPSession(page);
+      await cdp.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
+      yield {
+        view: path.replace(/^\/jobs\/[^/]+\//, ""),
+        presses: await pressesOf(page, `${url}${path}`, words),
+      };
+      await page.close();
+    }
+  } finally {
+    await context.close();
+  }
+}
