@@ -102,6 +102,9 @@ async function pressesOf(page, url, words) {
     const what = await described(control);
     if (what.off || what.type === "file" || NOT_PRESSED.test(what.name)) continue;
     try {
+      // One scrolls there before one presses.
+      await control.scrollIntoViewIfNeeded({ timeout: 3000 });
+      await page.waitForTimeout(2 * SETTLED_MS);
       await control.click({ delay: HELD_MS, timeout: 3000 });
     } catch {
       // Under another layer by now: nobody could press it either.

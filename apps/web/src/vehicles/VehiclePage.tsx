@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
 import { type Edit, applyEdits, createJob } from "@dragonet/core";
@@ -27,11 +27,15 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
   const [job, setJob] = useState(() => createJob("", "", kept.value));
   const { vehicle } = job;
   const [mapOpen, setMapOpen] = useState(false);
-  const edit = (edits: readonly Edit[]): void => {
-    const result = applyEdits(job, edits);
-    if (result.ok) setJob(result.job);
-    else toast.error(`Not done: ${result.message}`);
-  };
+  const now = useRef(job);
+  /** The same from one change to the next: what an edit does not touch is not drawn again. */
+  const edit = useCallback((edits: readonly Edit[]): void => {
+    const result = applyEdits(now.current, edits);
+    if (result.ok) {
+      now.current = result.job;
+      setJob(result.job);
+    } else toast.error(`Not done: ${result.message}`);
+  }, []);
   const save = useMutation({
     mutationFn: () =>
       ask<KeptVehicleAnswer>(`vehicles/${vehicle.profileId}`, "PUT", {

@@ -1,6 +1,15 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Portal, Select } from "radix-ui";
-import { startTransition, useState, type MouseEvent, type PointerEvent } from "react";
+import {
+  memo,
+  startTransition,
+  useCallback,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type MouseEvent,
+  type PointerEvent,
+} from "react";
 
 export interface ChoiceOption<T extends string> {
   readonly value: T;
@@ -57,12 +66,7 @@ function Options<T extends string>({ options }: OptionsProps<T>) {
   );
 }
 
-/**
- * One of several, from a list that opens. The list is not there until somebody comes near it: a
- * form of forty such fields would carry hundreds of lines that nobody sees. It is made after the
- * press is painted, so that a slow machine answers a press at once.
- */
-export function Choice<T extends string>(props: ChoiceProps<T>) {
+function Field(props: ChoiceProps<string>) {
   const { label, value, options, onChange, disabled, className = "" } = props;
   const [near, setNear] = useState(false);
   const [open, setOpen] = useState(false);
@@ -76,7 +80,7 @@ export function Choice<T extends string>(props: ChoiceProps<T>) {
   return (
     <Select.Root
       value={value === "" ? NOTHING : value}
-      onValueChange={(v) => onChange((v === NOTHING ? "" : v) as T)}
+      onValueChange={(v) => onChange(v === NOTHING ? "" : v)}
       disabled={disabled ?? false}
       open={open}
       onOpenChange={change}
@@ -101,4 +105,37 @@ export function Choice<T extends string>(props: ChoiceProps<T>) {
       {(near || open) && <Options options={options} />}
     </Select.Root>
   );
+}
+
+const sameOptions = (
+  a: readonly ChoiceOption<string>[],
+  b: readonly ChoiceOption<string>[],
+): boolean =>
+  a === b ||
+  (a.length === b.length && a.every((o, i) => o.value === b[i]?.value && o.label === b[i]?.label));
+
+/** Drawn anew when it shows something else: forms make their lists of options as they are drawn. */
+const KeptField = memo(
+  Field,
+  (a, b) =>
+    a.label === b.label &&
+    a.value === b.value &&
+    a.disabled === b.disabled &&
+    a.className === b.className &&
+    a.onChange === b.onChange &&
+    sameOptions(a.options, b.options),
+);
+
+/**
+ * One of several, from a list that opens. The list is not there until somebody comes near it: a
+ * form of forty such fields would carry hundreds of lines that nobody sees. It is made after the
+ * press is painted, so that a slow machine answers a press at once.
+ */
+export function Choice<T extends string>({ onChange, ...rest }: ChoiceProps<T>) {
+  const latest = useRef(onChange);
+  useLayoutEffect(() => {
+    latest.current = onChange;
+  });
+  const choose = useCallback((value: string) => latest.current(value as T), []);
+  return <KeptField {...rest} onChange={choose} />;
 }

@@ -12,7 +12,7 @@ interface SectionProps {
 export function Section({ title, action, about, children }: SectionProps) {
   const id = useId();
   return (
-    <section aria-labelledby={id} className="mb-6">
+    <section aria-labelledby={id} className="in-view mb-6">
       <div className="mb-1 flex items-baseline gap-3 border-b border-ink pb-1">
         <h2 id={id} className="mr-auto text-lead">
           {title}
