@@ -3,13 +3,11 @@ import { Portal, Select } from "radix-ui";
 import {
   memo,
   startTransition,
-  useCallback,
-  useLayoutEffect,
-  useRef,
   useState,
   type MouseEvent,
   type PointerEvent,
 } from "react";
+import { useLatest } from "./useLatest.ts";
 
 export interface ChoiceOption<T extends string> {
   readonly value: T;
@@ -132,10 +130,6 @@ const KeptField = memo(
  * press is painted, so that a slow machine answers a press at once.
  */
 export function Choice<T extends string>({ onChange, ...rest }: ChoiceProps<T>) {
-  const latest = useRef(onChange);
-  useLayoutEffect(() => {
-    latest.current = onChange;
-  });
-  const choose = useCallback((value: string) => latest.current(value as T), []);
+  const choose = useLatest((value: string) => onChange(value as T));
   return <KeptField {...rest} onChange={choose} />;
 }

@@ -1,4 +1,5 @@
-import { useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
+import { memo, useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
+import { useLatest } from "./useLatest.ts";
 
 interface TextInputProps {
   readonly label: string;
@@ -14,8 +15,7 @@ interface TextInputProps {
   readonly check?: (value: string) => string | null;
 }
 
-/** Text that is taken when the field is left or Enter is pressed; Escape puts it back. */
-export function TextInput(props: TextInputProps) {
+const TextField = memo(function TextField(props: TextInputProps) {
   const { label, value, onCommit, className = "", type = "text", maxLength = 500 } = props;
   const { check, lines } = props;
   const [draft, setDraft] = useState<string | null>(null);
@@ -72,6 +72,11 @@ export function TextInput(props: TextInputProps) {
       )}
     </span>
   );
+});
+
+/** Text that is taken when the field is left or Enter is pressed; Escape puts it back. */
+export function TextInput({ onCommit, ...rest }: TextInputProps) {
+  return <TextField {...rest} onCommit={useLatest(onCommit)} />;
 }
 
 interface NumberInputProps {
@@ -86,8 +91,7 @@ interface NumberInputProps {
 
 const DECIMAL = /^-?\d+([.,]\d+)?$/;
 
-/** A number in the field's own unit, refused in words when it is none or out of range. */
-export function NumberInput(props: NumberInputProps) {
+const NumberField = memo(function NumberField(props: NumberInputProps) {
   const { label, value, onCommit, unit, min = 0, max = 1e6, className = "w-20" } = props;
   const say = (text: string): string | null => {
     const number = Number(text.trim().replace(",", "."));
@@ -97,7 +101,7 @@ export function NumberInput(props: NumberInputProps) {
   };
   return (
     <span className="inline-flex items-baseline">
-      <TextInput
+      <TextField
         label={unit ? `${label}, ${unit}` : label}
         value={String(value)}
         check={say}
@@ -108,4 +112,9 @@ export function NumberInput(props: NumberInputProps) {
       {unit !== undefined && <span className="unit min-w-7">{unit}</span>}
     </span>
   );
+});
+
+/** A number in the field's own unit, refused in words when it is none or out of range. */
+export function NumberInput({ onCommit, ...rest }: NumberInputProps) {
+  return <NumberField {...rest} onCommit={useLatest(onCommit)} />;
 }
