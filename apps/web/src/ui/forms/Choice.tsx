@@ -1,12 +1,7 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Portal, Select } from "radix-ui";
-import {
-  memo,
-  startTransition,
-  useState,
-  type MouseEvent,
-  type PointerEvent,
-} from "react";
+import { memo, startTransition, useState, type MouseEvent, type PointerEvent } from "react";
+import { afterPaint } from "../../base/afterPaint.ts";
 import { useLatest } from "./useLatest.ts";
 
 export interface ChoiceOption<T extends string> {
@@ -65,11 +60,22 @@ function Options<T extends string>({ options }: OptionsProps<T>) {
 }
 
 function Field(props: ChoiceProps<string>) {
-  const { label, value, options, onChange, disabled, className = "" } = props;
+  const { label, options, onChange, disabled, className = "" } = props;
   const [near, setNear] = useState(false);
   const [open, setOpen] = useState(false);
+  /** What was picked is shown at once, and stands when it has been taken. */
+  const [picked, setPicked] = useState<string | null>(null);
+  const value = picked ?? props.value;
   const comeNear = (): void => startTransition(() => setNear(true));
-  const change = (next: boolean): void => startTransition(() => setOpen(next));
+  const change = (next: boolean): void => afterPaint(() => setOpen(next));
+  const pick = (v: string): void => {
+    const next = v === NOTHING ? "" : v;
+    setPicked(next);
+    afterPaint(() => {
+      onChange(next);
+      setPicked(null);
+    });
+  };
   const press = (e: MouseEvent<HTMLButtonElement>): void => {
     e.preventDefault();
     e.currentTarget.focus();
@@ -78,7 +84,7 @@ function Field(props: ChoiceProps<string>) {
   return (
     <Select.Root
       value={value === "" ? NOTHING : value}
-      onValueChange={(v) => onChange(v === NOTHING ? "" : v)}
+      onValueChange={pick}
       disabled={disabled ?? false}
       open={open}
       onOpenChange={change}

@@ -1,4 +1,5 @@
 import { memo, useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
+import { afterPaint } from "../../base/afterPaint.ts";
 import { useLatest } from "./useLatest.ts";
 
 interface TextInputProps {
@@ -9,6 +10,8 @@ interface TextInputProps {
   readonly placeholder?: string;
   readonly type?: "text" | "date";
   readonly maxLength?: number;
+  /** The keys that a phone shows. */
+  readonly inputMode?: "decimal";
   /** Lines to show, where what is written is longer than one; 1 for a line that grows; without it one. */
   readonly lines?: number;
   /** Returns what is wrong, or null. */
@@ -23,8 +26,13 @@ const TextField = memo(function TextField(props: TextInputProps) {
   const wrong = draft === null ? null : (check?.(draft) ?? null);
 
   const commit = (): void => {
-    if (!escaped.current && draft !== null && draft !== value && wrong === null) onCommit(draft);
-    if (wrong === null || escaped.current) setDraft(null);
+    const taken = !escaped.current && draft !== null && draft !== value && wrong === null;
+    if (taken)
+      afterPaint(() => {
+        onCommit(draft);
+        setDraft(null);
+      });
+    else if (wrong === null || escaped.current) setDraft(null);
     escaped.current = false;
   };
 
@@ -34,6 +42,7 @@ const TextField = memo(function TextField(props: TextInputProps) {
     "data-draft": draft !== null || undefined,
     value: draft ?? value,
     placeholder: props.placeholder,
+    inputMode: props.inputMode,
     maxLength,
     onChange: (e: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
       setDraft(e.target.value);
@@ -107,6 +116,8 @@ const NumberField = memo(function NumberField(props: NumberInputProps) {
         check={say}
         className={`num text-right ${className}`}
         maxLength={20}
+        // A phone's figures come without a sign.
+        {...(min < 0 ? {} : { inputMode: "decimal" })}
         onCommit={(text) => onCommit(Number(text.trim().replace(",", ".")))}
       />
       {unit !== undefined && <span className="unit min-w-7">{unit}</span>}

@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { useRef, type ReactNode } from "react";
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from "react";
+import { afterPaint } from "../../base/afterPaint.ts";
 
 interface ModalProps {
   readonly open: boolean;
@@ -16,19 +17,43 @@ interface ModalProps {
 /** What a dialog is there for has the focus first, not the way out of it. */
 const FIRST = "input, textarea, [role=combobox], button:not([aria-label=Close])";
 
-function toFirstField(e: Event): void {
-  const dialog = e.currentTarget instanceof HTMLElement ? e.currentTarget : null;
-  const first = dialog?.querySelector<HTMLElement>(FIRST);
-  if (!first) return;
-  e.preventDefault();
-  first.focus();
+/** Opened when the press that asked for it is on the screen; closed at once. */
+function useOpened(open: boolean): boolean {
+  const [opened, setOpened] = useState(false);
+  useEffect(() => {
+    if (open) afterPaint(() => setOpened(true));
+    else setOpened(false);
+  }, [open]);
+  return open && opened;
+}
+
+/** What is in a dialog comes in the frame after the dialog itself, with the focus. */
+function Inside({ children, onEnter }: { children: ReactNode; onEnter: () => void }) {
+  const [there, setThere] = useState(false);
+  const place = useRef<HTMLDivElement>(null);
+  // Before anything in the dialog takes the focus.
+  useLayoutEffect(onEnter, [onEnter]);
+  useEffect(() => afterPaint(() => setThere(true)), []);
+  useEffect(() => {
+    if (there) place.current?.querySelector<HTMLElement>(FIRST)?.focus();
+  }, [there]);
+  return (
+    <div ref={place} className="contents">
+      {there && children}
+    </div>
+  );
 }
 
 export function Modal({ open, onClose, title, children, about, firm = false }: ModalProps) {
   const opener = useRef<HTMLElement | null>(null);
-  const enter = (e: Event): void => {
+  const noteOpener = useCallback(() => {
     opener.current = document.activeElement instanceof HTMLElement ? document.activeElement : null;
-    toFirstField(e);
+  }, []);
+  /** The dialog has the focus until its first field is there. */
+  const enter = (e: Event): void => {
+    e.preventDefault();
+    const dialog = e.currentTarget instanceof HTMLElement ? e.currentTarget : null;
+    if (dialog && !dialog.contains(document.activeElement)) dialog.focus();
   };
   /** Back to what opened it: there is no trigger that the dialog would know of. */
   const leave = (e: Event): void => {
@@ -46,7 +71,7 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
     if (e.target instanceof HTMLElement && e.target.dataset.draft) e.preventDefault();
   };
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
+    <Dialog.Root open={useOpened(open)} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content
@@ -66,7 +91,7 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
             )}
           </div>
           {about !== undefined && <Dialog.Description className="mb-3">{about}</Dialog.Description>}
-          {children}
+          <Inside onEnter={noteOpener}>{children}</Inside>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -8,9 +8,12 @@ import {
   append,
   asId,
   assumed,
+  removeConnector,
+  removePin,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { Button } from "../../ui/Button.tsx";
+import { useLatest } from "../../ui/forms/useLatest.ts";
 import { Section } from "../../ui/page/Section.tsx";
 import type { VehicleEditing } from "../editing.ts";
 import { ConnectorsPlan } from "./ConnectorsPlan.tsx";
@@ -38,8 +41,24 @@ function trailerEdits(job: Job): Edit[] {
   ];
 }
 
+/** One more wire of a connector, of which nothing is known yet. */
+function wireEdits(job: Job, connectorId: ConnectorId): Edit[] {
+  const there = job.vehicle.pins.filter((p) => p.connectorId === connectorId).length;
+  return [
+    append(job, "pin", {
+      ...{ id: asId<PinId>(mint("pin")), connectorId, cavity: String(there + 1) },
+      ...{ supply: job.vehicle.system.kind === "pack" ? "pack" : "battery", family: "signal" },
+      ...{ colour: "", carries: "", liveWhen: "unknown", mayGiveA: assumed(0.3, 0.1, 1) },
+      ...{ fuseA: 0, switches: "positive", variant: "", foundBy: "", certainty: "guess" },
+    }),
+  ];
+}
+
 /** Which connector carries what, on which colour, found by whom: where every tap is chosen from. */
 export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
+  const addWire = useLatest((id: ConnectorId) => edit(wireEdits(job, id)));
+  const removeWire = useLatest((id: PinId) => edit(removePin(job, id)));
+  const remove = useLatest((id: ConnectorId) => edit(removeConnector(job, id)));
   return (
     <Section
       title="Connector map"
@@ -75,10 +94,11 @@ export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
         <ConnectorTable
           key={connector.id}
           number={i + 1}
-          job={job}
-          connector={connector}
-          edit={edit}
-          canEdit={canEdit}
+          vehicle={job.vehicle}
+          {...{ connector, edit, canEdit }}
+          onAddWire={addWire}
+          onRemoveWire={removeWire}
+          onRemove={remove}
         />
       ))}
     </Section>

@@ -1,14 +1,6 @@
 import { Plus } from "lucide-react";
-import {
-  type Connector,
-  type Edit,
-  type PinId,
-  append,
-  asId,
-  assumed,
-  removeConnector,
-} from "@dragonet/core";
-import { mint } from "../../base/mint.ts";
+import { memo } from "react";
+import type { Connector, ConnectorId, Edit, PinId, Vehicle } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { TextInput } from "../../ui/forms/TextInput.tsx";
@@ -18,38 +10,23 @@ import { anchorOf } from "./ConnectorsPlan.tsx";
 import { PinRow } from "./PinRow.tsx";
 import { PlugPicture } from "./PlugPicture.tsx";
 
-/** One connector, and a line for each of its wires. */
-export function ConnectorTable({
-  job,
-  connector,
-  number,
-  edit,
-  canEdit,
-}: VehicleEditing & { connector: Connector; number: number }) {
-  const pins = job.vehicle.pins.filter((p) => p.connectorId === connector.id);
+interface ConnectorTableProps extends Pick<VehicleEditing, "edit" | "canEdit"> {
+  readonly vehicle: Vehicle;
+  readonly connector: Connector;
+  readonly number: number;
+  readonly onAddWire: (connector: ConnectorId) => void;
+  readonly onRemoveWire: (pin: PinId) => void;
+  readonly onRemove: (connector: ConnectorId) => void;
+}
+
+/** One connector, and a line for each of its wires; drawn anew when its vehicle changes. */
+export const ConnectorTable = memo(function ConnectorTable(props: ConnectorTableProps) {
+  const { vehicle, connector, number, edit, canEdit, onAddWire, onRemoveWire, onRemove } = props;
+  const pins = vehicle.pins.filter((p) => p.connectorId === connector.id);
   const set = (field: keyof Connector, value: string | number): void =>
     edit([{ kind: "set", entity: "connector", id: connector.id, field, value } as Edit]);
-  const addPin = (): void =>
-    edit([
-      append(job, "pin", {
-        id: asId<PinId>(mint("pin")),
-        connectorId: connector.id,
-        supply: job.vehicle.system.kind === "pack" ? "pack" : "battery",
-        cavity: String(pins.length + 1),
-        colour: "",
-        carries: "",
-        family: "signal",
-        liveWhen: "unknown",
-        mayGiveA: assumed(0.3, 0.1, 1),
-        fuseA: 0,
-        switches: "positive",
-        variant: "",
-        foundBy: "",
-        certainty: "guess",
-      }),
-    ]);
   return (
-    <div className="mb-4 scroll-mt-4" id={anchorOf(connector)} tabIndex={-1}>
+    <div className="in-view mb-4 scroll-mt-4" id={anchorOf(connector)} tabIndex={-1}>
       <div className="flex flex-wrap items-center gap-2 py-1">
         <span className="num w-5 text-right font-bold text-muted">{number}</span>
         <TextInput
@@ -68,25 +45,22 @@ export function ConnectorTable({
             onCommit={(v) => set("where", v)}
           />
         </span>
-        {job.vehicle.places.length > 0 && (
+        {vehicle.places.length > 0 && (
           <PlaceChoice
             label={`Place of ${connector.name} on the map`}
-            places={job.vehicle.places}
+            places={vehicle.places}
             value={connector.at}
             none="not on the map"
             disabled={!canEdit}
             onChange={(at) => set("at", at)}
           />
         )}
-        <Button look="quiet" onClick={addPin}>
+        <Button look="quiet" onClick={() => onAddWire(connector.id)}>
           <Plus size={15} aria-hidden /> Wire
         </Button>
-        <RemoveButton
-          what={connector.name}
-          onClick={() => edit(removeConnector(job, connector.id))}
-        />
+        <RemoveButton what={connector.name} onClick={() => onRemove(connector.id)} />
       </div>
-      <PlugPicture vehicle={job.vehicle} connector={connector} set={canEdit ? set : null} />
+      <PlugPicture vehicle={vehicle} connector={connector} set={canEdit ? set : null} />
       {pins.length > 0 && (
         <div
           className="relative overflow-x-auto"
@@ -119,7 +93,15 @@ export function ConnectorTable({
             </thead>
             <tbody>
               {pins.map((pin) => (
-                <PinRow key={pin.id} job={job} pin={pin} edit={edit} canEdit={canEdit} />
+                <PinRow
+                  key={pin.id}
+                  pin={pin}
+                  isEngine={vehicle.system.kind === "engine"}
+                  variants={vehicle.variants}
+                  edit={edit}
+                  canEdit={canEdit}
+                  onRemove={onRemoveWire}
+                />
               ))}
             </tbody>
           </table>
@@ -127,4 +109,4 @@ export function ConnectorTable({
       )}
     </div>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { outerMeasures, type Connector, type MapPlace, type Vehicle } from "@dragonet/core";
 import { placeLabels } from "../../ui/picture/labels.ts";
 import { LabelLine } from "../../ui/picture/LabelLine.tsx";
@@ -38,8 +39,20 @@ export function layOutConnectors({ connectors, places, size }: Vehicle) {
   return { at, width, height, labels };
 }
 
+interface PlanProps {
+  readonly vehicle: Vehicle;
+}
+
+/** Whether two vehicles have the same picture: it shows no wires and no facts. */
+const samePicture = ({ vehicle: a }: PlanProps, { vehicle: b }: PlanProps): boolean =>
+  a.connectors === b.connectors &&
+  a.places === b.places &&
+  a.size === b.size &&
+  a.kind === b.kind &&
+  a.model === b.model;
+
 /** The vehicle from above with its connectors where they are; each leads to its wires. */
-export function ConnectorsPlan({ vehicle }: { vehicle: Vehicle }) {
+export const ConnectorsPlan = memo(function ConnectorsPlan({ vehicle }: PlanProps) {
   const { at, width, height, labels } = layOutConnectors(vehicle);
   if (labels.length === 0) return null;
   return (
@@ -76,4 +89,4 @@ export function ConnectorsPlan({ vehicle }: { vehicle: Vehicle }) {
       ))}
     </svg>
   );
-}
+}, samePicture);

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import {
   CERTAINTIES,
   CIRCUIT_FAMILIES,
@@ -5,7 +6,8 @@ import {
   type Edit,
   LIVE_WHEN,
   PIN_SUPPLIES,
-  removePin,
+  type PinId,
+  type Vehicle,
 } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { wordOptions } from "../../ui/forms/controlled.tsx";
@@ -16,8 +18,11 @@ import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
 import { WireSwatch } from "../../ui/WireSwatch.tsx";
 import type { VehicleEditing } from "../editing.ts";
 
-interface PinRowProps extends VehicleEditing {
+interface PinRowProps extends Pick<VehicleEditing, "edit" | "canEdit"> {
   readonly pin: ConnectorPin;
+  readonly isEngine: boolean;
+  readonly variants: Vehicle["variants"];
+  readonly onRemove: (id: PinId) => void;
 }
 
 const SUPPLY_WORDS: Readonly<Record<ConnectorPin["supply"], string>> = {
@@ -76,8 +81,12 @@ function LiveChoices({
   );
 }
 
-/** One wire of a connector: where it sits, what it carries, what it may give, who found that. */
-export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
+/**
+ * One wire of a connector: where it sits, what it carries, what it may give, who found that. A
+ * vehicle has many: one that is edited leaves the others as they are drawn.
+ */
+export const PinRow = memo(function PinRow(props: PinRowProps) {
+  const { pin, isEngine, variants, edit, canEdit, onRemove } = props;
   const set: SetField = (field, value) =>
     edit([{ kind: "set", entity: "pin", id: pin.id, field, value } as Edit]);
   const name = pin.carries === "" ? `cavity ${pin.cavity}` : pin.carries;
@@ -115,10 +124,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
         />
       </td>
       <td data-head="Live with" className="pr-2">
-        <LiveChoices
-          {...{ name, pin, canEdit, set }}
-          isEngine={job.vehicle.system.kind === "engine"}
-        />
+        <LiveChoices {...{ name, pin, canEdit, isEngine, set }} />
       </td>
       <td data-head="Circuit" className="pr-2">
         <Choice
@@ -171,7 +177,7 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
         />
       </td>
       <td>
-        {job.vehicle.variants.length > 0 && (
+        {variants.length > 0 && (
           <Choice
             label={`${name}: variant`}
             value={pin.variant}
@@ -179,13 +185,13 @@ export function PinRow({ job, pin, edit, canEdit }: PinRowProps) {
             className="w-28"
             options={[
               { value: "", label: "every variant" },
-              ...job.vehicle.variants.map((v) => ({ value: v.id, label: v.name })),
+              ...variants.map((v) => ({ value: v.id, label: v.name })),
             ]}
             onChange={(v) => set("variant", v)}
           />
         )}
-        <RemoveButton what={name} onClick={() => edit(removePin(job, pin.id))} />
+        <RemoveButton what={name} onClick={() => onRemove(pin.id)} />
       </td>
     </tr>
   );
-}
+});
