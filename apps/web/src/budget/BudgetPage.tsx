@@ -1,3 +1,4 @@
+import { memo } from "react";
 import {
   decimal,
   lastsFor,
@@ -41,7 +42,13 @@ function headline(running: readonly ChargingBudget[]): string {
   return "The charging system carries it";
 }
 
-function RunningState({ budget, scaleA }: { budget: ChargingBudget; scaleA: number }) {
+const RunningState = memo(function RunningState({
+  budget,
+  scaleA,
+}: {
+  budget: ChargingBudget;
+  scaleA: number;
+}) {
   const { spareA } = budget;
   return (
     <div className="border-b border-hair py-3">
@@ -66,9 +73,9 @@ function RunningState({ budget, scaleA }: { budget: ChargingBudget; scaleA: numb
       <BalanceBar budget={budget} scaleA={scaleA} />
     </div>
   );
-}
+});
 
-function ToMeasure({ running }: { running: readonly ChargingBudget[] }) {
+const ToMeasure = memo(function ToMeasure({ running }: { running: readonly ChargingBudget[] }) {
   const uncertain = running.filter((b) => b.toMeasure.length > 0);
   if (uncertain.length === 0) return null;
   return (
@@ -92,7 +99,7 @@ function ToMeasure({ running }: { running: readonly ChargingBudget[] }) {
       ))}
     </Section>
   );
-}
+});
 
 /** How long a battery that has grown old lasts. */
 function agedText(minutes: Interval): string {
@@ -107,7 +114,7 @@ const ownText = (hours: Interval | null): string => {
 };
 
 /** Batteries that the job brings with it: how long each lasts, and how long it charges. */
-function OwnBatteries({ own }: { own: readonly OwnBatteryBudget[] }) {
+const OwnBatteries = memo(function OwnBatteries({ own }: { own: readonly OwnBatteryBudget[] }) {
   return (
     <Section title="Batteries of its own" about="From full to a fifth left, by Peukert’s law.">
       {own.map((b) => (
@@ -124,9 +131,9 @@ function OwnBatteries({ own }: { own: readonly OwnBatteryBudget[] }) {
       ))}
     </Section>
   );
-}
+});
 
-function Standing({ plan }: { plan: JobPlan }) {
+const Standing = memo(function Standing({ plan }: { plan: JobPlan }) {
   const { engineOff, parked } = plan.budget;
   return (
     <>
@@ -201,7 +208,7 @@ function Standing({ plan }: { plan: JobPlan }) {
       </Section>
     </>
   );
-}
+});
 
 /** Will the charging system carry it; how long with the engine off; how long parked. */
 export function BudgetPage() {

@@ -1,4 +1,4 @@
-import { useCallback, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import { decimal, type RunId, type Way } from "@dragonet/core";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useAtHand } from "../shelf/parts.ts";
@@ -27,7 +27,7 @@ function useWays(runId: RunId | null): readonly Way[] | null {
   return useWorked(runId === null ? null : ask);
 }
 
-function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {
+const WayRow = memo(function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {
   const edit = useEdit();
   const [first, last] = [way.points[0], way.points[way.points.length - 1]];
   const { evening } = way;
@@ -100,7 +100,7 @@ function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {
       </td>
     </tr>
   );
-}
+});
 
 const HEADS = [
   "Way",

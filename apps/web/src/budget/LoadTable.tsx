@@ -1,8 +1,13 @@
+import { memo } from "react";
 import { span, type BudgetLine, type ChargingBudget } from "@dragonet/core";
 import { Section } from "../ui/page/Section.tsx";
 
 /** Every line of the budget in every state: the numbers under the bars. */
-export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {
+export const LoadTable = memo(function LoadTable({
+  running,
+}: {
+  running: readonly ChargingBudget[];
+}) {
   const names = [
     ...new Map(
       running.flatMap((b) => b.lines).map((line) => [`${line.kind} ${line.what}`, line] as const),
@@ -73,4 +78,4 @@ export function LoadTable({ running }: { running: readonly ChargingBudget[] }) {
       </div>
     </Section>
   );
-}
+});

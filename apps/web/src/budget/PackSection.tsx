@@ -1,10 +1,11 @@
+import { memo } from "react";
 import { decimal, type ChargingTimes, type PackEvening } from "@dragonet/core";
 import { Section } from "../ui/page/Section.tsx";
 
 const hours = (h: number): string => (Number.isFinite(h) ? decimal(h, 1) : "?");
 
 /** An evening of the added lamps on a traction pack: watt-hours, range, and what it does to the blocks. */
-export function PackSection({ evening }: { evening: PackEvening }) {
+export const PackSection = memo(function PackSection({ evening }: { evening: PackEvening }) {
   const uneven = evening.apartAh > 0.01;
   return (
     <Section title={uneven ? "The blocks are drawn down unevenly" : "An evening on the pack"}>
@@ -78,9 +79,13 @@ export function PackSection({ evening }: { evening: PackEvening }) {
       </p>
     </Section>
   );
-}
+});
 
-export function ChargingSection({ charging }: { charging: ChargingTimes }) {
+export const ChargingSection = memo(function ChargingSection({
+  charging,
+}: {
+  charging: ChargingTimes;
+}) {
   return (
     <Section title="Charging">
       <ul>
@@ -100,4 +105,4 @@ export function ChargingSection({ charging }: { charging: ChargingTimes }) {
       </ul>
     </Section>
   );
-}
+});

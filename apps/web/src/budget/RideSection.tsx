@@ -1,5 +1,5 @@
 import { proxy } from "comlink";
-import { useCallback, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import {
   SHIPPED_RIDES,
   decimal,
@@ -53,7 +53,7 @@ function useRideBounds(job: Job, startSoc: number) {
   return { bounds: last?.is ?? null, share: done ? 1 : share };
 }
 
-function Curve({ report }: { report: RideReport }) {
+const Curve = memo(function Curve({ report }: { report: RideReport }) {
   const loadAt = (rpm: number): number => {
     const list = report.loadA;
     const next = list.findIndex((l) => l.rpm >= rpm);
@@ -78,9 +78,9 @@ function Curve({ report }: { report: RideReport }) {
       ]}
     />
   );
-}
+});
 
-function BreakEvens({ report }: { report: RideReport }) {
+const BreakEvens = memo(function BreakEvens({ report }: { report: RideReport }) {
   return (
     <ul className="my-2">
       {report.states.map(({ state, even, repayMinutes }) => (
@@ -110,9 +110,9 @@ function BreakEvens({ report }: { report: RideReport }) {
       ))}
     </ul>
   );
-}
+});
 
-function SwitchOffList({ report }: { report: RideReport }) {
+const SwitchOffList = memo(function SwitchOffList({ report }: { report: RideReport }) {
   return (
     <Section title={`What to switch off first ${STATE_WORDS[report.worst]}`}>
       <ol>
@@ -128,7 +128,7 @@ function SwitchOffList({ report }: { report: RideReport }) {
       </ol>
     </Section>
   );
-}
+});
 
 /** The battery along a ride: where it ends, how low it gets, and within what bounds. */
 export function RideSection({ charging, canEdit }: { charging: ChargingFacts; canEdit: boolean }) {

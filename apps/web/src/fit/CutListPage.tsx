@@ -1,5 +1,5 @@
 import { Download, Printer, Tags } from "lucide-react";
-import { useCallback, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import {
   ENDS_M,
   SLACK_SHARE,
@@ -78,7 +78,7 @@ function WireItem({ line, units }: { line: CutLine; units: UnitSystem }) {
   );
 }
 
-function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
+const Wires = memo(function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
   const openFile = useOpenFile();
   const phone = useNarrow("md");
   return (
@@ -130,7 +130,7 @@ function Wires({ list, units }: { list: CutList; units: UnitSystem }) {
       )}
     </Section>
   );
-}
+});
 
 /** One spool as a bar: its cuts in order, what is left at the end. */
 function SpoolBar({
@@ -167,7 +167,7 @@ function SpoolBar({
   );
 }
 
-function Spools({
+const Spools = memo(function Spools({
   list,
   spoolM,
   setSpoolM,
@@ -215,9 +215,9 @@ function Spools({
       ))}
     </Section>
   );
-}
+});
 
-function Bundles({ list }: { list: CutList }) {
+const Bundles = memo(function Bundles({ list }: { list: CutList }) {
   return (
     <Section title="Bundles" about="Each run’s own wires laid together: D = 1.2 √(Σ d²).">
       <table className="w-full border-collapse">
@@ -250,7 +250,7 @@ function Bundles({ list }: { list: CutList }) {
       </table>
     </Section>
   );
-}
+});
 
 /** What is cut, how it comes off the spools, and how thick it lies. */
 export function CutListPage() {

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { PROVENANCES, vehicleFacts } from "@dragonet/core";
+import { Later } from "../ui/page/Later.tsx";
 import { PROVENANCE_WORDS } from "../ui/forms/FactRow.tsx";
 import type { VehicleEditing } from "../vehicles/editing.ts";
 import { VehicleFacts } from "../vehicles/VehicleFacts.tsx";
@@ -18,7 +19,11 @@ export function AllFacts(editing: VehicleEditing) {
         All its facts
         <span className="ml-3 text-small font-normal text-muted">{counts.join(", ")}</span>
       </summary>
-      {open && <VehicleFacts {...editing} />}
+      {open && (
+        <Later>
+          <VehicleFacts {...editing} />
+        </Later>
+      )}
     </details>
   );
 }

@@ -1,9 +1,16 @@
+import { memo } from "react";
 import type { JobPlan, UnitSystem } from "@dragonet/core";
 import { DataTable } from "../ui/DataTable.tsx";
 import { WireCells, wireHeads } from "./WireRow.tsx";
 
 /** Harnesses that come made up: neither cut nor counted by the metre, only laid and checked. */
-export function HarnessSheet({ plan, units }: { plan: JobPlan; units: UnitSystem }) {
+export const HarnessSheet = memo(function HarnessSheet({
+  plan,
+  units,
+}: {
+  plan: JobPlan;
+  units: UnitSystem;
+}) {
   if (plan.harnessWires.length === 0) return null;
   return (
     <section aria-label="Ready-made harnesses" className="border-t-2 border-ink py-3">
@@ -22,4 +29,4 @@ export function HarnessSheet({ plan, units }: { plan: JobPlan; units: UnitSystem
       </DataTable>
     </section>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Printer } from "lucide-react";
 import {
   CAUTIONS,
@@ -34,7 +35,7 @@ interface RunSheetProps {
   readonly units: UnitSystem;
 }
 
-function RunSheet({ strip, index, plan, units }: RunSheetProps) {
+const RunSheet = memo(function RunSheet({ strip, index, plan, units }: RunSheetProps) {
   const svg = stripSvg(strip, { fontFamily: "var(--font-sans)", ink: "currentColor" });
   const wires = plan.wires.filter((w) => w.runId === strip.runId);
   return (
@@ -98,10 +99,10 @@ function RunSheet({ strip, index, plan, units }: RunSheetProps) {
       </div>
     </section>
   );
-}
+});
 
 /** What runs share before they part: feeds, controls, ground block. */
-function TrunkSheet({ plan }: { plan: JobPlan }) {
+const TrunkSheet = memo(function TrunkSheet({ plan }: { plan: JobPlan }) {
   if (plan.trunks.length === 0) return null;
   return (
     <section aria-label="Before the runs" className="break-inside-avoid border-t-2 border-ink py-3">
@@ -140,9 +141,9 @@ function TrunkSheet({ plan }: { plan: JobPlan }) {
       </div>
     </section>
   );
-}
+});
 
-function Closing({ plan }: { plan: JobPlan }) {
+const Closing = memo(function Closing({ plan }: { plan: JobPlan }) {
   const { running, engineOff, parked } = plan.budget;
   return (
     <section aria-label="Verdict, findings and parts" className="border-t-2 border-ink py-3">
@@ -223,7 +224,7 @@ function Closing({ plan }: { plan: JobPlan }) {
       <p className="mt-2 font-bold">{LAST_WORD}</p>
     </section>
   );
-}
+});
 
 /** The wiring sheet as it is printed and taped to the machine. */
 export function SheetPage() {

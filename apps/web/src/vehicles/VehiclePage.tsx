@@ -8,6 +8,7 @@ import { ApiError, ask } from "../base/api.ts";
 import { askOrLast } from "../base/lastAnswers.ts";
 import { useCanEdit } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
+import { Later } from "../ui/page/Later.tsx";
 import { FaultList, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { ConnectorMap } from "./wiring/ConnectorMap.tsx";
@@ -99,7 +100,9 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
         </Button>
         {mapOpen && (
           <div className="mt-3">
-            <RouteMap job={job} edit={edit} canEdit={canEdit} />
+            <Later>
+              <RouteMap job={job} edit={edit} canEdit={canEdit} />
+            </Later>
           </div>
         )}
       </fieldset>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { startTransition, useEffect, useState } from "react";
 
 /**
  * What the worker computes, anew when `compute` becomes another function; until then the last is
@@ -12,7 +12,8 @@ export function useWorked<T>(compute: (() => Promise<T>) | null): T | null {
     let stale = false;
     compute().then(
       (next) => {
-        if (!stale) setMade(() => next);
+        // Nobody's press waits while what was computed is drawn.
+        if (!stale) startTransition(() => setMade(() => next));
       },
       (error: unknown) => {
         if (stale) return;

@@ -23,6 +23,7 @@ import { LENGTH_WORDS } from "../../job/lengthWords.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { DataTable, type Head } from "../../ui/DataTable.tsx";
+import { Later } from "../../ui/page/Later.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Empty, Loading } from "../../ui/page/states.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
@@ -288,7 +289,9 @@ export function RoutePage() {
       </div>
       {measuring && (
         <div className="no-print mt-3">
-          <RouteMap job={job} edit={edit} canEdit={canEdit} />
+          <Later>
+            <RouteMap job={job} edit={edit} canEdit={canEdit} />
+          </Later>
         </div>
       )}
     </>

@@ -71,10 +71,12 @@ function Field(props: ChoiceProps<string>) {
   const pick = (v: string): void => {
     const next = v === NOTHING ? "" : v;
     setPicked(next);
-    afterPaint(() => {
+    const take = (): void => {
       onChange(next);
       setPicked(null);
-    });
+    };
+    // The list closes first; what was picked changes the page in the frame after.
+    afterPaint(() => afterPaint(take));
   };
   const press = (e: MouseEvent<HTMLButtonElement>): void => {
     e.preventDefault();
