@@ -4,6 +4,7 @@
  * `npm run bench -- judgement`: fuse, wire and relay of ordinary jobs beside a master's ranges.
  * `npm run bench -- schedule`: two hundred jobs on five benches. `search`: over a hundred thousand jobs.
  * `npm run bench -- diagnosis`: probes until a fault is found, beside two other ways to probe.
+ * `npm run bench -- interactions`: presses on every view at a quarter of the processor's speed.
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
@@ -14,6 +15,7 @@ import { join } from "node:path";
 import { CHROMIUM } from "./lib/chromium.mjs";
 import { Failure, main } from "./lib/fail.mjs";
 import { firstPageKb } from "./lib/firstPage.mjs";
+import { interactions } from "./lib/interactions.mjs";
 import { checkNode, findProgram, freePort } from "./lib/machine.mjs";
 import { fromRoot } from "./lib/paths.mjs";
 import { fillSearch, searchTimes } from "./lib/searchBench.mjs";
@@ -440,7 +442,32 @@ async function servedFigures() {
   );
 }
 
+/** Of each view its slowest press to the next paint, at a quarter of the processor's speed. */
+async function interactionFigures() {
+  ensureBuild();
+  if (!existsSync(CHROMIUM.executablePath)) throw new Failure("Chromium is not installed");
+  const { chromium } = await import("@playwright/test");
+  await withServer(async (url) => {
+    const browser = await chromium.launch(CHROMIUM);
+    try {
+      for await (const { view, presses } of interactions(browser, url)) {
+        const [worst] = presses;
+        if (worst === undefined) continue;
+        tell(
+          `${view}, slowest of ${presses.length} presses to the next paint, ${worst.what}`,
+          worst.ms,
+          "ms",
+          100,
+        );
+      }
+    } finally {
+      await browser.close();
+    }
+  });
+}
+
 const FIGURES = {
+  interactions: interactionFigures,
   start: startFigures,
   served: servedFigures,
   networks: networkFigures,

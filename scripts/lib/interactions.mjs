@@ -21,17 +21,28 @@ const PRESSED = ["button", "[role=combobox]", "input", "textarea", "summary", "[
 
 /**
  * From the moment that a press happened to the end of the next frame's work on the page. The
- * browser's own timing waits for word from the screen too, and without a screen that word is
- * at times as late as the next press.
+ * browser's own timing waits for word from the screen too, and without a screen that word is at
+ * times as late as the next press. So are frames, now and then, while the page has nothing to do:
+ * where it is at leisure and gets none, the moment counts at which it came to be.
  */
 const watch = () => {
+  const LEISURE_MS = 100;
   window.interactions = [];
   const begin = (e) => {
+    let told = false;
+    const tell = (at) => {
+      if (told) return;
+      told = true;
+      window.interactions.push({ event: e.type, ms: at - e.timeStamp });
+    };
     const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () =>
-      window.interactions.push({ event: e.type, ms: performance.now() - e.timeStamp });
+    port1.onmessage = () => tell(performance.now());
     // What is sent in a frame arrives when that frame has been laid out and painted.
     requestAnimationFrame(() => port2.postMessage(null));
+    requestIdleCallback(() => {
+      const at = performance.now();
+      setTimeout(() => tell(at), LEISURE_MS);
+    });
   };
   for (const type of ["pointerdown", "pointerup", "click", "keydown", "keyup"])
     window.addEventListener(type, begin, { capture: true });
@@ -74,7 +85,7 @@ async function goOnWith(page, { type, role, figures }) {
   } else if (type === "range") await write(["ArrowRight"]);
   else if (["text", "search", "number"].includes(type) || role === "textarea") {
     // Over what stands there: a letter that is out of sight in its field is never painted.
-    await write(["Control+a", ...(figures ? "12" : "pod"), "Tab"]);
+    await write(["Control+a", ...(figures ? "12" : "pod"), "Enter"]);
   }
 }
 

@@ -54,7 +54,7 @@ export function BoardPage() {
         <h1 className="mr-auto text-lead">Jobs</h1>
         {canEdit && <ImportJob />}
         {canEdit && (
-          <Button look="main" onClick={() => setOpening(true)}>
+          <Button look="main" onPressed={() => setOpening(true)}>
             <Plus size={16} aria-hidden /> New job
           </Button>
         )}

@@ -132,7 +132,7 @@ export function BondsPage() {
         <Button
           look="quiet"
           className="no-print"
-          onClick={() =>
+          onPressed={() =>
             edit([
               append(job, "bond", {
                 id: asId<BondId>(mint("bond")),

@@ -76,7 +76,7 @@ export function HelpPage() {
         <Button
           look="quiet"
           className="px-0 whitespace-nowrap md:mt-4 md:justify-start"
-          onClick={begin}
+          onPressed={begin}
         >
           Five steps through a job
         </Button>

@@ -29,7 +29,7 @@ export function Blockers() {
       action={
         <Button
           look="quiet"
-          onClick={() =>
+          onPressed={() =>
             edit([append(job, "blocker", { id: mint("blocker"), kind: "part", text: "" })])
           }
         >

@@ -25,7 +25,7 @@ export function Kit() {
       action={
         <Button
           look="quiet"
-          onClick={() =>
+          onPressed={() =>
             edit([append(job, "kitItem", { id: mint("kit"), name: "", needed: 1, inBox: 0 })])
           }
         >

@@ -28,7 +28,7 @@ export function Wishes() {
       action={
         <Button
           look="quiet"
-          onClick={() =>
+          onPressed={() =>
             edit([append(job, "wish", { id: mint("wish"), purpose: "seeFurther", text: "" })])
           }
         >

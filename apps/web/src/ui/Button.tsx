@@ -1,4 +1,5 @@
 import type { ButtonHTMLAttributes, Ref } from "react";
+import { afterPaint } from "../base/afterPaint.ts";
 
 type Look = "main" | "plain" | "quiet";
 
@@ -11,13 +12,22 @@ const LOOKS: Readonly<Record<Look, string>> = {
 export interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   readonly look?: Look;
   readonly ref?: Ref<HTMLButtonElement>;
+  /** What it does is long to draw: done when the press itself is on the screen. */
+  readonly onPressed?: () => void;
 }
 
-export function Button({ look = "plain", className = "", type = "button", ...rest }: ButtonProps) {
+export function Button({
+  look = "plain",
+  className = "",
+  type = "button",
+  onPressed,
+  ...rest
+}: ButtonProps) {
   return (
     <button
       type={type}
       className={`touch inline-flex min-h-8 items-center justify-center gap-1.5 rounded-control border px-3 disabled:border-hair disabled:bg-sunk disabled:text-muted ${LOOKS[look]} ${className}`}
+      {...(onPressed && { onClick: () => afterPaint(onPressed) })}
       {...rest}
     />
   );

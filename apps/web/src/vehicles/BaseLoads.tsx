@@ -47,7 +47,7 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
       action={
         <Button
           look="quiet"
-          onClick={() =>
+          onPressed={() =>
             edit([
               append(job, "baseLoad", {
                 id: mint("load"),

@@ -136,7 +136,7 @@ function Holes({ pattern }: { pattern: Pattern }) {
       <Button
         look="quiet"
         className="no-print"
-        onClick={() => {
+        onPressed={() => {
           const id = asId<HoleId>(mint("hole"));
           edit([
             append(job, "hole", {
@@ -204,7 +204,7 @@ function Marks({ pattern }: { pattern: Pattern }) {
       <Button
         look="quiet"
         className="no-print"
-        onClick={() =>
+        onPressed={() =>
           edit([
             append(job, "landmark", {
               id: asId<LandmarkId>(mint("landmark")),

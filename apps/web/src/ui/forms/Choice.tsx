@@ -1,7 +1,15 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Portal, Select } from "radix-ui";
-import { memo, startTransition, useState, type MouseEvent, type PointerEvent } from "react";
+import {
+  memo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type PointerEvent,
+} from "react";
 import { afterPaint } from "../../base/afterPaint.ts";
+import { byLetters } from "./byLetters.ts";
 import { useLatest } from "./useLatest.ts";
 
 export interface ChoiceOption<T extends string> {
@@ -20,6 +28,9 @@ interface ChoiceProps<T extends string> {
 
 /** Radix refuses an empty value for an item; this stands for it. */
 const NOTHING = "\u0000none";
+
+/** Letters that follow each other faster are one word, in ms. */
+const PAUSE_MS = 1000;
 
 /** The list opens when the press is done, by a mouse as by a finger: see {@link Choice}. */
 const untilReleased = (e: PointerEvent): void => {
@@ -61,12 +72,10 @@ function Options<T extends string>({ options }: OptionsProps<T>) {
 
 function Field(props: ChoiceProps<string>) {
   const { label, options, onChange, disabled, className = "" } = props;
-  const [near, setNear] = useState(false);
   const [open, setOpen] = useState(false);
   /** What was picked is shown at once, and stands when it has been taken. */
   const [picked, setPicked] = useState<string | null>(null);
   const value = picked ?? props.value;
-  const comeNear = (): void => startTransition(() => setNear(true));
   const change = (next: boolean): void => afterPaint(() => setOpen(next));
   const pick = (v: string): void => {
     const next = v === NOTHING ? "" : v;
@@ -77,6 +86,15 @@ function Field(props: ChoiceProps<string>) {
     };
     // The list closes first; what was picked changes the page in the frame after.
     afterPaint(() => afterPaint(take));
+  };
+  const typed = useRef({ text: "", at: 0 });
+  /** Letters pick while the list is closed, as they do in a list of the browser's own. */
+  const type = (e: KeyboardEvent<HTMLButtonElement>): void => {
+    if (e.key.length !== 1 || e.key === " " || e.ctrlKey || e.metaKey || e.altKey) return;
+    const goesOn = e.timeStamp - typed.current.at < PAUSE_MS;
+    typed.current = { text: (goesOn ? typed.current.text : "") + e.key, at: e.timeStamp };
+    const next = byLetters(options, value, typed.current.text);
+    if (next !== undefined && next !== value) pick(next);
   };
   const press = (e: MouseEvent<HTMLButtonElement>): void => {
     e.preventDefault();
@@ -93,10 +111,9 @@ function Field(props: ChoiceProps<string>) {
     >
       <Select.Trigger
         aria-label={label}
-        onFocus={comeNear}
-        onPointerEnter={comeNear}
         onPointerDown={untilReleased}
         onClick={press}
+        onKeyDown={type}
         className={`control inline-flex items-center justify-between gap-1 text-left ${className}`}
       >
         <span className="truncate">
@@ -108,7 +125,7 @@ function Field(props: ChoiceProps<string>) {
       </Select.Trigger>
       {/* A press beside the list closes it, and does nothing else. */}
       {open && <Portal.Root className="fixed inset-0 z-40" />}
-      {(near || open) && <Options options={options} />}
+      {open && <Options options={options} />}
     </Select.Root>
   );
 }
@@ -133,9 +150,9 @@ const KeptField = memo(
 );
 
 /**
- * One of several, from a list that opens. The list is not there until somebody comes near it: a
- * form of forty such fields would carry hundreds of lines that nobody sees. It is made after the
- * press is painted, so that a slow machine answers a press at once.
+ * One of several, from a list that opens. The list is not there while it is closed: a form of forty
+ * such fields would carry hundreds of lines that nobody sees. It is made after the press is painted,
+ * so that a slow machine answers a press at once.
  */
 export function Choice<T extends string>({ onChange, ...rest }: ChoiceProps<T>) {
   const choose = useLatest((value: string) => onChange(value as T));

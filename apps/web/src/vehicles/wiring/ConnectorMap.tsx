@@ -65,12 +65,12 @@ export function ConnectorMap({ job, edit, canEdit }: VehicleEditing) {
       about="Colours are a maker’s habit, not a law: prove with a meter, then write it down for next time."
       action={
         <span className="inline-flex gap-2">
-          <Button look="quiet" onClick={() => edit(trailerEdits(job))}>
+          <Button look="quiet" onPressed={() => edit(trailerEdits(job))}>
             <Plus size={15} aria-hidden /> Trailer socket
           </Button>
           <Button
             look="quiet"
-            onClick={() =>
+            onPressed={() =>
               edit([
                 append(job, "connector", {
                   id: asId<ConnectorId>(mint("connector")),

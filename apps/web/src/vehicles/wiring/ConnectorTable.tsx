@@ -55,7 +55,7 @@ export const ConnectorTable = memo(function ConnectorTable(props: ConnectorTable
             onChange={(at) => set("at", at)}
           />
         )}
-        <Button look="quiet" onClick={() => onAddWire(connector.id)}>
+        <Button look="quiet" onPressed={() => onAddWire(connector.id)}>
           <Plus size={15} aria-hidden /> Wire
         </Button>
         <RemoveButton what={connector.name} onClick={() => onRemove(connector.id)} />

@@ -139,7 +139,7 @@ function Stretches({ job, edit, canEdit }: VehicleEditing) {
         <Button
           look="quiet"
           disabled={!a || !b}
-          onClick={() =>
+          onPressed={() =>
             edit([
               append(job, "segment", {
                 id: asId<SegmentId>(mint("segment")),

@@ -29,7 +29,7 @@ export function Variants({ job, edit, canEdit }: VehicleEditing) {
       action={
         <Button
           look="quiet"
-          onClick={() =>
+          onPressed={() =>
             edit([
               append(job, "variant", {
                 id: asId<VariantId>(mint("variant")),
