@@ -4,6 +4,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { dayOf, type DaysOff, type PrintedSchedule } from "@dragonet/core";
 import type { ImportedAnswer } from "@dragonet/contract";
+import { afterPaint } from "../base/afterPaint.ts";
 import { ask } from "../base/api.ts";
 import { useCanEdit, useMe } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
@@ -91,6 +92,7 @@ function Planned({ shown }: { shown: ShopPlan }) {
   const [first, setFirst] = useState(() => dayOf(minutesOf(file.now)));
   const [openId, setOpenId] = useState<string | null>(null);
   const open = plan.jobs.find(({ id }) => id === openId);
+  const press = (id: string): void => afterPaint(() => setOpenId(id));
   const pinned = new Set(answer.bookings.filter((b) => b.start !== "").map((b) => b.jobId));
   const move = (jobId: string, bench: string, start: number): void => {
     const before = bookedOf(answer, jobId);
@@ -120,11 +122,11 @@ function Planned({ shown }: { shown: ShopPlan }) {
       </div>
       <Timeline
         {...{ plan, first, canEdit, pinned, days: DAYS, calendar: answer.calendar }}
-        onOpen={setOpenId}
+        onOpen={press}
         onMove={move}
       />
       <Section title="By when they are done">
-        <PlanList plan={plan} onOpen={setOpenId} />
+        <PlanList plan={plan} onOpen={press} />
       </Section>
       {open && (
         <BookDialog

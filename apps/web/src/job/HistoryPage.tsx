@@ -69,7 +69,7 @@ export function HistoryPage() {
               <Button
                 look="quiet"
                 disabled={restore.isPending}
-                onClick={() => restore.mutate(item.revision)}
+                onPressed={() => restore.mutate(item.revision)}
               >
                 Back to {item.revision}
               </Button>

@@ -14,6 +14,6 @@ export interface ShownPlan extends BenchPlan {
 export function usePlan(): ShownPlan | null {
   const { units } = useMe().preferences;
   return useOfJob<ShownPlan>(
-    useCallback(async (job: Job) => ({ ...(await planner().plan(job, units)), job }), [units]),
+    useCallback(async (job: Job) => ({ job, ...(await planner().plan(job, units)) }), [units]),
   );
 }

@@ -93,7 +93,7 @@ function ProfileEditor({ kept }: { kept: KeptVehicleAnswer }) {
         </div>
         <KnownFacts job={job} edit={edit} canEdit={canEdit} />
         <ConnectorMap job={job} edit={edit} canEdit={canEdit} />
-        <Button aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
+        <Button aria-expanded={mapOpen} onPressed={() => setMapOpen(!mapOpen)}>
           {mapOpen
             ? "Close the route map"
             : `Route map: ${vehicle.places.length} places, ${vehicle.segments.length} stretches`}

@@ -1,3 +1,4 @@
+import { isEqual } from "es-toolkit";
 import { startTransition, useEffect, useState } from "react";
 
 /**
@@ -13,7 +14,8 @@ export function useWorked<T>(compute: (() => Promise<T>) | null): T | null {
     compute().then(
       (next) => {
         // Nobody's press waits while what was computed is drawn.
-        if (!stale) startTransition(() => setMade(() => next));
+        // What came out the same as before is not drawn again.
+        if (!stale) startTransition(() => setMade((last) => (isEqual(last, next) ? last : next)));
       },
       (error: unknown) => {
         if (stale) return;

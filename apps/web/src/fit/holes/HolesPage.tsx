@@ -1,5 +1,5 @@
 import { Plus } from "lucide-react";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import {
   MATERIALS,
   append,
@@ -280,6 +280,8 @@ function Panel({ template }: { template: Template }) {
   const job = useJob();
   const edit = useEdit();
   const pattern = patternOf(job, template);
+  /** The picture follows what is edited, and keeps nobody's press waiting. */
+  const drawn = useDeferredValue(pattern);
   return (
     <Section
       title={template.name}
@@ -294,7 +296,7 @@ function Panel({ template }: { template: Template }) {
       <PanelFields template={template} />
       <div className="grid grid-cols-1 gap-x-8 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
         <div>
-          <TemplateDrawing pattern={pattern} />
+          <TemplateDrawing pattern={drawn} />
           <Files template={template} />
           <Marks pattern={pattern} />
         </div>

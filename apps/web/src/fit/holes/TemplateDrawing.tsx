@@ -1,3 +1,5 @@
+import { isEqual } from "es-toolkit";
+import { memo } from "react";
 import {
   decimal,
   templateDrawing,
@@ -49,7 +51,7 @@ const halfHigh = ({ hole: { cut }, diameterMm }: PlacedHole): number =>
  * A template as it will be printed, not at its size: names stand above and below their holes
  * by turns, and the bar that proves a print is left to the print.
  */
-export function TemplateDrawing({ pattern }: { pattern: Pattern }) {
+export const TemplateDrawing = memo(function TemplateDrawing({ pattern }: { pattern: Pattern }) {
   const { template, landmarks, holes } = pattern;
   const { items } = templateDrawing(pattern, template.name);
   const panel = items.flatMap((i) => (i.kind === "line" && i.layer === "PANEL" ? [i] : []));
@@ -94,4 +96,4 @@ export function TemplateDrawing({ pattern }: { pattern: Pattern }) {
       </g>
     </svg>
   );
-}
+}, isEqual);

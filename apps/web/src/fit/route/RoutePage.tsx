@@ -282,7 +282,7 @@ export function RoutePage() {
         </Empty>
       )}
       <div className="no-print mt-2 flex flex-wrap gap-2">
-        <Button aria-expanded={measuring} onClick={() => setMeasuring(!measuring)}>
+        <Button aria-expanded={measuring} onPressed={() => setMeasuring(!measuring)}>
           {measuring ? "Close the map" : "Measure the map"}
         </Button>
         {hasMap && job.vehicle.profileId !== "" && canEdit && <KeepMap />}
