@@ -96,7 +96,7 @@ describe("a module", () => {
 describe("ways to feed", () => {
   it("are compared, and the one that is chosen rewires the job", async () => {
     const { user, shop } = await openStage(pack(), "budget");
-    await screen.findByText("12 V battery of its own");
+    await screen.findAllByText("12 V battery of its own");
     const ways = within(screen.getByRole("region", { name: "Compare ways" }));
     const [own] = await ways.findAllByRole("row", { name: /^12 V battery of its own/ });
     expect(ways.getAllByRole("row", { name: /Tap at/ })[0]).toHaveTextContent(/half flat after/);

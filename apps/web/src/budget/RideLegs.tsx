@@ -18,10 +18,12 @@ const NUMBERS = [
 const HEADS = ["Leg", "Time", "Engine", "Brake", "Turning", "Starts", "Besides", ""];
 
 /** The legs of a ride: read, or written where the ride is the job's own. */
-export function RideLegs({ legs, canEdit }: { legs: readonly RideLeg[]; canEdit: boolean }) {
+export function RideLegs({ usual, canEdit }: { usual: readonly RideLeg[]; canEdit: boolean }) {
   const job = useJob();
   const edit = useEdit();
   const own = job.ride.length > 0;
+  // What is written in is the job's as it stands, and not what was last computed of it.
+  const legs = own ? job.ride : usual;
   const set = (leg: RideLeg, field: keyof RideLeg, value: string | number): void =>
     edit([{ kind: "set", entity: "rideLeg", id: leg.id, field, value } as unknown as Edit]);
   return (

@@ -219,7 +219,7 @@ export function RideSection({ charging, canEdit }: { charging: ChargingFacts; ca
           bands={bounds ? [{ key: "band", name: "nine of ten rides" }] : []}
           lines={[{ key: "soc", name: "best estimate" }]}
         />
-        <RideLegs legs={report.legs} canEdit={canEdit} />
+        <RideLegs usual={report.legs} canEdit={canEdit} />
       </Section>
       <Section title="Output against engine speed">
         <Curve report={report} />

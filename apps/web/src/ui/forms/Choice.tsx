@@ -1,3 +1,4 @@
+import { isEqual } from "es-toolkit";
 import { Check, ChevronDown } from "lucide-react";
 import { Portal, Select } from "radix-ui";
 import {
@@ -10,7 +11,7 @@ import {
 } from "react";
 import { afterPaint } from "../../base/afterPaint.ts";
 import { byLetters } from "./byLetters.ts";
-import { useLatest } from "./useLatest.ts";
+import { useLatest } from "../page/useLatest.ts";
 
 export interface ChoiceOption<T extends string> {
   readonly value: T;
@@ -130,24 +131,8 @@ function Field(props: ChoiceProps<string>) {
   );
 }
 
-const sameOptions = (
-  a: readonly ChoiceOption<string>[],
-  b: readonly ChoiceOption<string>[],
-): boolean =>
-  a === b ||
-  (a.length === b.length && a.every((o, i) => o.value === b[i]?.value && o.label === b[i]?.label));
-
 /** Drawn anew when it shows something else: forms make their lists of options as they are drawn. */
-const KeptField = memo(
-  Field,
-  (a, b) =>
-    a.label === b.label &&
-    a.value === b.value &&
-    a.disabled === b.disabled &&
-    a.className === b.className &&
-    a.onChange === b.onChange &&
-    sameOptions(a.options, b.options),
-);
+const KeptField = memo(Field, isEqual);
 
 /**
  * One of several, from a list that opens. The list is not there while it is closed: a form of forty

@@ -1,6 +1,6 @@
 import { memo, useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
 import { afterPaint } from "../../base/afterPaint.ts";
-import { useLatest } from "./useLatest.ts";
+import { useLatest } from "../page/useLatest.ts";
 
 interface TextInputProps {
   readonly label: string;
