@@ -74,7 +74,7 @@ const PAGE = {
     // Without notes of where each element was made: no test reads them, and they cost a fifth.
     "^react/jsx-runtime$": `${__dirname}/node_modules/react/cjs/react-jsx-runtime.production.js`,
     "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
-    "/base/afterPaint\\.ts$": `${__dirname}/apps/web/test/page/atOnce.ts`,
+    "/afterPaint\\.ts$": `${__dirname}/apps/web/test/page/atOnce.ts`,
   },
 };
 

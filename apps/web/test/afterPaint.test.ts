@@ -1,4 +1,4 @@
-import type * as Painting from "../src/base/afterPaint.ts";
+import type * as Painting from "../src/ui/press/afterPaint.ts";
 
 /** A page whose frames come when the test lets them, and whose presses are told by hand. */
 class Press extends Event {
@@ -24,7 +24,7 @@ beforeEach(async () => {
     MouseEvent: Press,
     requestAnimationFrame: (frame: () => void) => frames.push(frame),
   });
-  ({ afterPaint } = await import("../src/base/afterPaint.ts"));
+  ({ afterPaint } = await import("../src/ui/press/afterPaint.ts"));
 });
 afterEach(() => jest.useRealTimers());
 

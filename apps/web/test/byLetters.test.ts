@@ -1,4 +1,4 @@
-import { byLetters } from "../src/ui/forms/byLetters.ts";
+import { byLetters } from "../src/ui/press/byLetters.ts";
 
 const colours = ["black", "blue", "brown", "green", "grey"].map((label) => ({
   value: label.toUpperCase(),

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { dayOf, type DaysOff, type PrintedSchedule } from "@dragonet/core";
 import type { ImportedAnswer } from "@dragonet/contract";
-import { afterPaint } from "../base/afterPaint.ts";
+import { afterPaint } from "../ui/press/afterPaint.ts";
 import { ask } from "../base/api.ts";
 import { useCanEdit, useMe } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";

@@ -1,5 +1,5 @@
 import type { ButtonHTMLAttributes, Ref } from "react";
-import { afterPaint } from "../base/afterPaint.ts";
+import { afterPaint } from "./press/afterPaint.ts";
 
 type Look = "main" | "plain" | "quiet";
 

@@ -9,9 +9,9 @@ import {
   type MouseEvent,
   type PointerEvent,
 } from "react";
-import { afterPaint } from "../../base/afterPaint.ts";
-import { byLetters } from "./byLetters.ts";
-import { useLatest } from "../page/useLatest.ts";
+import { afterPaint } from "../press/afterPaint.ts";
+import { byLetters } from "../press/byLetters.ts";
+import { useLatest } from "../press/useLatest.ts";
 
 export interface ChoiceOption<T extends string> {
   readonly value: T;

@@ -1,6 +1,6 @@
 import { memo, useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
-import { afterPaint } from "../../base/afterPaint.ts";
-import { useLatest } from "../page/useLatest.ts";
+import { afterPaint } from "../press/afterPaint.ts";
+import { useLatest } from "../press/useLatest.ts";
 
 interface TextInputProps {
   readonly label: string;

@@ -1,7 +1,7 @@
 import { Check } from "lucide-react";
 import { Checkbox } from "radix-ui";
 import { useId, useState, type ReactNode } from "react";
-import { afterPaint } from "../../base/afterPaint.ts";
+import { afterPaint } from "../press/afterPaint.ts";
 
 interface TickProps {
   readonly checked: boolean;

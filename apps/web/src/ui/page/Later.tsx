@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from "react";
-import { afterPaint } from "../../base/afterPaint.ts";
+import { afterPaint } from "../press/afterPaint.ts";
 
 /** What is long to draw comes in the frame after the press that asked for it. */
 export function Later({ children }: { readonly children: ReactNode }) {

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from "react";
-import { afterPaint } from "../../base/afterPaint.ts";
+import { afterPaint } from "../press/afterPaint.ts";
 
 interface ModalProps {
   readonly open: boolean;

@@ -13,7 +13,7 @@ import {
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { Button } from "../../ui/Button.tsx";
-import { useLatest } from "../../ui/page/useLatest.ts";
+import { useLatest } from "../../ui/press/useLatest.ts";
 import { Section } from "../../ui/page/Section.tsx";
 import type { VehicleEditing } from "../editing.ts";
 import { ConnectorsPlan } from "./ConnectorsPlan.tsx";
