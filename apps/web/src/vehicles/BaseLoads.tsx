@@ -88,7 +88,7 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
                 label={`${load.name}: what it is`}
                 value={load.kind}
                 disabled={!canEdit}
-                className="w-32"
+                className="w-40"
                 options={BASE_LOAD_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
                 onChange={(value) => set(load.id, "kind", value)}
               />

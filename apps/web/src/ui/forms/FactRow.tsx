@@ -20,6 +20,9 @@ export const PROVENANCE_WORDS: Readonly<Record<Provenance, string>> = {
 };
 const OPTIONS = PROVENANCES.map((value) => ({ value, label: PROVENANCE_WORDS[value] }));
 
+/** A small current has many figures: all of them are read. */
+const boundWidth = (value: number): string => (String(value).length > 5 ? "w-20" : "w-16");
+
 /** Value, bounds and provenance of one fact, for use in a row of a table or on its own. */
 export function FactFields({
   label,
@@ -51,7 +54,7 @@ export function FactFields({
           label={`${label}, lower bound`}
           value={fact.low}
           max={fact.value}
-          className="w-16"
+          className={boundWidth(fact.low)}
           onCommit={(low) => withBound({ low })}
         />
         <span aria-hidden>–</span>
@@ -60,7 +63,7 @@ export function FactFields({
           value={fact.high}
           min={fact.value}
           max={max}
-          className="w-16"
+          className={boundWidth(fact.high)}
           onCommit={(high) => withBound({ high })}
         />
       </span>
