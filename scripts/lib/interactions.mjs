@@ -91,6 +91,8 @@ async function goOnWith(page, { type, role, figures }) {
 
 /** A dialog or a list that the press opened is written in and left. */
 async function leave(page) {
+  // It opens in the frames after the press.
+  await page.waitForTimeout(2 * SETTLED_MS);
   const open = page.locator("[role=dialog], [role=listbox], [role=menu]");
   if ((await open.count()) === 0) return;
   const field = open.locator("input:visible").first();
