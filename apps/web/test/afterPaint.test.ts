@@ -96,4 +96,12 @@ describe("what a press brings about", () => {
     paint();
     expect(done).toEqual(["first", "second"]);
   });
+
+  it("is done to its end before the next press, however many frames it would have taken", () => {
+    const done: string[] = [];
+    afterPaint(() => afterPaint(() => afterPaint(() => done.push("picked"))));
+    page.addEventListener("keydown", () => done.push("pressed"), { once: true });
+    page.dispatchEvent(new Event("keydown"));
+    expect(done).toEqual(["picked", "pressed"]);
+  });
 });

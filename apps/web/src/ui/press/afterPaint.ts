@@ -8,7 +8,8 @@ const waiting: (() => void)[] = [];
 /** A page that is hidden paints nothing; what waits is done all the same. In ms. */
 const NO_PAINT_MS = 200;
 
-function doAll(): void {
+/** What waits now; what that asks for in turn waits for the frame after. */
+function doWaiting(): void {
   for (const deed of waiting.splice(0)) {
     try {
       deed();
@@ -17,6 +18,11 @@ function doAll(): void {
       reportError(error);
     }
   }
+}
+
+/** All of it, also what it asks for in turn: the next press finds nothing half done. */
+function doAll(): void {
+  while (waiting.length > 0) doWaiting();
 }
 
 /** A click that follows its own press is no further one; keys and forms send clicks alone. */
@@ -38,6 +44,6 @@ export function afterPaint(deed: () => void): void {
   listen();
   waiting.push(deed);
   if (waiting.length > 1) return;
-  requestAnimationFrame(() => setTimeout(doAll));
+  requestAnimationFrame(() => setTimeout(doWaiting));
   setTimeout(doAll, NO_PAINT_MS);
 }
