@@ -47,7 +47,8 @@ describe("what a press brings about", () => {
   });
 
   it("is done before whatever is pressed next, and at the page's end", () => {
-    for (const type of ["pointerdown", "pointerup", "keydown", "submit", "pagehide"]) {
+    const next = ["pointerdown", "pointerup", "keydown", "submit", "popstate", "pagehide"];
+    for (const type of next) {
       const done: string[] = [];
       afterPaint(() => done.push(type));
       page.addEventListener(type, () => done.push("pressed"), { once: true });

@@ -10,6 +10,8 @@ function isTaken({ target, ctrlKey, metaKey, altKey, repeat }: KeyboardEvent): b
     repeat ||
     target instanceof HTMLInputElement ||
     target instanceof HTMLTextAreaElement ||
+    // Letters pick in a list, also while it is closed.
+    (target instanceof HTMLElement && target.getAttribute("role") === "combobox") ||
     document.querySelector("[role=dialog], [role=listbox]") !== null
   );
 }

@@ -1,5 +1,5 @@
 import { isEqual } from "es-toolkit";
-import { startTransition, useEffect, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 
 /**
  * What the worker computes, anew when `compute` becomes another function; until then the last is
@@ -8,14 +8,17 @@ import { startTransition, useEffect, useState } from "react";
  */
 export function useWorked<T>(compute: (() => Promise<T>) | null): T | null {
   const [made, setMade] = useState<T | null>(null);
+  const last = useRef<T | null>(null);
   useEffect(() => {
     if (!compute) return;
     let stale = false;
     compute().then(
       (next) => {
-        // Nobody's press waits while what was computed is drawn.
         // What came out the same as before is not drawn again.
-        if (!stale) startTransition(() => setMade((last) => (isEqual(last, next) ? last : next)));
+        if (stale || isEqual(last.current, next)) return;
+        last.current = next;
+        // Nobody's press waits while it is drawn.
+        startTransition(() => setMade(() => next));
       },
       (error: unknown) => {
         if (stale) return;

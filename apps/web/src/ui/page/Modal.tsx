@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from "react";
-import { afterPaint } from "../press/afterPaint.ts";
+import { useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from "react";
+import { useAfterPaint } from "../press/useAfterPaint.ts";
 
 interface ModalProps {
   readonly open: boolean;
@@ -17,23 +17,12 @@ interface ModalProps {
 /** What a dialog is there for has the focus first, not the way out of it. */
 const FIRST = "input, textarea, [role=combobox], button:not([aria-label=Close])";
 
-/** Opened when the press that asked for it is on the screen; closed at once. */
-function useOpened(open: boolean): boolean {
-  const [opened, setOpened] = useState(false);
-  useEffect(() => {
-    if (open) afterPaint(() => setOpened(true));
-    else setOpened(false);
-  }, [open]);
-  return open && opened;
-}
-
 /** What is in a dialog comes in the frame after the dialog itself, with the focus. */
 function Inside({ children, onEnter }: { children: ReactNode; onEnter: () => void }) {
-  const [there, setThere] = useState(false);
+  const there = useAfterPaint(true);
   const place = useRef<HTMLDivElement>(null);
   // Before anything in the dialog takes the focus.
   useLayoutEffect(onEnter, [onEnter]);
-  useEffect(() => afterPaint(() => setThere(true)), []);
   useEffect(() => {
     if (there) place.current?.querySelector<HTMLElement>(FIRST)?.focus();
   }, [there]);
@@ -46,6 +35,8 @@ function Inside({ children, onEnter }: { children: ReactNode; onEnter: () => voi
 
 export function Modal({ open, onClose, title, children, about, firm = false }: ModalProps) {
   const opener = useRef<HTMLElement | null>(null);
+  /** The press that asked for the dialog is on the screen before it. */
+  const isShown = useAfterPaint(open);
   const noteOpener = useCallback(() => {
     opener.current = document.activeElement instanceof HTMLElement ? document.activeElement : null;
   }, []);
@@ -71,7 +62,7 @@ export function Modal({ open, onClose, title, children, about, firm = false }: M
     if (e.target instanceof HTMLElement && e.target.dataset.draft) e.preventDefault();
   };
   return (
-    <Dialog.Root open={useOpened(open)} onOpenChange={(next) => !next && onClose()}>
+    <Dialog.Root open={isShown} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content

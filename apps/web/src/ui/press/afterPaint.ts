@@ -28,8 +28,8 @@ function doAll(): void {
 /** A click that follows its own press is no further one; keys and forms send clicks alone. */
 const isAlone = (e: Event): boolean => !(e instanceof MouseEvent) || e.detail === 0;
 
-/** The next presses, and the page's end, by the names that the browser calls them by. */
-const NEXT = ["pointerdown", "pointerup", "keydown", "submit", "pagehide"] as const;
+/** The next presses, the way back and the page's end, by the names that the browser calls them by. */
+const NEXT = ["pointerdown", "pointerup", "keydown", "submit", "popstate", "pagehide"] as const;
 
 let listening = false;
 function listen(): void {
