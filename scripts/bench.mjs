@@ -8,8 +8,6 @@
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
-import { Agent, get } from "node:http";
-import { setTimeout as sleep } from "node:timers/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { CHROMIUM } from "./lib/chromium.mjs";
@@ -17,7 +15,9 @@ import { Failure, main } from "./lib/fail.mjs";
 import { firstPageKb } from "./lib/firstPage.mjs";
 import { interactions } from "./lib/interactions.mjs";
 import { checkNode, findProgram, freePort } from "./lib/machine.mjs";
+import { painting } from "./lib/painting.mjs";
 import { fromRoot } from "./lib/paths.mjs";
+import { percentile, reading } from "./lib/reading.mjs";
 import { fillSearch, searchTimes } from "./lib/searchBench.mjs";
 import { startPostgres } from "./lib/postgres.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
@@ -144,144 +144,6 @@ function solverFigures({ solver, denseMs }) {
     "ms",
     0.25,
   );
-}
-
-const CLIENTS = 20;
-const READS_EACH = 60;
-/** A page reads a job and then somebody looks at it; ten reads a second each is already a rush. */
-const PAUSE_MS = 100;
-
-const percentile = (sorted, share) => sorted[Math.floor(sorted.length * share)];
-
-function reader(url, cookie) {
-  const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS });
-  return (path) =>
-    new Promise((done, failed) => {
-      const began = performance.now();
-      get(`${url}/api/${path}`, { agent, headers: { cookie } }, (answer) => {
-        answer.resume();
-        answer.once("end", () => done(performance.now() - began));
-      }).once("error", failed);
-    });
-}
-
-async function readAll(read, ids, pauseMs) {
-  const times = [];
-  const began = performance.now();
-  const client = async (n) => {
-    await sleep((n * pauseMs) / CLIENTS);
-    for (let i = 0; i < READS_EACH; i += 1) {
-      times.push(await read(`jobs/${ids[(n + i) % ids.length]}`));
-      if (pauseMs > 0) await sleep(pauseMs);
-    }
-  };
-  await Promise.all(Array.from({ length: CLIENTS }, (_, n) => client(n)));
-  const perSecond = (times.length / (performance.now() - began)) * 1000;
-  return { times: times.sort((a, b) => a - b), perSecond };
-}
-
-/** Reading a job with twenty clients at once: at a rush, and flat out without any pause. */
-async function reading(url) {
-  const signIn = await fetch(`${url}/api/session`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ signIn: "pim", password: "lamp-and-loom" }),
-  });
-  const cookie = signIn.headers.get("set-cookie").split(";")[0];
-  const jobs = await (await fetch(`${url}/api/jobs`, { headers: { cookie } })).json();
-  const ids = jobs.map((job) => job.id);
-  const read = reader(url, cookie);
-  await readAll(read, ids, 0);
-  const rush = await readAll(read, ids, PAUSE_MS);
-  const flatOut = await readAll(read, ids, 0);
-  return {
-    rushP95: percentile(rush.times, 0.95),
-    flatOutP95: percentile(flatOut.times, 0.95),
-    flatOutPerSecond: flatOut.perSecond,
-  };
-}
-
-const PRESSES = 61;
-
-const PLAY_MS = 4000;
-
-/** Frames a second while the signals play, at 1280x800: the middle of what the screen made. */
-async function playback(page) {
-  await page.getByRole("link", { name: "Board" }).click();
-  await page.getByRole("link", { name: "Box lamp: run, turn, brake" }).first().click();
-  await page.getByRole("link", { name: "Signals" }).click();
-  await page.getByRole("button", { name: "Play", exact: true }).click();
-  return page.evaluate(
-    (ms) =>
-      new Promise((done) => {
-        const gaps = [];
-        const began = performance.now();
-        let last = began;
-        const tick = (now) => {
-          gaps.push(now - last);
-          last = now;
-          if (now - began < ms) requestAnimationFrame(tick);
-          else {
-            gaps.shift();
-            gaps.sort((a, b) => a - b);
-            done({
-              mean: (1000 * gaps.length) / gaps.reduce((sum, g) => sum + g, 0),
-              p95Ms: gaps[Math.floor(gaps.length * 0.95)],
-            });
-          }
-        };
-        requestAnimationFrame(tick);
-      }),
-    PLAY_MS,
-  );
-}
-
-/** From a key on the bench to the frame that shows its strips, in headless Chromium; null without it. */
-async function painting(url) {
-  if (!existsSync(CHROMIUM.executablePath)) return null;
-  const { chromium } = await import("@playwright/test");
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(url);
-    await page.getByLabel("Sign-in").fill("pim");
-    await page.getByLabel("Password").fill("lamp-and-loom");
-    await page.getByRole("button", { name: "Sign in" }).click();
-    await page.getByRole("link", { name: "Aux pods, brake flasher" }).first().click();
-    await page.getByRole("link", { name: "Circuit" }).click();
-    await page.getByRole("article", { name: "Aux pods" }).waitFor();
-    const pressMs = await page.evaluate(async (presses) => {
-      const strip = document.querySelector("article[aria-label='Aux pods']");
-      const press = () =>
-        new Promise((done) => {
-          const began = performance.now();
-          const seen = new MutationObserver(() => {
-            seen.disconnect();
-            // The frame after the change has it on the screen.
-            requestAnimationFrame(() =>
-              requestAnimationFrame(() => done(performance.now() - began)),
-            );
-          });
-          seen.observe(strip, {
-            subtree: true,
-            childList: true,
-            characterData: true,
-            attributes: true,
-          });
-          window.dispatchEvent(new KeyboardEvent("keydown", { key: "h" }));
-        });
-      const times = [];
-      for (let i = 0; i < presses; i += 1) {
-        times.push(await press());
-        // A hand presses at any moment of a frame.
-        await new Promise((done) => setTimeout(done, 40 + ((i * 37) % 61)));
-      }
-      return times.sort((a, b) => a - b);
-    }, PRESSES);
-    return { pressMs, play: await playback(page) };
-  } finally {
-    await browser.close();
-  }
 }
 
 /** The built server with the demo shop on a database of its own, for as long as something is done with it. */

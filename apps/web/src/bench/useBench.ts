@@ -13,5 +13,5 @@ export function useBench(plan: ShownPlan | null, pressed: Pressed | null): Bench
     async () => (plan && pressed ? planner().bench(plan.job, pressed, units) : null),
     [plan, pressed, units],
   );
-  return useWorked(plan && pressed ? ask : null);
+  return useWorked(plan && pressed ? ask : null, "atOnce");
 }
