@@ -1,6 +1,6 @@
 /** Before it goes: gates that are signed for, the clock at the lift, offers and what follows them. */
 import { allOf, type Job, type StepId } from "@dragonet/core";
-import { screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { edited, jobWith } from "../../../packages/core/test/helpers.ts";
 import { closePages, open, rewrite, saved } from "./page/open.tsx";
 import { ANSA, Shop } from "./page/shop.ts";
@@ -116,6 +116,38 @@ describe("time at the lift", () => {
   });
 });
 
+describe("a sheet as PDF", () => {
+  it("is opened by its link once the job is saved, and else saved first", async () => {
+    const opened: { address: unknown; worked: unknown }[] = [];
+    const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");
+    const windows = jest.spyOn(window, "open").mockImplementation((address) => {
+      opened.push({ address, worked: shop.job("j").worked.length });
+      return null;
+    });
+    const pdf = await screen.findByRole("link", { name: "PDF" });
+    expect(pdf).toHaveAttribute("href", "/api/jobs/j/owner-sheet.pdf");
+    /** Presses the link; whether the browser would follow it. */
+    const followed = (): boolean => {
+      let follows = false;
+      const end = (e: Event): void => {
+        follows = !e.defaultPrevented;
+        e.preventDefault();
+      };
+      window.addEventListener("click", end, { once: true });
+      fireEvent.click(pdf);
+      return follows;
+    };
+    expect(followed()).toBe(true);
+    await rewrite(user, screen.getByLabelText("Taken, min"), "45");
+    await user.click(screen.getByRole("button", { name: "Write it down" }));
+    expect(followed()).toBe(false);
+    await waitFor(() =>
+      expect(opened).toEqual([{ address: "/api/jobs/j/owner-sheet.pdf", worked: 1 }]),
+    );
+    windows.mockRestore();
+  });
+});
+
 describe("an offer", () => {
   it("is made once, its link shown once, and taken back", async () => {
     let made: object[] = [];
@@ -144,7 +176,35 @@ describe("an offer", () => {
     }));
     const { user } = await open(shop, "/jobs/j/handOver");
     await user.click(await screen.findByRole("button", { name: "Make an offer" }));
-    expect(await screen.findByText("A part has no price.")).toBeVisible();
+    expect(await screen.findByText("No offer made: A part has no price.")).toBeVisible();
+  });
+
+  it("is made of the job as the page shows it, also when the press comes before it is saved", async () => {
+    let offered: Job | null = null;
+    const shop: Shop = counter(bar()).answers("POST jobs/j/offers", () => {
+      offered = shop.job("j");
+      return { status: 201, body: { token: "t0ken" } };
+    });
+    const { user } = await open(shop, "/jobs/j/handOver");
+    await rewrite(user, await screen.findByLabelText("Taken, min"), "45");
+    await user.click(screen.getByRole("button", { name: "Write it down" }));
+    expect(shop.job("j").worked).toEqual([]);
+    await user.click(screen.getByRole("button", { name: "Make an offer" }));
+    await screen.findByRole("dialog", { name: "The customer’s link" });
+    expect(offered).toMatchObject({ worked: [{ minutes: 45 }] });
+  });
+
+  it("is not made of an older job while there is no way to the server", async () => {
+    const { user, shop } = await open(counter(bar()), "/jobs/j/handOver");
+    await rewrite(user, await screen.findByLabelText("Taken, min"), "45");
+    shop.offline = true;
+    await user.click(screen.getByRole("button", { name: "Write it down" }));
+    await user.click(screen.getByRole("button", { name: "Make an offer" }));
+    expect(
+      await screen.findByText("No offer made: what the page shows is not saved yet"),
+    ).toBeVisible();
+    expect(shop.sent("POST", "jobs/j/offers")).toEqual([]);
+    shop.offline = false;
   });
 });
 

@@ -11,6 +11,8 @@ afterEach(closePages);
 const blank = (): Job => createJob("Two pods", "A farm", newVehicle());
 const openJob = (stage = "intake", shop = new Shop()) =>
   open(shop.withJob("j", blank()), `/jobs/j/${stage}`);
+const section = async (name: string) =>
+  within((await screen.findByRole("heading", { name })).closest("section")!);
 
 describe("the card", () => {
   it("is written field by field and saved by itself", async () => {
@@ -24,8 +26,6 @@ describe("the card", () => {
 
   it("has wishes, a kit and what is in the way, each added, said and taken off", async () => {
     const { user, shop } = await openJob();
-    const section = async (name: string) =>
-      within((await screen.findByRole("heading", { name })).closest("section")!);
     for (const name of ["Wanted", "Kit", "In the way"]) {
       const own = await section(name);
       await user.click(own.getAllByRole("button").at(0)!);
@@ -77,6 +77,24 @@ describe("keys", () => {
     await waitFor(() => expect(path()).toBe("/jobs/j/circuit"));
     fireEvent.keyDown(document.body, { key: "9" });
     expect(path()).toBe("/jobs/j/circuit");
+  });
+
+  it("are figures that begin no choice of a closed list, never its letters", async () => {
+    const { user, path } = await openJob();
+    const blockers = await section("In the way");
+    await user.click(blockers.getAllByRole("button").at(0)!);
+    const kind = await screen.findByRole("combobox", { name: "Kind of blocker" });
+    const kinds = kind.textContent;
+    act(() => kind.focus());
+    fireEvent.keyDown(kind, { key: "?" });
+    expect(await screen.findByRole("dialog")).toBeVisible();
+    await user.keyboard("{Escape}");
+    act(() => kind.focus());
+    fireEvent.keyDown(kind, { key: "ø" });
+    expect(kind).toHaveTextContent(kinds);
+    expect(path()).toBe("/jobs/j/intake");
+    fireEvent.keyDown(kind, { key: "3" });
+    await waitFor(() => expect(path()).toBe("/jobs/j/circuit"));
   });
 });
 

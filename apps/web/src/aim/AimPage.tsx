@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import {
   aimAt,
   applyEdits,
@@ -12,7 +12,7 @@ import {
 import { useCanEdit, useMe } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { PaperLinks } from "../ui/page/PaperLinks.tsx";
+import { PaperLinks } from "../job/PaperLinks.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
 import type { LightOf, LightRequest, Turned } from "../worker/light.ts";
@@ -51,7 +51,6 @@ function Apart({ job, marks }: { job: Job; marks: readonly WallMark[] }) {
 
 /** Stage 7: marks on the wall, what was off and what undoes it, and the light on the road. */
 export function AimPage() {
-  const { jobId = "" } = useParams();
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
@@ -90,7 +89,7 @@ export function AimPage() {
       <Section
         title="Marks on the wall"
         about="Over level ground, before a wall square to the vehicle. Rules are from memory and advisory: your inspector and local law have the last word."
-        action={<PaperLinks pdf={`/api/jobs/${jobId}/wall-sheet.pdf`} />}
+        action={<PaperLinks pdf="wall-sheet.pdf" />}
       >
         <Stand />
         {marks.every((mark) => mark.groundM !== null || mark.behind) ? (

@@ -2,16 +2,17 @@ import { useEffect } from "react";
 import { useMe } from "./session.ts";
 
 /** Whether a key belongs to what has the focus, or to a list or dialog that is open. */
-function isTaken({ target, ctrlKey, metaKey, altKey, repeat }: KeyboardEvent): boolean {
+function isTaken(e: KeyboardEvent): boolean {
+  const { target, ctrlKey, metaKey, altKey, repeat } = e;
   return (
+    // A closed list takes the letters that pick in it.
+    e.defaultPrevented ||
     ctrlKey ||
     metaKey ||
     altKey ||
     repeat ||
     target instanceof HTMLInputElement ||
     target instanceof HTMLTextAreaElement ||
-    // Letters pick in a list, also while it is closed.
-    (target instanceof HTMLElement && target.getAttribute("role") === "combobox") ||
     document.querySelector("[role=dialog], [role=listbox]") !== null
   );
 }

@@ -4,7 +4,8 @@ import { toast } from "sonner";
 import type { Party } from "@dragonet/core";
 import type { BilledBy, KeptInvoiceAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
-import { useJob, useJobStore } from "../job/store/jobStore.ts";
+import { useJob } from "../job/store/jobStore.ts";
+import { whenSaved } from "../job/whenSaved.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { PickField } from "../ui/forms/controlled.tsx";
@@ -39,7 +40,7 @@ export function InvoiceDialog({ jobId, buyer, country, accepted, onClose }: Invo
   const make = useMutation({
     mutationFn: async ({ by, ...party }: Asked) => {
       // What is billed is what the server has.
-      await useJobStore.getState().flush();
+      await whenSaved();
       return ask<KeptInvoiceAnswer>(`jobs/${jobId}/invoices`, "POST", { by, buyer: party });
     },
     onSuccess: async ({ invoice }) => {

@@ -8,6 +8,7 @@ import type { JobOfferAnswer, NewOfferAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { momentText } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
+import { whenSaved } from "../job/whenSaved.ts";
 import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Section } from "../ui/page/Section.tsx";
@@ -114,10 +115,14 @@ export function Offers({ made }: { made: HandingOver }) {
   const [token, setToken] = useState<string | null>(null);
   const { data, error } = useOffers(jobId);
   const make = useMutation({
-    mutationFn: () => ask<NewOfferAnswer>(`jobs/${jobId}/offers`, "POST", {}),
+    mutationFn: async () => {
+      // What is offered is what the server has.
+      await whenSaved();
+      return ask<NewOfferAnswer>(`jobs/${jobId}/offers`, "POST", {});
+    },
     onSuccess: (answer) => setToken(answer.token),
     onSettled: () => queries.invalidateQueries({ queryKey: ["offers", jobId] }),
-    onError: (why) => toast.error(why.message),
+    onError: (why) => toast.error(`No offer made: ${why.message}`),
   });
   return (
     <Section

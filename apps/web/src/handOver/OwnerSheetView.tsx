@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { useParams } from "react-router";
 import { decimal, type OwnerSheet } from "@dragonet/core";
 import { PhotoImage } from "../photos/PhotoStrip.tsx";
-import { PaperLinks } from "../ui/page/PaperLinks.tsx";
+import { PaperLinks } from "../job/PaperLinks.tsx";
 import { Section } from "../ui/page/Section.tsx";
 
 function Part({ title, lines }: { title: string; lines: readonly ReactNode[] }) {
@@ -23,10 +23,7 @@ function Part({ title, lines }: { title: string; lines: readonly ReactNode[] }) 
 export function OwnerSheetView({ sheet }: { sheet: OwnerSheet }) {
   const { jobId = "" } = useParams();
   return (
-    <Section
-      title="Owner’s sheet"
-      action={<PaperLinks pdf={`/api/jobs/${jobId}/owner-sheet.pdf`} />}
-    >
+    <Section title="Owner’s sheet" action={<PaperLinks pdf="owner-sheet.pdf" />}>
       <div className="print:text-[15pt]">
         <p className="text-lead font-bold">{sheet.title}</p>
         <p>{[sheet.vehicle, sheet.customer].filter((t) => t !== "").join(" · ")}</p>

@@ -7,7 +7,9 @@ import { MOMENT } from "../ui/moments.ts";
 import { Button } from "../ui/Button.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useJob, useJobStore } from "./store/jobStore.ts";
+import { JobFileLink } from "./JobFileLink.tsx";
 import { ToBin } from "./ToBin.tsx";
+import { whenSaved } from "./whenSaved.ts";
 
 /** Who changed what and when, newest first, and the way back to any of it. */
 export function HistoryPage() {
@@ -31,7 +33,7 @@ export function HistoryPage() {
   });
   const restore = useMutation({
     mutationFn: async (to: number) => {
-      await useJobStore.getState().flush();
+      await whenSaved();
       return ask(`jobs/${id}/restore`, "POST", { revision: to });
     },
     onSuccess: () => useJobStore.getState().look(),
@@ -42,9 +44,9 @@ export function HistoryPage() {
     <div className="mx-auto w-full max-w-4xl p-4">
       <div className="mb-2 flex items-center gap-3">
         <h2 className="mr-auto text-lead">History</h2>
-        <a className="text-accent underline" href={`/api/jobs/${id}/file`} download>
+        <JobFileLink path="file" className="text-accent underline" download>
           Job file out
-        </a>
+        </JobFileLink>
         {owner && <ToBin id={id} title={title} />}
       </div>
       {restore.error && <Trouble error={restore.error} />}

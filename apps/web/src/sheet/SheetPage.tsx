@@ -16,6 +16,7 @@ import {
 } from "@dragonet/core";
 import { useMe, useSession } from "../base/session.ts";
 import { useJob, useJobStore } from "../job/store/jobStore.ts";
+import { JobFileLink } from "../job/JobFileLink.tsx";
 import { useOpenFile } from "../job/useOpenFile.ts";
 import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
@@ -232,7 +233,7 @@ export function SheetPage() {
   const plan = usePlan();
   const { units } = useMe().preferences;
   const { data } = useSession();
-  const { id, revision } = useJobStore();
+  const revision = useJobStore((s) => s.revision);
   const openFile = useOpenFile();
   if (!plan) return <Loading what="the sheet" />;
   const strips = plan.strips.engineOff;
@@ -244,13 +245,13 @@ export function SheetPage() {
           <Printer size={16} aria-hidden /> Print
         </Button>
         <Button onClick={() => openFile("wiring-sheet.pdf")}>PDF</Button>
-        <a
+        <JobFileLink
+          path="file"
           className="touch inline-flex items-center text-accent underline"
-          href={`/api/jobs/${id}/file`}
           download
         >
           Job file out
-        </a>
+        </JobFileLink>
       </div>
       <header className="mb-2">
         <p className="text-small text-muted">

@@ -95,6 +95,8 @@ function Field(props: ChoiceProps<string>) {
     const goesOn = e.timeStamp - typed.current.at < PAUSE_MS;
     typed.current = { text: (goesOn ? typed.current.text : "") + e.key, at: e.timeStamp };
     const next = byLetters(options, value, typed.current.text);
+    // A letter is the list's in any case, a figure when a choice begins with it: else the page's.
+    if (next !== undefined || /\p{L}/u.test(e.key)) e.preventDefault();
     if (next !== undefined && next !== value) pick(next);
   };
   const press = (e: MouseEvent<HTMLButtonElement>): void => {

@@ -1,12 +1,13 @@
-import { Button } from "../Button.tsx";
+import { Button } from "../ui/Button.tsx";
+import { JobFileLink } from "./JobFileLink.tsx";
 
-/** A sheet as PDF, and the page itself on paper. */
+/** A sheet of the open job as PDF, and the page itself on paper. */
 export function PaperLinks({ pdf }: { pdf: string }) {
   return (
     <span className="no-print flex items-baseline gap-2">
-      <a className="touch text-accent" href={pdf}>
+      <JobFileLink path={pdf} className="touch text-accent">
         PDF
-      </a>
+      </JobFileLink>
       <Button look="quiet" onClick={() => window.print()}>
         Print
       </Button>
