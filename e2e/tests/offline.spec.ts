@@ -7,20 +7,27 @@ test("without a network the shop can be read, a job opened and worked on, and al
 }) => {
   const context = await browser.newContext({ serviceWorkers: "allow" });
   const page = await context.newPage();
+  // From the first page on: what a page kept before it was loaded anew is not asked for again.
+  const answered: string[] = [];
+  page.on("response", (answer) => answered.push(answer.url()));
   await signIn(page);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   const link = page.getByRole("link", { name: PATH_LIGHTS }).first();
   const address = (await link.getAttribute("href"))!;
   // What is kept ahead: the application, the jobs at hand, what a new job is made of.
-  const ahead = [`/api${address}`, "/api/shelf/choices?sorts=kit"].map((url) =>
-    page.waitForResponse((answer) => answer.url().includes(url), { timeout: 60_000 }),
-  );
   await page.reload();
-  await Promise.all(ahead);
-  await page.goto("/shelf");
+  for (const url of [`/api${address}`, "/api/shelf/choices?sorts=kit"]) {
+    await expect
+      .poll(() => answered.some((one) => one.includes(url)), { timeout: 60_000 })
+      .toBe(true);
+  }
+  // By links: a page that is left by an address may be gone before it has kept the last of it.
+  const pages = page.getByRole("navigation", { name: "Pages" });
+  await pages.getByRole("link", { name: "Shelf" }).click();
   const orders = page.getByText("To order", { exact: true });
   await expect(orders).toBeVisible();
-  await page.goto("/");
+  await pages.getByRole("link", { name: "Board" }).click();
+  await expect(link).toBeVisible();
 
   await context.setOffline(true);
   await page.goto("/shelf");

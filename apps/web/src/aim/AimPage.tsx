@@ -12,10 +12,10 @@ import {
 import { useCanEdit, useMe } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { PaperLinks } from "../job/PaperLinks.tsx";
+import { PaperLinks } from "../job/papers/PaperLinks.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
-import type { LightOf, LightRequest, Turned } from "../worker/light.ts";
+import type { Isolux, LightOf, LightRequest, Turned } from "../worker/light.ts";
 import { planner } from "../worker/planner.ts";
 import { AimRow } from "./AimRow.tsx";
 import { LightSection } from "./road/LightSection.tsx";
@@ -25,6 +25,7 @@ import { useLight } from "./road/useLight.ts";
 import { Wide } from "./Wide.tsx";
 import { WallPicture } from "./WallPicture.tsx";
 
+const NO_LINES: readonly Isolux[] = [];
 const NONE: Readonly<Record<string, Turned>> = {};
 /** A twentieth of a degree: 7 mm at 25 ft, finer than a hand holds a mark. */
 const inSteps = (deg: number): number => Math.round(20 * deg) / 20;
@@ -98,7 +99,7 @@ export function AimPage() {
           <Wide name="The wall">
             <WallPicture
               marks={marks}
-              lines={light?.wall ?? []}
+              lines={light?.wall ?? NO_LINES}
               distanceM={job.aiming.distanceM}
               vehicle={job.vehicle}
               units={units}

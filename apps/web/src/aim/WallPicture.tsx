@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { memo, useRef, type KeyboardEvent, type PointerEvent } from "react";
 import {
   lengthText,
   outerMeasures,
@@ -113,19 +113,10 @@ function Mark({
   );
 }
 
-/**
- * The wall as one stands behind the vehicle: ground, the vehicle itself in lines, its middle, lamps
- * and their marks.
- */
-export function WallPicture({ marks, lines, distanceM, vehicle, ...rest }: Props) {
-  const shown = marks.filter((mark) => mark.groundM === null && !mark.behind);
+/** What is behind the marks: the light, the ground and the vehicle itself in lines. */
+const Behind = memo(function Behind({ lines, vehicle }: Pick<Props, "lines" | "vehicle">) {
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="block w-full"
-      role="group"
-      aria-label={`Wall at ${lengthText(distanceM, rest.units)}, seen from the vehicle`}
-    >
+    <>
       <rect width={WIDTH} height={HEIGHT} fill={DARK} />
       <clipPath id="wall">
         <rect width={WIDTH} height={y(0)} />
@@ -146,13 +137,6 @@ export function WallPicture({ marks, lines, distanceM, vehicle, ...rest }: Props
           ground="lines"
         />
       </g>
-      <g stroke={CHALK} strokeOpacity={0.5}>
-        <line x1={0} x2={WIDTH} y1={y(0)} y2={y(0)} strokeWidth={2} />
-        <line x1={x(0)} x2={x(0)} y1={0} y2={y(0)} strokeDasharray="8 6" />
-        {[...new Set(shown.map((mark) => mark.lampUpM))].map((up) => (
-          <line key={up} x1={0} x2={WIDTH} y1={y(up)} y2={y(up)} strokeDasharray="2 5" />
-        ))}
-      </g>
       <g fill={CHALK} fontSize={12}>
         <text x={x(0) + 4} y={14} {...HALO}>
           middle of the vehicle
@@ -164,6 +148,31 @@ export function WallPicture({ marks, lines, distanceM, vehicle, ...rest }: Props
           <text key={right} x={x(right)} y={y(0) + 18} textAnchor="middle">
             {Math.abs(right)} m {right < 0 ? "left" : "right"}
           </text>
+        ))}
+      </g>
+    </>
+  );
+});
+
+/**
+ * The wall as one stands behind the vehicle: ground, the vehicle itself in lines, its middle, lamps
+ * and their marks.
+ */
+export function WallPicture({ marks, lines, distanceM, vehicle, ...rest }: Props) {
+  const shown = marks.filter((mark) => mark.groundM === null && !mark.behind);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="block w-full"
+      role="group"
+      aria-label={`Wall at ${lengthText(distanceM, rest.units)}, seen from the vehicle`}
+    >
+      <Behind lines={lines} vehicle={vehicle} />
+      <g stroke={CHALK} strokeOpacity={0.5}>
+        <line x1={0} x2={WIDTH} y1={y(0)} y2={y(0)} strokeWidth={2} />
+        <line x1={x(0)} x2={x(0)} y1={0} y2={y(0)} strokeDasharray="8 6" />
+        {[...new Set(shown.map((mark) => mark.lampUpM))].map((up) => (
+          <line key={up} x1={0} x2={WIDTH} y1={y(up)} y2={y(up)} strokeDasharray="2 5" />
         ))}
       </g>
       {shown.map((mark) => (

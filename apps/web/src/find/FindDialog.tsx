@@ -14,7 +14,7 @@ import type { PartKind } from "@dragonet/core";
 import type { FoundAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
-import { useOpenFile } from "../job/useOpenFile.ts";
+import { useOpenFile } from "../job/papers/useOpenFile.ts";
 import { KIND_WORDS } from "../shelf/kindWords.ts";
 import { Modal } from "../ui/page/Modal.tsx";
 import { goalsOf, matching } from "./goals.ts";
@@ -120,14 +120,18 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
   return (
     <Modal open onClose={onClose} title="Find">
       <Command shouldFilter={false} label="Find" loop>
+        {/* A sentence is longer than a line: it is read whole while it is written. */}
         <Command.Input
+          asChild
           value={written}
-          onValueChange={setWritten}
+          onValueChange={(text) => setWritten(text.replaceAll("\n", " "))}
           maxLength={1000}
           placeholder="A customer, a vehicle, a lamp, a stage, or a job in one sentence"
-          className="control w-full"
+          className="control grows block w-full"
           enterKeyHint="go"
-        />
+        >
+          <textarea rows={1} />
+        </Command.Input>
         <Command.List className="mt-1 max-h-[60vh] overflow-y-auto">
           {GROUPS.map(([kind, heading]) => {
             const here = found.filter((one) => one.kind === kind);

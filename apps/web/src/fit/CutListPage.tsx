@@ -17,7 +17,7 @@ import {
 import { useMe } from "../base/session.ts";
 import { useNarrow } from "../base/useNarrow.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { useOpenFile } from "../job/useOpenFile.ts";
+import { useOpenFile } from "../job/papers/useOpenFile.ts";
 import { Button } from "../ui/Button.tsx";
 import { saveText } from "../ui/saveText.ts";
 import { DataTable, type Head } from "../ui/DataTable.tsx";

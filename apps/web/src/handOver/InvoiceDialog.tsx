@@ -5,7 +5,7 @@ import type { Party } from "@dragonet/core";
 import type { BilledBy, KeptInvoiceAnswer } from "@dragonet/contract";
 import { ApiError, ask } from "../base/api.ts";
 import { useJob } from "../job/store/jobStore.ts";
-import { whenSaved } from "../job/whenSaved.ts";
+import { whenSaved } from "../job/papers/whenSaved.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
 import { PickField } from "../ui/forms/controlled.tsx";

@@ -8,7 +8,7 @@ import type { JobOfferAnswer, NewOfferAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { momentText } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
-import { whenSaved } from "../job/whenSaved.ts";
+import { whenSaved } from "../job/papers/whenSaved.ts";
 import { Button } from "../ui/Button.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Section } from "../ui/page/Section.tsx";

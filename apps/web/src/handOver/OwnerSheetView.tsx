@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { useParams } from "react-router";
 import { decimal, type OwnerSheet } from "@dragonet/core";
 import { PhotoImage } from "../photos/PhotoStrip.tsx";
-import { PaperLinks } from "../job/PaperLinks.tsx";
+import { PaperLinks } from "../job/papers/PaperLinks.tsx";
 import { Section } from "../ui/page/Section.tsx";
 
 function Part({ title, lines }: { title: string; lines: readonly ReactNode[] }) {

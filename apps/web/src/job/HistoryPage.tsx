@@ -7,9 +7,9 @@ import { MOMENT } from "../ui/moments.ts";
 import { Button } from "../ui/Button.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useJob, useJobStore } from "./store/jobStore.ts";
-import { JobFileLink } from "./JobFileLink.tsx";
+import { JobFileLink } from "./papers/JobFileLink.tsx";
 import { ToBin } from "./ToBin.tsx";
-import { whenSaved } from "./whenSaved.ts";
+import { whenSaved } from "./papers/whenSaved.ts";
 
 /** Who changed what and when, newest first, and the way back to any of it. */
 export function HistoryPage() {

@@ -16,8 +16,8 @@ import {
 } from "@dragonet/core";
 import { useMe, useSession } from "../base/session.ts";
 import { useJob, useJobStore } from "../job/store/jobStore.ts";
-import { JobFileLink } from "../job/JobFileLink.tsx";
-import { useOpenFile } from "../job/useOpenFile.ts";
+import { JobFileLink } from "../job/papers/JobFileLink.tsx";
+import { useOpenFile } from "../job/papers/useOpenFile.ts";
 import { usePlan } from "../job/usePlan.ts";
 import { Button } from "../ui/Button.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { oncomingEyes, outerMeasures, type Aiming, type Vehicle } from "@dragonet/core";
 import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
 import type { Isolux } from "../../worker/light.ts";
@@ -17,7 +18,12 @@ const LEFT = 34;
 const LANE_M = 3.5;
 
 /** The road from above, the vehicle at the left to its own measures, every twenty metres a line. */
-export function RoadFromAbove({ lines, keeps, name, vehicle }: Props & { vehicle: Vehicle }) {
+export const RoadFromAbove = memo(function RoadFromAbove({
+  lines,
+  keeps,
+  name,
+  vehicle,
+}: Props & { vehicle: Vehicle }) {
   const x = (ahead: number): number => LEFT + (ahead / LONG_M) * (WIDTH - LEFT);
   const y = (right: number): number => HEIGHT / 2 + (right / WIDE_M) * HEIGHT;
   const project = (right: number, along: number) =>
@@ -81,7 +87,7 @@ export function RoadFromAbove({ lines, keeps, name, vehicle }: Props & { vehicle
       <IsoluxNames lines={lines} project={project} />
     </svg>
   );
-}
+});
 
 const [SADDLE_W, SADDLE_H] = [1000, 300];
 /** The rider's eye: behind the lamps and above the ground, m; and how wide they look. */
@@ -91,7 +97,7 @@ const FOCUS = 620;
 const HORIZON = 60;
 
 /** The same light as the rider sees it from the saddle. */
-export function RoadFromSaddle({ lines, keeps, name }: Props) {
+export const RoadFromSaddle = memo(function RoadFromSaddle({ lines, keeps, name }: Props) {
   const project = (right: number, along: number) => {
     const depth = along + EYE_BACK_M;
     if (depth < 2.5) return null;
@@ -134,4 +140,4 @@ export function RoadFromSaddle({ lines, keeps, name }: Props) {
       </g>
     </svg>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import type { Job } from "@dragonet/core";
 import type { LightRequest, ShownLight } from "../../worker/light.ts";
 import { planner } from "../../worker/planner.ts";
@@ -16,8 +16,11 @@ export function useLight(job: Job, request: LightRequest): ShownLight | null {
     const draw = async (): Promise<void> => {
       const light = await planner().lightPictures(job, request);
       if (stale) return;
-      setShown((before) =>
-        light.figures === null && before ? { ...light, figures: before.figures } : light,
+      // Pictures are large: they give way to what is pressed.
+      startTransition(() =>
+        setShown((before) =>
+          light.figures === null && before ? { ...light, figures: before.figures } : light,
+        ),
       );
     };
     const run = async (task: () => Promise<void>): Promise<void> => {

@@ -20,7 +20,7 @@ import {
 import { mint } from "../../base/mint.ts";
 import { useCanEdit } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
-import { useOpenFile } from "../../job/useOpenFile.ts";
+import { useOpenFile } from "../../job/papers/useOpenFile.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";

@@ -1,5 +1,5 @@
 import { toast } from "sonner";
-import { useJobStore } from "./store/jobStore.ts";
+import { useJobStore } from "../store/jobStore.ts";
 import { whenSaved } from "./whenSaved.ts";
 
 /** Opens a file of the open job, made by the server of what the page shows now. */

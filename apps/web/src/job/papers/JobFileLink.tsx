@@ -1,5 +1,5 @@
 import type { ComponentProps, MouseEvent } from "react";
-import { useJobStore } from "./store/jobStore.ts";
+import { useJobStore } from "../store/jobStore.ts";
 import { useOpenFile } from "./useOpenFile.ts";
 
 interface JobFileLinkProps extends Omit<ComponentProps<"a">, "href" | "onClick"> {
@@ -8,7 +8,7 @@ interface JobFileLinkProps extends Omit<ComponentProps<"a">, "href" | "onClick">
 }
 
 /** A link to a file that the server makes of the open job: what is not saved yet is saved first. */
-export function JobFileLink({ path, ...rest }: JobFileLinkProps) {
+export function JobFileLink({ path, children, ...rest }: JobFileLinkProps) {
   const id = useJobStore((s) => s.id);
   const open = useOpenFile();
   const saveFirst = (e: MouseEvent): void => {
@@ -16,5 +16,9 @@ export function JobFileLink({ path, ...rest }: JobFileLinkProps) {
     e.preventDefault();
     open(path);
   };
-  return <a {...rest} href={`/api/jobs/${id}/${path}`} onClick={saveFirst} />;
+  return (
+    <a {...rest} href={`/api/jobs/${id}/${path}`} onClick={saveFirst}>
+      {children}
+    </a>
+  );
 }

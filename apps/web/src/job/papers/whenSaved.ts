@@ -1,5 +1,5 @@
-import { bringJob } from "../sync/waiting.ts";
-import { useJobStore } from "./store/jobStore.ts";
+import { bringJob } from "../../sync/waiting.ts";
+import { useJobStore } from "../store/jobStore.ts";
 
 /** Ends when nothing of the open job is on its way any more: true when the server has all of it. */
 function settled(): Promise<boolean> {

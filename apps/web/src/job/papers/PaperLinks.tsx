@@ -1,4 +1,4 @@
-import { Button } from "../ui/Button.tsx";
+import { Button } from "../../ui/Button.tsx";
 import { JobFileLink } from "./JobFileLink.tsx";
 
 /** A sheet of the open job as PDF, and the page itself on paper. */
