@@ -16,6 +16,12 @@ const swc = [
   },
 ];
 
+const DEMO = { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` };
+/** Where nothing is painted, the store does at once what it does after the next paint. */
+const STORE_AT_ONCE = {
+  "^\\.\\./\\.\\./ui/press/afterPaint\\.ts$": `${__dirname}/apps/web/test/page/atOnce.ts`,
+};
+
 const project = (name, folder, more = {}) => ({
   displayName: name,
   rootDir: `${__dirname}/${folder}`,
@@ -24,7 +30,7 @@ const project = (name, folder, more = {}) => ({
   transformIgnorePatterns: [
     "/node_modules/(?!(@nestjs|dinero\.js|papaparse|zustand|d3-contour|d3-array|internmap)/)",
   ],
-  moduleNameMapper: { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` },
+  moduleNameMapper: DEMO,
   ...more,
 });
 
@@ -70,7 +76,7 @@ const PAGE = {
   testEnvironmentOptions: { customExportConditions: ["node", "require", "default"] },
   setupFilesAfterEnv: [`${__dirname}/apps/web/test/page/browser.ts`],
   moduleNameMapper: {
-    "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts`,
+    ...DEMO,
     // Without notes of where each element was made: no test reads them, and they cost a fifth.
     "^react/jsx-runtime$": `${__dirname}/node_modules/react/cjs/react-jsx-runtime.production.js`,
     "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
@@ -85,7 +91,7 @@ const projects = [
   project("template", "packages/template"),
   project("cli", "apps/cli", { testMatch: together(".test.ts") }),
   project("server", "apps/server", { testMatch: together(".test.ts") }),
-  project("web", "apps/web"),
+  project("web", "apps/web", { moduleNameMapper: { ...DEMO, ...STORE_AT_ONCE } }),
   project("page", "apps/web", PAGE),
   project("scripts", "scripts"),
 ];

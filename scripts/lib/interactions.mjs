@@ -15,6 +15,7 @@ const SETTLED_MS = 120;
 /** Leaves the page, opens a window of the machine's own, or cannot be taken back. */
 const NOT_PRESSED =
   /sign out|delete|remove|download|pdf|csv|svg|print|restore|photograph|camera|file|bin\b/i;
+const OPEN = "[role=dialog], [role=listbox], [role=menu]";
 const PRESSED = ["button", "[role=combobox]", "input", "textarea", "summary", "[role=slider]"]
   .map((one) => `main ${one}:visible`)
   .join(", ");
@@ -71,6 +72,28 @@ const described = (control) =>
       .slice(0, 50),
   }));
 
+/**
+ * Scrolls and points there, and presses as a finger does; false where something else lies there.
+ * By the mouse alone: what looks for the target inside the page would be timed with it.
+ */
+async function press(page, control) {
+  await control.scrollIntoViewIfNeeded({ timeout: 3000 }).catch(() => undefined);
+  const box = await control.boundingBox();
+  if (!box) return false;
+  const at = [box.x + box.width / 2, box.y + box.height / 2];
+  const isThere = await control.evaluate((e, [x, y]) => {
+    const there = document.elementFromPoint(x, y);
+    return there !== null && (e.contains(there) || there.contains(e));
+  }, at);
+  if (!isThere) return false;
+  await page.mouse.move(...at);
+  await page.waitForTimeout(2 * SETTLED_MS);
+  await page.mouse.down();
+  await page.waitForTimeout(HELD_MS);
+  await page.mouse.up();
+  return true;
+}
+
 /** After the press: what one writes or picks there. */
 async function goOnWith(page, { type, role, figures }) {
   const write = async (text) => {
@@ -89,21 +112,22 @@ async function goOnWith(page, { type, role, figures }) {
   }
 }
 
+/** Closes what is open: a dialog that waits for the network may have opened after its press. */
+async function close(page) {
+  const open = page.locator(OPEN);
+  for (let left = 5; left > 0 && (await open.count()) > 0; left -= 1) {
+    await page.keyboard.press("Escape");
+    await page.waitForTimeout(2 * SETTLED_MS);
+  }
+}
+
 /** A dialog or a list that the press opened is written in and left. */
 async function leave(page) {
   // It opens in the frames after the press.
-  await page.waitForTimeout(2 * SETTLED_MS);
-  const open = page.locator("[role=dialog], [role=listbox], [role=menu]");
-  if ((await open.count()) === 0) return;
-  const field = open.locator("input:visible").first();
-  if ((await field.count()) > 0) {
-    await field.click({ delay: HELD_MS });
-    await page.keyboard.press("1");
-  }
-  for (let left = 3; left > 0 && (await open.count()) > 0; left -= 1) {
-    await page.keyboard.press("Escape");
-    await page.waitForTimeout(SETTLED_MS);
-  }
+  await page.waitForTimeout(4 * SETTLED_MS);
+  const field = page.locator(OPEN).locator("input:visible").first();
+  if ((await field.count()) > 0 && (await press(page, field))) await page.keyboard.press("1");
+  await close(page);
 }
 
 /** The presses of one view, the slowest first: what was pressed and how long until it was painted. */
@@ -116,20 +140,13 @@ async function pressesOf(page, url, words) {
   const there = await controls.count();
   const found = [];
   for (let at = 0; at < there; at += Math.max(1, Math.ceil(there / PRESSES))) {
+    await close(page);
     const control = controls.nth(at);
     if ((await control.count()) === 0) break;
     const what = await described(control);
     if (what.off || what.type === "file" || NOT_PRESSED.test(what.name)) continue;
-    try {
-      // One scrolls and points there before one presses.
-      await control.scrollIntoViewIfNeeded({ timeout: 3000 });
-      await control.hover({ timeout: 3000 });
-      await page.waitForTimeout(2 * SETTLED_MS);
-      await control.click({ delay: HELD_MS, timeout: 3000 });
-    } catch {
-      // Under another layer by now: nobody could press it either.
-      continue;
-    }
+    // Under another layer by now: nobody could press it either.
+    if (!(await press(page, control))) continue;
     await goOnWith(page, what);
     await leave(page);
     const slowest = (await take(page)).sort((a, b) => b.ms - a.ms)[0];

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Outlet, useParams } from "react-router";
 import { toast } from "sonner";
+import { integrityFaults } from "@dragonet/core";
 import type { JobAnswer } from "@dragonet/contract";
 import { OfflineError, ask } from "../base/api.ts";
 import { followLive } from "../base/live.ts";
@@ -9,6 +10,7 @@ import { useMe } from "../base/session.ts";
 import { newJob } from "../sync/newJobs.ts";
 import { hearPages } from "../sync/pages.ts";
 import { bringJob } from "../sync/waiting.ts";
+import { leisure } from "../ui/press/atLeisure.ts";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { ClashDialog } from "./ClashDialog.tsx";
 import { fetchAhead } from "./store/fetchAhead.ts";
@@ -121,6 +123,16 @@ function useFetchingAhead(): void {
   }, []);
 }
 
+/** Looks the job through at leisure: its first edit then looks only at what it made new. */
+function useLookedThrough(openId: string | null): void {
+  useEffect(() => {
+    void leisure().then(() => {
+      const { job } = useJobStore.getState();
+      if (job) integrityFaults(job);
+    });
+  }, [openId]);
+}
+
 export function JobPage() {
   const { jobId = "" } = useParams();
   const me = useMe().id;
@@ -140,6 +152,7 @@ export function JobPage() {
     return () => useJobStore.getState().close();
   }, [data, me]);
   useFetchingAhead();
+  useLookedThrough(openId);
   useOthersChanges(jobId);
   useRefusals();
   useLeaving();

@@ -26,6 +26,7 @@ import {
 import { tabName, tellPages } from "../../sync/pages.ts";
 import { changesSince, postBatch } from "../../sync/post.ts";
 import { waitingChanged } from "../../sync/waiting.ts";
+import { afterPaint, doWhatWaits } from "../../ui/press/afterPaint.ts";
 
 export type SaveState =
   | "saved"
@@ -138,7 +139,9 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
     const { state, effects } = syncStep(sync, event, Date.now());
     sync = state;
     set(shownOf(state));
-    for (const effect of effects) perform(effect, opening);
+    // Keeping and sending come when the edit is on the screen, and before the next press.
+    const turn = opening;
+    for (const effect of effects) afterPaint(() => perform(effect, turn));
     schedule();
     if (state.queue.length === 0 || state.line !== "clear" || state.clash) {
       for (const done of idle.splice(0)) done();
@@ -235,6 +238,7 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
       // What is due goes now; its answer only clears the browser's store.
       happen({ kind: "lineClear" });
       happen({ kind: "tick" });
+      doWhatWaits();
       opening += 1;
       sync = null;
       clearTimeout(timer);
@@ -250,6 +254,8 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
       leaving = asLeaving;
       happen({ kind: "lineClear" });
       happen({ kind: "tick" });
+      // A page that goes away paints nothing any more.
+      if (asLeaving) doWhatWaits();
       if (!sync || sync.queue.length === 0 || sync.clash) return;
       await new Promise<void>((done) => idle.push(done));
     },

@@ -21,7 +21,7 @@ function doWaiting(): void {
 }
 
 /** All of it, also what it asks for in turn: the next press finds nothing half done. */
-function doAll(): void {
+export function doWhatWaits(): void {
   while (waiting.length > 0) doWaiting();
 }
 
@@ -35,8 +35,8 @@ let listening = false;
 function listen(): void {
   if (listening) return;
   listening = true;
-  for (const type of NEXT) window.addEventListener(type, doAll, { capture: true });
-  window.addEventListener("click", (e) => isAlone(e) && doAll(), { capture: true });
+  for (const type of NEXT) window.addEventListener(type, doWhatWaits, { capture: true });
+  window.addEventListener("click", (e) => isAlone(e) && doWhatWaits(), { capture: true });
 }
 
 /** Does it once what was pressed has been painted, and before anything else is pressed. */
@@ -45,5 +45,5 @@ export function afterPaint(deed: () => void): void {
   waiting.push(deed);
   if (waiting.length > 1) return;
   requestAnimationFrame(() => setTimeout(doWaiting));
-  setTimeout(doAll, NO_PAINT_MS);
+  setTimeout(doWhatWaits, NO_PAINT_MS);
 }
