@@ -305,6 +305,9 @@ async function servedFigures() {
 }
 
 /** Of each view its slowest press to the next paint, at a quarter of the processor's speed. */
+/** Within this an interaction is to be painted, in ms. */
+const INTERACTION_MS = 100;
+
 async function interactionFigures() {
   ensureBuild();
   if (!existsSync(CHROMIUM.executablePath)) throw new Failure("Chromium is not installed");
@@ -312,14 +315,14 @@ async function interactionFigures() {
   await withServer(async (url) => {
     const browser = await chromium.launch(CHROMIUM);
     try {
-      for await (const { view, presses } of interactions(browser, url)) {
+      for await (const { view, presses } of interactions(browser, url, INTERACTION_MS)) {
         const [worst] = presses;
         if (worst === undefined) continue;
         tell(
           `${view}, slowest of ${presses.length} presses to the next paint, ${worst.what}`,
           worst.ms,
           "ms",
-          100,
+          INTERACTION_MS,
         );
       }
     } finally {

@@ -130,39 +130,52 @@ async function leave(page) {
   await close(page);
 }
 
-/** The presses of one view, the slowest first: what was pressed and how long until it was painted. */
-async function pressesOf(page, url, words) {
+async function show(page, url, words) {
   await page.goto(url);
   await page.getByText(words).first().waitFor();
   await page.waitForTimeout(1500);
   await take(page);
-  const controls = page.locator(PRESSED);
-  const there = await controls.count();
+}
+
+/** Presses one of a view's controls and goes on with it; null where it cannot be pressed. */
+async function pressOf(page, at) {
+  await close(page);
+  const control = page.locator(PRESSED).nth(at);
+  if ((await control.count()) === 0) return null;
+  const what = await described(control);
+  if (what.off || what.type === "file" || NOT_PRESSED.test(what.name)) return null;
+  // Under another layer by now: nobody could press it either.
+  if (!(await press(page, control))) return null;
+  await goOnWith(page, what);
+  await leave(page);
+  const slowest = (await take(page)).sort((a, b) => b.ms - a.ms)[0];
+  return { what: `${what.role} “${what.name}”`, ...(slowest ?? { ms: 0 }) };
+}
+
+/**
+ * The presses of one view, the slowest first: what was pressed and how long until it was painted.
+ * One that is too slow is done again on the view loaded anew, and the better counts: a machine that
+ * stalls does so once, a page that is slow each time.
+ */
+async function pressesOf(page, url, words, mostMs) {
+  await show(page, url, words);
+  const there = await page.locator(PRESSED).count();
   const found = [];
   for (let at = 0; at < there; at += Math.max(1, Math.ceil(there / PRESSES))) {
-    await close(page);
-    const control = controls.nth(at);
-    if ((await control.count()) === 0) break;
-    const what = await described(control);
-    if (what.off || what.type === "file" || NOT_PRESSED.test(what.name)) continue;
-    // Under another layer by now: nobody could press it either.
-    if (!(await press(page, control))) continue;
-    await goOnWith(page, what);
-    await leave(page);
-    const slowest = (await take(page)).sort((a, b) => b.ms - a.ms)[0];
-    found.push({ what: `${what.role} “${what.name}”`, ...(slowest ?? { ms: 0 }) });
-    if (page.url() !== url) {
-      await page.goto(url);
-      await page.getByText(words).first().waitFor();
-      await page.waitForTimeout(1500);
-      await take(page);
+    let made = await pressOf(page, at);
+    if (made && made.ms > mostMs) {
+      await show(page, url, words);
+      const again = await pressOf(page, at);
+      if (again && again.what === made.what && again.ms < made.ms) made = again;
     }
+    if (made) found.push(made);
+    if (page.url() !== url) await show(page, url, words);
   }
   return found.sort((a, b) => b.ms - a.ms);
 }
 
 /** Every view of the shop and of two jobs: `{ view, presses }`. A page of its own for each. */
-export async function* interactions(browser, url, only = "") {
+export async function* interactions(browser, url, mostMs, only = "") {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   try {
     await context.request.post(`${url}/api/session`, {
@@ -186,7 +199,7 @@ export async function* interactions(browser, url, only = "") {
       await cdp.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
       yield {
         view: path.replace(/^\/jobs\/[^/]+\//, ""),
-        presses: await pressesOf(page, `${url}${path}`, words),
+        presses: await pressesOf(page, `${url}${path}`, words, mostMs),
       };
       await page.close();
     }

@@ -196,7 +196,7 @@ describe("light on the road", () => {
     await figures();
     const beside = screen.getByRole("button", { name: "Beside it: other lamps" });
     await user.click(beside);
-    expect(await screen.findAllByText(/Somebody in grey gets/)).toHaveLength(2);
+    await waitFor(() => expect(screen.getAllByText(/Somebody in grey gets/)).toHaveLength(2));
     expect(screen.getByRole("group", { name: "A" })).toBeVisible();
     expect(screen.getByRole("group", { name: "B" })).toBeVisible();
     await user.click(beside);
