@@ -212,16 +212,22 @@ describe("a job file", () => {
   });
 });
 
+/** A shop with pods on its shelf that takes in the job that a sentence makes. */
+function takingJobs(): Shop {
+  const shop: Shop = shopOf()
+    .withParts(demoPart("pod-18"), demoPart("switch-rocker-16"))
+    .answers("POST jobs/import", ({ text }: { text: string }) => {
+      const read = readJobText(text);
+      if (!read.ok) return { status: 422, body: { message: "no job" } };
+      shop.withJob("said", read.value as unknown as Job);
+      return { status: 201, body: { id: "said" } };
+    });
+  return shop;
+}
+
 describe("a job that is said", () => {
   it("is looked over, asks what is missing, and is planned by Enter", async () => {
-    const shop = shopOf()
-      .withParts(demoPart("pod-18"), demoPart("switch-rocker-16"))
-      .answers("POST jobs/import", ({ text }: { text: string }) => {
-        const read = readJobText(text);
-        if (!read.ok) return { status: 422, body: { message: "no job" } };
-        shop.withJob("said", read.value as unknown as Job);
-        return { status: 201, body: { id: "said" } };
-      });
+    const shop = takingJobs();
     const { user, path } = await open(shop, "/");
     const sentence = await screen.findByLabelText(/Say the job/);
     await user.type(sentence, "two pods with high beam and a kettle");
@@ -236,6 +242,22 @@ describe("a job that is said", () => {
     expect(job.lamps).toHaveLength(2);
     expect(job.vehicle.profileId).toBe(FELLRUNNER.profileId);
     expect(edited(job)).toBe(job);
+  });
+
+  it("is planned by its last words, also when Enter comes before they were read", async () => {
+    const shop = takingJobs();
+    const { user, path } = await open(shop, "/");
+    const sentence = await screen.findByLabelText(/Say the job/);
+    const first = `two pods with high beam on the ${FELLRUNNER.model}`;
+    await user.type(sentence, first);
+    await waitFor(() => expect(screen.getByRole("button", { name: "Plan it" })).toBeEnabled());
+    fireEvent.change(sentence, { target: { value: `${first} for Scar Top Farm, by 2999-05-01` } });
+    fireEvent.keyDown(sentence, { key: "Enter" });
+    await waitFor(() => expect(path()).toBe("/jobs/said/circuit"));
+    expect(shop.job("said").card).toMatchObject({
+      ...{ customer: "Scar Top Farm", promised: "2999-05-01" },
+    });
+    expect(shop.sent("POST", "jobs/import")).toHaveLength(1);
   });
 });
 

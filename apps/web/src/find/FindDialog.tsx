@@ -3,9 +3,9 @@ import { Command } from "cmdk";
 import {
   Suspense,
   lazy,
+  useCallback,
   useDeferredValue,
   useEffect,
-  useRef,
   useState,
   type FormEvent,
 } from "react";
@@ -64,16 +64,17 @@ interface FindDialogProps {
 
 /** A sentence as it was read, and the press that plans it. */
 function Saying({ text, onBack }: { text: string; onBack: () => void }) {
-  const plan = useRef<(() => void) | null>(null);
+  const [asked, setAsked] = useState("");
+  const taken = useCallback(() => setAsked(""), []);
   const submit = (e: FormEvent): void => {
     e.preventDefault();
-    plan.current?.();
+    setAsked(text);
   };
   return (
     <form onSubmit={submit}>
       <p className="font-bold">“{text}”</p>
       <Suspense fallback={<p className="text-muted">Reading …</p>}>
-        <SaidPreview text={text} plan={plan} alone />
+        <SaidPreview text={text} asked={asked} onTaken={taken} alone />
       </Suspense>
       <button type="button" className="touch mt-3 text-accent underline" onClick={onBack}>
         Back to finding

@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import "./jobTransfer.ts";
+import "./onceTransfer.ts";
 import {
   alternatives,
   benchAt,
@@ -47,7 +47,6 @@ import {
   type RideSamples,
   type RoutePlan,
   type SaidJob,
-  type SentenceWorld,
   type Seen,
   type TakenReading,
   type Tool,
@@ -64,6 +63,7 @@ import {
   type ProposedAim,
   type ShownLight,
 } from "./light.ts";
+import type { SaidWorld } from "./oncePort.ts";
 import { handingOverOf, type HandingOver, type ShopKnows } from "./handingOver.ts";
 import {
   judgeReadings,
@@ -313,7 +313,8 @@ export const planner = {
     handingOverOf(job, shop, units),
 
   /** What a sentence says of a job, and the job that is made of it, or of fields. */
-  read: (text: string, world: SentenceWorld): SaidJob => readSentence(text, world),
+  read: (text: string, world: SaidWorld, today: Date): SaidJob =>
+    readSentence(text, { ...world, today }),
   plannedJob,
   emptyJob,
 

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from "comlink";
-import "./jobTransfer.ts";
+import "./onceTransfer.ts";
 import type { Planner } from "./plan.worker.ts";
 
 let made: Remote<Planner> | null = null;

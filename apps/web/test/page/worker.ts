@@ -1,11 +1,12 @@
 /** The page's worker in the page itself: the same functions, each with values of its own. */
-import { JobReceiver, JobSender, isJob } from "../../src/worker/jobPort.ts";
+import type { Job } from "@dragonet/core";
+import { OnceReceiver, OnceSender, isJob } from "../../src/worker/oncePort.ts";
 import { planner as real } from "../../src/worker/plan.worker.ts";
 
 type Called = (...args: unknown[]) => unknown;
 
-const sender = new JobSender();
-const receiver = new JobReceiver();
+const sender = new OnceSender<Job>();
+const receiver = new OnceReceiver<Job>();
 
 /** What a message port does to a value: a copy, functions as they are, a job once. */
 function posted(value: unknown): unknown {

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { understoodWords, vehicleName, type SaidCircuit, type SaidJob } from "@dragonet/core";
 import { dayText } from "../../base/moment.ts";
@@ -11,6 +11,7 @@ import { TYPING_MS, useSettled } from "../../ui/useSettled.ts";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
 import { knownOf } from "../../vehicles/known/known.ts";
 import { useProfileChoices, useProfilesNear } from "../../vehicles/vehicles.ts";
+import type { SaidWorld } from "../../worker/oncePort.ts";
 import { planner } from "../../worker/planner.ts";
 import { useCustomers } from "../jobs.ts";
 import { openJob } from "./openJob.ts";
@@ -41,26 +42,36 @@ function Remarks({ said }: { said: SaidJob }) {
   );
 }
 
+/** What a sentence says, and in what it was read. */
+interface Read {
+  readonly text: string;
+  readonly world: SaidWorld;
+  readonly said: SaidJob;
+}
+
 interface SaidPreviewProps {
   readonly text: string;
-  /** Called when Enter is pressed in the sentence. */
-  readonly plan: RefObject<(() => void) | null>;
+  /** The sentence that is to be planned, as it was when that was asked for; "" for none. */
+  readonly asked: string;
+  /** The sentence that was asked for is taken up, or is none that can be planned. */
+  readonly onTaken: () => void;
   /** Nothing is written beside it: its button takes the focus when it can be pressed. */
   readonly alone?: boolean;
 }
 
 /** A sentence as it was read, to look over, and the press that makes the job. */
-export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
+export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreviewProps) {
   const sentence = useDeferredValue(text);
   const near = useSettled(text, TYPING_MS);
   const { data: atHand } = useQuery(choicesOf(SINGLE_PARTS));
-  const { data: partsNear } = usePartsNear(near);
-  const { data: vehiclesNear } = useProfilesNear(near);
+  const { data: partsNear, isFetching: isAskingParts } = usePartsNear(near);
+  const { data: vehiclesNear, isFetching: isAskingVehicles } = useProfilesNear(near);
   const { data: customers } = useCustomers();
   const { data: practices } = usePractices();
   const [profileId, setProfileId] = useState("");
   const choices = useProfileChoices(profileId);
-  const [said, setSaid] = useState<SaidJob | null>(null);
+  const [read, setRead] = useState<Read | null>(null);
+  const said = read?.said ?? null;
   const [failed, setFailed] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -86,9 +97,9 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
     if (!world) return;
     let stale = false;
     void planner()
-      .read(sentence, { ...world, today: new Date() })
-      .then((read) => {
-        if (!stale) setSaid(read);
+      .read(sentence, world, new Date())
+      .then((answer) => {
+        if (!stale) setRead({ text: sentence, world, said: answer });
       })
       .catch((error: unknown) => {
         if (!stale) setFailed(error instanceof Error ? error.message : String(error));
@@ -99,11 +110,11 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
   }, [sentence, world]);
 
   const make = useMutation({
-    mutationFn: async (read: SaidJob) => {
+    mutationFn: async (of: SaidJob) => {
       if (!world || !practices) throw new Error("the shelf is not there yet: try again");
       // The vehicle begins as machines of its model have shown themselves.
-      const known = await knownOf(read.vehicle?.profileId ?? "");
-      const made = await planner().plannedJob(read, practices, world.shelf, known);
+      const known = await knownOf(of.vehicle?.profileId ?? "");
+      const made = await planner().plannedJob(of, practices, world.shelf, known);
       return openJob(made, sentence, me);
     },
     onSuccess: async (id) => {
@@ -112,12 +123,16 @@ export function SaidPreview({ text, plan, alone = false }: SaidPreviewProps) {
     },
   });
   const ready = said?.vehicle && said.circuits.length > 0 && !make.isPending ? said : null;
+  // What was written last is planned, with all that the shop has of it, and not what had been read
+  // when Enter was pressed.
+  const isRead = read?.text === text && read.world === world && near === text;
+  const isDue = asked === text && isRead && !isAskingParts && !isAskingVehicles;
+  const { mutate } = make;
   useEffect(() => {
-    plan.current = ready ? () => make.mutate(ready) : null;
-    return () => {
-      plan.current = null;
-    };
-  });
+    if (!isDue) return;
+    onTaken();
+    if (ready) mutate(ready);
+  }, [isDue, ready, mutate, onTaken]);
   const press = useRef<HTMLButtonElement>(null);
   const canPress = alone && ready !== null;
   useEffect(() => {

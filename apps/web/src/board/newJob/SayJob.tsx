@@ -1,4 +1,4 @@
-import { Suspense, lazy, useRef, useState, type FormEvent } from "react";
+import { Suspense, lazy, useCallback, useState, type FormEvent } from "react";
 
 /** What reads a sentence comes when one is typed: the board is the first page. */
 const SaidPreview = lazy(async () => ({
@@ -10,10 +10,11 @@ const EXAMPLE = "40 W bar on its own switch and two pods with high beam on the â
 /** One sentence that makes a planned job, looked over before it is made. */
 export function SayJob() {
   const [text, setText] = useState("");
-  const plan = useRef<(() => void) | null>(null);
+  const [asked, setAsked] = useState("");
+  const taken = useCallback(() => setAsked(""), []);
   const submit = (e: FormEvent): void => {
     e.preventDefault();
-    plan.current?.();
+    setAsked(text);
   };
   return (
     <form className="mb-4" onSubmit={submit}>
@@ -40,7 +41,7 @@ export function SayJob() {
       />
       {text.trim() !== "" && (
         <Suspense fallback={null}>
-          <SaidPreview text={text} plan={plan} />
+          <SaidPreview text={text} asked={asked} onTaken={taken} />
         </Suspense>
       )}
     </form>
