@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Link } from "react-router";
 import type { JobOnBoardAnswer } from "@dragonet/contract";
 import { STAGE_WORDS } from "../job/stages.ts";
@@ -5,7 +6,7 @@ import { promisedText } from "./JobLine.tsx";
 import { StageRuler } from "./StageRuler.tsx";
 
 /** What stands on the benches now. */
-export function Benches({ jobs }: { jobs: readonly JobOnBoardAnswer[] }) {
+export const Benches = memo(function Benches({ jobs }: { jobs: readonly JobOnBoardAnswer[] }) {
   const benches = [...new Set(jobs.map((j) => j.bench).filter((b) => b !== ""))].sort();
   if (benches.length === 0) return null;
   return (
@@ -41,4 +42,4 @@ export function Benches({ jobs }: { jobs: readonly JobOnBoardAnswer[] }) {
       </div>
     </section>
   );
-}
+});

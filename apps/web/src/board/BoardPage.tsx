@@ -1,14 +1,13 @@
-import { Plus } from "lucide-react";
-import { Suspense, lazy, useMemo, useState } from "react";
+import { Suspense, lazy, useMemo } from "react";
 import type { BoardAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { isoDay } from "../base/moment.ts";
 import { useCanEdit } from "../base/session.ts";
-import { Button } from "../ui/Button.tsx";
 import { useNow } from "../ui/useNow.ts";
 import { TYPING_MS, useSettled } from "../ui/useSettled.ts";
 import { Empty, Loading, Trouble } from "../ui/page/states.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
 import { Benches } from "./Benches.tsx";
+import { NewJobButton } from "./newJob/NewJobButton.tsx";
 import { NewJobsHere } from "./newJob/NewJobsHere.tsx";
 import { askedOf, printView, useBoardView } from "./boardView.ts";
 import { ImportJob } from "./newJob/ImportJob.tsx";
@@ -24,9 +23,6 @@ const BoardFilters = lazy(async () => ({
   default: (await import("./BoardFilters.tsx")).BoardFilters,
 }));
 
-/** Its form and lists come when they are asked for: the board is the first page. */
-const NewJob = lazy(async () => ({ default: (await import("./newJob/NewJob.tsx")).NewJob }));
-
 /** Jobs that somebody may be sent to without a network: on the benches first, none handed over. */
 const atHand = ({ onBenches, stages }: BoardAnswer): readonly JobOnBoardAnswer[] => [
   ...onBenches,
@@ -38,7 +34,6 @@ export function BoardPage() {
   useTitle("Jobs");
   const canEdit = useCanEdit();
   const [view, look] = useBoardView();
-  const [opening, setOpening] = useState(false);
   const today = isoDay(new Date(useNow()));
   const query = printView(view);
   const asked = askedOf({ ...view, words: useSettled(view.words, TYPING_MS) }, today);
@@ -53,20 +48,11 @@ export function BoardPage() {
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <h1 className="mr-auto text-lead">Jobs</h1>
         {canEdit && <ImportJob />}
-        {canEdit && (
-          <Button look="main" onPressed={() => setOpening(true)}>
-            <Plus size={16} aria-hidden /> New job
-          </Button>
-        )}
+        {canEdit && <NewJobButton />}
       </div>
       {data.any && <TourOffer />}
       {canEdit && <SayJob />}
       <NewJobsHere />
-      {opening && (
-        <Suspense fallback={null}>
-          <NewJob open onClose={() => setOpening(false)} />
-        </Suspense>
-      )}
       {data.any && (
         // As high as what comes: nothing moves under a press.
         <Suspense fallback={<div className="mb-2 h-10 max-md:h-33" />}>

@@ -1,4 +1,4 @@
-import type { DragEvent } from "react";
+import { memo, type DragEvent } from "react";
 import { Link } from "react-router";
 import type { JobOnBoardAnswer } from "@dragonet/contract";
 import { dayText, momentText } from "../base/moment.ts";
@@ -89,7 +89,7 @@ interface JobLineProps {
 }
 
 /** A job of the board: whose, on what, until when, what it waits for and what is next. */
-export function JobLine({ job, onDrag }: JobLineProps) {
+export const JobLine = memo(function JobLine({ job, onDrag }: JobLineProps) {
   const pick = (e: DragEvent): void => {
     e.dataTransfer.effectAllowed = "move";
     e.dataTransfer.setData("text/plain", job.title);
@@ -131,4 +131,4 @@ export function JobLine({ job, onDrag }: JobLineProps) {
       </div>
     </li>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useDeferredValue, useState, type DragEvent } from "react";
+import { memo, useCallback, useDeferredValue, useState, type DragEvent } from "react";
 import { Link, useSearchParams } from "react-router";
 import { STAGES, type Stage } from "@dragonet/core";
 import type { BoardStageAnswer, JobOnBoardAnswer } from "@dragonet/contract";
@@ -50,16 +50,17 @@ interface StagesProps {
 }
 
 /** Jobs by stage, the soonest promised first; a job is put to another stage by dragging it there. */
-export function Stages({ stages: all, query }: StagesProps) {
+export const Stages = memo(function Stages({ stages: all, query }: StagesProps) {
   const stages = useDeferredValue(all, firstOf(all));
   const canEdit = useCanEdit();
   const move = useMoveStage();
   const [dragged, setDragged] = useState<JobOnBoardAnswer | null>(null);
   const [over, setOver] = useState<Stage | null>(null);
-  const letGo = (): void => {
-    setDragged(null);
-    setOver(null);
-  };
+  /** Takes one up, or lets go of it. */
+  const drag = useCallback((picked: JobOnBoardAnswer | null): void => {
+    setDragged(picked);
+    if (!picked) setOver(null);
+  }, []);
   return STAGES.map((stage) => {
     const told = stages.find((one) => one.stage === stage);
     const here = told?.jobs ?? [];
@@ -73,7 +74,7 @@ export function Stages({ stages: all, query }: StagesProps) {
     const drop = (e: DragEvent): void => {
       e.preventDefault();
       if (dragged && takes) move({ job: dragged, stage });
-      letGo();
+      drag(null);
     };
     return (
       // A place to drop on is no control: the stage is chosen by keys in the job's own header.
@@ -89,11 +90,7 @@ export function Stages({ stages: all, query }: StagesProps) {
         <Heading stage={stage} counted={told} />
         <ul>
           {here.map((job) => (
-            <JobLine
-              key={job.id}
-              job={job}
-              onDrag={canEdit ? (picked) => (picked ? setDragged(picked) : letGo()) : undefined}
-            />
+            <JobLine key={job.id} job={job} onDrag={canEdit ? drag : undefined} />
           ))}
         </ul>
         {stages === all && told && (told.uncounted || told.count > here.length) && (
@@ -104,7 +101,7 @@ export function Stages({ stages: all, query }: StagesProps) {
       </section>
     );
   });
-}
+});
 
 interface OneStageProps {
   readonly stage: Stage;

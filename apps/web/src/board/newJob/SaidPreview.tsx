@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { understoodWords, vehicleName, type SaidCircuit, type SaidJob } from "@dragonet/core";
 import { dayText } from "../../base/moment.ts";
@@ -61,7 +61,6 @@ interface SaidPreviewProps {
 
 /** A sentence as it was read, to look over, and the press that makes the job. */
 export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreviewProps) {
-  const sentence = useDeferredValue(text);
   const near = useSettled(text, TYPING_MS);
   const { data: atHand } = useQuery(choicesOf(SINGLE_PARTS));
   const { data: partsNear, isFetching: isAskingParts } = usePartsNear(near);
@@ -97,9 +96,9 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
     if (!world) return;
     let stale = false;
     void planner()
-      .read(sentence, world, new Date())
+      .read(text, world, new Date())
       .then((answer) => {
-        if (!stale) setRead({ text: sentence, world, said: answer });
+        if (!stale) setRead({ text, world, said: answer });
       })
       .catch((error: unknown) => {
         if (!stale) setFailed(error instanceof Error ? error.message : String(error));
@@ -107,7 +106,7 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
     return () => {
       stale = true;
     };
-  }, [sentence, world]);
+  }, [text, world]);
 
   const make = useMutation({
     mutationFn: async (of: SaidJob) => {
@@ -115,7 +114,7 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
       // The vehicle begins as machines of its model have shown themselves.
       const known = await knownOf(of.vehicle?.profileId ?? "");
       const made = await planner().plannedJob(of, practices, world.shelf, known);
-      return openJob(made, sentence, me);
+      return openJob(made, text, me);
     },
     onSuccess: async (id) => {
       await queries.invalidateQueries({ queryKey: ["jobs"] });

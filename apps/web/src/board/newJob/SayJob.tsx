@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useState, type FormEvent } from "react";
+import { Suspense, lazy, useCallback, useDeferredValue, useState, type FormEvent } from "react";
 
 /** What reads a sentence comes when one is typed: the board is the first page. */
 const SaidPreview = lazy(async () => ({
@@ -10,6 +10,8 @@ const EXAMPLE = "40 W bar on its own switch and two pods with high beam on the â
 /** One sentence that makes a planned job, looked over before it is made. */
 export function SayJob() {
   const [text, setText] = useState("");
+  /** What was read follows what is written: the next letter does not wait for it. */
+  const said = useDeferredValue(text);
   const [asked, setAsked] = useState("");
   const taken = useCallback(() => setAsked(""), []);
   const submit = (e: FormEvent): void => {
@@ -39,9 +41,9 @@ export function SayJob() {
           e.currentTarget.form?.requestSubmit();
         }}
       />
-      {text.trim() !== "" && (
+      {said.trim() !== "" && (
         <Suspense fallback={null}>
-          <SaidPreview text={text} asked={asked} onTaken={taken} />
+          <SaidPreview text={said} asked={asked} onTaken={taken} />
         </Suspense>
       )}
     </form>
