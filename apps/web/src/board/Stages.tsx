@@ -82,7 +82,7 @@ export const Stages = memo(function Stages({ stages: all, query }: StagesProps) 
       <section
         key={stage}
         aria-labelledby={`stage-${stage}`}
-        className={`mt-4 ${takes ? `outline-2 outline-offset-2 outline-accent ${over === stage ? "bg-accent-wash outline-solid" : "outline-dashed"}` : ""}`}
+        className={`in-view mt-4 ${takes ? `outline-2 outline-offset-2 outline-accent ${over === stage ? "bg-accent-wash outline-solid" : "outline-dashed"}` : ""}`}
         onDragOver={hover}
         onDragLeave={() => setOver(null)}
         onDrop={drop}

@@ -93,7 +93,7 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
   }, [profiles, vehiclesNear, atHand, partsNear, customers, profileId]);
 
   useEffect(() => {
-    if (!world) return;
+    if (!world || text.trim() === "") return;
     let stale = false;
     void planner()
       .read(text, world, new Date())
@@ -137,6 +137,7 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
   useEffect(() => {
     if (canPress) press.current?.focus();
   }, [canPress]);
+  if (text.trim() === "") return null;
   if (failed !== "") return <p role="alert">{failed}</p>;
   if (!said || !world) return <p className="mt-1 text-muted">Reading …</p>;
   const { vehicle, machine, customer, promised } = said;

@@ -1,4 +1,5 @@
 import { Suspense, lazy, useCallback, useDeferredValue, useState, type FormEvent } from "react";
+import { afterPaint } from "../../ui/press/afterPaint.ts";
 
 /** What reads a sentence comes when one is typed: the board is the first page. */
 const SaidPreview = lazy(async () => ({
@@ -10,6 +11,8 @@ const EXAMPLE = "40 W bar on its own switch and two pods with high beam on the â
 /** One sentence that makes a planned job, looked over before it is made. */
 export function SayJob() {
   const [text, setText] = useState("");
+  /** What a sentence is read in is asked for when somebody is about to write one. */
+  const [entered, setEntered] = useState(false);
   /** What was read follows what is written: the next letter does not wait for it. */
   const said = useDeferredValue(text);
   const [asked, setAsked] = useState("");
@@ -33,6 +36,7 @@ export function SayJob() {
         placeholder={EXAMPLE}
         autoComplete="off"
         enterKeyHint="go"
+        onFocus={() => afterPaint(() => setEntered(true))}
         onChange={(e) => setText(e.target.value)}
         onKeyDown={(e) => {
           // One sentence, however many lines it takes on the screen.
@@ -41,7 +45,7 @@ export function SayJob() {
           e.currentTarget.form?.requestSubmit();
         }}
       />
-      {said.trim() !== "" && (
+      {(entered || said.trim() !== "") && (
         <Suspense fallback={null}>
           <SaidPreview text={said} asked={asked} onTaken={taken} />
         </Suspense>
