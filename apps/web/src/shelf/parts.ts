@@ -112,6 +112,8 @@ export const usePartsNear = (text: string) =>
       ),
     placeholderData: keepPreviousData,
     enabled: text.trim() !== "",
+    // The next word asks anew; without a way to the server nobody waits for further tries.
+    retry: false,
   });
 
 /** Parts by the names that jobs need them by, and by their ids; null until they are told. */

@@ -55,4 +55,6 @@ export const useProfilesNear = (text: string) =>
       ),
     placeholderData: keepPreviousData,
     enabled: text.trim() !== "",
+    // The next word asks anew; without a way to the server nobody waits for further tries.
+    retry: false,
   });
