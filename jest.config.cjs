@@ -81,7 +81,6 @@ const PAGE = {
     "^react/jsx-runtime$": `${__dirname}/node_modules/react/cjs/react-jsx-runtime.production.js`,
     "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
     "/afterPaint\\.ts$": `${__dirname}/apps/web/test/page/atOnce.ts`,
-    "^\\.\\./press/useAfterPaint\\.ts$": `${__dirname}/apps/web/test/page/drawnAtOnce.ts`,
   },
 };
 

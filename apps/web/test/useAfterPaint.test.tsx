@@ -1,4 +1,4 @@
-/** What is long to draw, after the press that asks for it and piece by piece. */
+/** What is long to draw, after the press that asks for it. */
 import { act, render, screen } from "@testing-library/react";
 import { useEffect } from "react";
 import { useAfterPaint } from "../src/ui/press/useAfterPaint.ts";

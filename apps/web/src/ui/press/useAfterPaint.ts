@@ -1,9 +1,9 @@
-import { useDeferredValue, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { afterPaint } from "./afterPaint.ts";
 
 /**
  * Whether what was asked for may be drawn: from the frame after it was asked for until it is no more.
- * It is drawn piece by piece, so that a press that comes meanwhile is not kept waiting.
+ * With the next key at the latest, and in one go: whoever types on at once loses no letter.
  */
 export function useAfterPaint(asked: boolean): boolean {
   const [painted, setPainted] = useState(false);
@@ -11,6 +11,5 @@ export function useAfterPaint(asked: boolean): boolean {
     if (asked) afterPaint(() => setPainted(true));
     else setPainted(false);
   }, [asked]);
-  const isDrawn = useDeferredValue(painted);
-  return asked && isDrawn;
+  return asked && painted;
 }
