@@ -4,7 +4,8 @@
  * `npm run bench -- judgement`: fuse, wire and relay of ordinary jobs beside a master's ranges.
  * `npm run bench -- schedule`: two hundred jobs on five benches. `search`: over a hundred thousand jobs.
  * `npm run bench -- diagnosis`: probes until a fault is found, beside two other ways to probe.
- * `npm run bench -- interactions`: presses on every view at a quarter of the processor's speed.
+ * `npm run bench -- interactions [PATH]`: presses on every view, or on those whose address has PATH,
+ *   at a quarter of the processor's speed.
  */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
@@ -304,10 +305,10 @@ async function servedFigures() {
   );
 }
 
-/** Of each view its slowest press to the next paint, at a quarter of the processor's speed. */
 /** Within this an interaction is to be painted, in ms. */
 const INTERACTION_MS = 100;
 
+/** Of each view its slowest press to the next paint, at a quarter of the processor's speed. */
 async function interactionFigures() {
   ensureBuild();
   if (!existsSync(CHROMIUM.executablePath)) throw new Failure("Chromium is not installed");
@@ -315,7 +316,8 @@ async function interactionFigures() {
   await withServer(async (url) => {
     const browser = await chromium.launch(CHROMIUM);
     try {
-      for await (const { view, presses } of interactions(browser, url, INTERACTION_MS)) {
+      const only = process.argv[3];
+      for await (const { view, presses } of interactions(browser, url, INTERACTION_MS, only)) {
         const [worst] = presses;
         if (worst === undefined) continue;
         tell(

@@ -130,6 +130,7 @@ async function leave(page) {
   await close(page);
 }
 
+/** Loads a view and leaves it alone until it stands. */
 async function show(page, url, words) {
   await page.goto(url);
   await page.getByText(words).first().waitFor();

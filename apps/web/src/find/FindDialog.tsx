@@ -1,19 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
-import {
-  Suspense,
-  lazy,
-  useCallback,
-  useDeferredValue,
-  useEffect,
-  useState,
-  type FormEvent,
-} from "react";
+import { Suspense, lazy, useDeferredValue, useEffect, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
 import type { PartKind } from "@dragonet/core";
 import type { FoundAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { useCanEdit } from "../base/session.ts";
+import { useAskedSentence } from "../board/newJob/useAskedSentence.ts";
 import { useOpenFile } from "../job/papers/useOpenFile.ts";
 import { KIND_WORDS } from "../shelf/kindWords.ts";
 import { Modal } from "../ui/page/Modal.tsx";
@@ -64,17 +57,12 @@ interface FindDialogProps {
 
 /** A sentence as it was read, and the press that plans it. */
 function Saying({ text, onBack }: { text: string; onBack: () => void }) {
-  const [asked, setAsked] = useState("");
-  const taken = useCallback(() => setAsked(""), []);
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    setAsked(text);
-  };
+  const { asked, onTaken, submit } = useAskedSentence(text);
   return (
     <form onSubmit={submit}>
       <p className="font-bold">“{text}”</p>
       <Suspense fallback={<p className="text-muted">Reading …</p>}>
-        <SaidPreview text={text} asked={asked} onTaken={taken} alone />
+        <SaidPreview text={text} {...{ asked, onTaken }} alone />
       </Suspense>
       <button type="button" className="touch mt-3 text-accent underline" onClick={onBack}>
         Back to finding

@@ -51,7 +51,7 @@ interface Read {
 
 interface SaidPreviewProps {
   readonly text: string;
-  /** The sentence that is to be planned, as it was when that was asked for; "" for none. */
+  /** See {@link useAskedSentence}. */
   readonly asked: string;
   /** The sentence that was asked for is taken up, or is none that can be planned. */
   readonly onTaken: () => void;
@@ -125,7 +125,8 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
   // What was written last is planned, with all that the shop has of it, and not what had been read
   // when Enter was pressed.
   const isRead = read?.text === text && read.world === world && near === text;
-  const isDue = asked === text && isRead && !isAskingParts && !isAskingVehicles;
+  const isAsking = isAskingParts || isAskingVehicles || !practices;
+  const isDue = asked === text && isRead && !isAsking;
   const { mutate } = make;
   useEffect(() => {
     if (!isDue) return;

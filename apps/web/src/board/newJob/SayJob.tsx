@@ -1,5 +1,6 @@
-import { Suspense, lazy, useCallback, useDeferredValue, useState, type FormEvent } from "react";
+import { Suspense, lazy, useDeferredValue, useState } from "react";
 import { afterPaint } from "../../ui/press/afterPaint.ts";
+import { useAskedSentence } from "./useAskedSentence.ts";
 
 /** What reads a sentence comes when one is typed: the board is the first page. */
 const SaidPreview = lazy(async () => ({
@@ -15,12 +16,7 @@ export function SayJob() {
   const [entered, setEntered] = useState(false);
   /** What was read follows what is written: the next letter does not wait for it. */
   const said = useDeferredValue(text);
-  const [asked, setAsked] = useState("");
-  const taken = useCallback(() => setAsked(""), []);
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    setAsked(text);
-  };
+  const { asked, onTaken, submit } = useAskedSentence(text);
   return (
     <form className="mb-4" onSubmit={submit}>
       <label htmlFor="say-job" className="text-small text-muted">
@@ -47,7 +43,7 @@ export function SayJob() {
       />
       {(entered || said.trim() !== "") && (
         <Suspense fallback={null}>
-          <SaidPreview text={said} asked={asked} onTaken={taken} />
+          <SaidPreview text={said} {...{ asked, onTaken }} />
         </Suspense>
       )}
     </form>

@@ -24,13 +24,11 @@ export async function whenSaved(): Promise<void> {
   const { id, flush } = useJobStore.getState();
   void flush();
   // A job that is only in this browser goes first.
-  const isThere = await settled().then(
-    (saved) =>
-      saved &&
-      bringJob(id ?? "").then(
-        () => true,
-        () => false,
-      ),
-  );
-  if (!isThere) throw new Error("what the page shows is not saved yet");
+  const brought = (): Promise<boolean> =>
+    bringJob(id ?? "").then(
+      () => true,
+      () => false,
+    );
+  if (!((await settled()) && (await brought())))
+    throw new Error("what the page shows is not saved yet");
 }
