@@ -26,6 +26,29 @@ const options = (dialog: HTMLElement): (string | null)[] =>
     .map((option) => option.textContent);
 
 describe("finding", () => {
+  it("takes what is typed before its field is there, which is no key of the page", async () => {
+    const { user, path } = await open(shopWith(), "/jobs/job-0/intake");
+    const stage = await screen.findByRole("combobox", { name: "Stage of the job" });
+    const before = stage.textContent;
+    stage.focus();
+    await user.keyboard("{Control>}k{/Control}");
+    // First of the file: what the dialog is made of is still being fetched.
+    expect(screen.queryByRole("dialog")).toBeNull();
+    await user.keyboard("{Enter}8 x{Backspace}w");
+    const dialog = await screen.findByRole("dialog", { name: "Find" });
+    const field = await within(dialog).findByRole("combobox");
+    expect(field).toHaveValue("8 w");
+    await waitFor(() => expect(field).toHaveFocus());
+    await user.keyboard("pods");
+    expect(field).toHaveValue("8 wpods");
+    expect(path()).toBe("/jobs/job-0/intake");
+    expect(stage).toHaveTextContent(before);
+    await user.keyboard("{Escape}");
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    await user.keyboard("{Control>}k{/Control}");
+    expect(await screen.findByPlaceholderText(/A customer, a vehicle/)).toHaveValue("");
+  });
+
   it("opens by Ctrl+K with the focus in its field, and closes by the same or Escape", async () => {
     const { user, field } = await finding(shopWith());
     await waitFor(() => expect(field).toHaveFocus());

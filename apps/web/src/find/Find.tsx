@@ -2,6 +2,7 @@ import { Search } from "lucide-react";
 import { Suspense, lazy, useCallback, useEffect } from "react";
 import { useFindShown } from "../base/findShown.ts";
 import { useSingleKeys } from "../base/useSingleKeys.ts";
+import { useTypedAhead } from "./useTypedAhead.ts";
 
 /** The list and its reader of sentences come when they are asked for. */
 const FindDialog = lazy(async () => ({ default: (await import("./FindDialog.tsx")).FindDialog }));
@@ -10,6 +11,7 @@ const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx"
 /** One place to find anything and to go anywhere, from every page: Ctrl+K, or the glass; ? tells the keys. */
 export function Find() {
   const { shown, show } = useFindShown();
+  const [written, onWrite] = useTypedAhead(shown === "find", "[cmdk-input]");
   const close = (): void => show(null);
   // Who signs out leaves nothing open for the next.
   useEffect(() => () => show(null), [show]);
@@ -36,7 +38,9 @@ export function Find() {
         <Search size={17} aria-hidden />
       </button>
       <Suspense fallback={null}>
-        {shown === "find" && <FindDialog onClose={close} onKeys={() => show("keys")} />}
+        {shown === "find" && (
+          <FindDialog {...{ written, onWrite }} onClose={close} onKeys={() => show("keys")} />
+        )}
         {shown === "keys" && <KeysDialog onClose={close} />}
       </Suspense>
     </>

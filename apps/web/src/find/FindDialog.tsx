@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
-import { Suspense, lazy, useDeferredValue, useEffect, useState } from "react";
+import { Suspense, lazy, useDeferredValue, useEffect, useState, type FocusEvent } from "react";
 import { useLocation, useNavigate } from "react-router";
 import type { PartKind } from "@dragonet/core";
 import type { FoundAnswer } from "@dragonet/contract";
@@ -47,10 +47,16 @@ function useFound(written: string) {
 
 const ITEM =
   "touch cursor-pointer rounded-control px-2 py-1.5 data-[selected=true]:bg-accent data-[selected=true]:text-on-accent";
+/** After what was typed before the field was there. */
+const goOn = ({ target }: FocusEvent<HTMLTextAreaElement>): void =>
+  target.setSelectionRange(target.value.length, target.value.length);
+
 const GROUP =
   "mt-2 [&_[cmdk-group-heading]]:border-b [&_[cmdk-group-heading]]:border-hair [&_[cmdk-group-heading]]:text-small [&_[cmdk-group-heading]]:text-muted";
 
 interface FindDialogProps {
+  readonly written: string;
+  readonly onWrite: (text: string) => void;
   readonly onClose: () => void;
   readonly onKeys: () => void;
 }
@@ -72,8 +78,7 @@ function Saying({ text, onBack }: { text: string; onBack: () => void }) {
 }
 
 /** Finds, goes and plans: one field, what it may mean beneath. */
-export function FindDialog({ onClose, onKeys }: FindDialogProps) {
-  const [written, setWritten] = useState("");
+export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProps) {
   const [saying, setSaying] = useState(false);
   const navigate = useNavigate();
   const canEdit = useCanEdit();
@@ -113,13 +118,13 @@ export function FindDialog({ onClose, onKeys }: FindDialogProps) {
         <Command.Input
           asChild
           value={written}
-          onValueChange={(text) => setWritten(text.replaceAll("\n", " "))}
+          onValueChange={(text) => onWrite(text.replaceAll("\n", " "))}
           maxLength={1000}
           placeholder="A customer, a vehicle, a lamp, a stage, or a job in one sentence"
           className="control grows block w-full"
           enterKeyHint="go"
         >
-          <textarea rows={1} />
+          <textarea rows={1} onFocus={goOn} />
         </Command.Input>
         <Command.List className="mt-1 max-h-[60vh] overflow-y-auto">
           {GROUPS.map(([kind, heading]) => {
