@@ -19,6 +19,17 @@ describe("a job of one sentence", () => {
     return planSentence(said, said.vehicle ?? FELLRUNNER, DEFAULT_PRACTICES, DEMO_SHELF);
   };
 
+  it.each([
+    [
+      "pods with high beam, a 40 W light bar on its own switch and a horn",
+      "Pods, 40 W light bar and horn",
+    ],
+    ["a bar on its own switch and pods with high beam", "Bar and pods"],
+    ["pods with high beam and an LED tail lamp with the key", "Pods and LED tail lamp"],
+  ])("is called by what is on it, units and capitals as they are written: %s", (text, title) => {
+    expect(planned(`${text} on the Fellrunner`).card.title).toBe(title);
+  });
+
   it("of lamps in place of the factory's takes their wire as it is, and theirs are gone", () => {
     const job = planned("LED turn lamps in place of the bulbs by adapters on the Petrel");
     expect(job.runs.map(({ feed, relay }) => [feed.kind, relay])).toEqual([

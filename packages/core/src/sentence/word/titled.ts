@@ -7,5 +7,6 @@ const inCapitals = (words: string): string => words.replace(CAPITALS, (word) => 
 export const titled = (words: string): string =>
   inCapitals(words.charAt(0).toUpperCase() + words.slice(1));
 
-/** A name within a sentence: "LED tail lamp", "two pods". */
-export const lowered = (name: string): string => inCapitals(name.toLowerCase());
+/** A name within a sentence: "LED tail lamp", "40 W light bar", "two pods". Units stay as they are. */
+export const lowered = (name: string): string =>
+  name.replace(/^\p{Lu}(?=\p{Ll})/u, (first) => first.toLowerCase());
