@@ -234,6 +234,17 @@ describe("alternatives", () => {
 });
 
 describe("strips", () => {
+  it("tell of a run what flows out to its lamps, once for a string", () => {
+    const string = jobWith("pod-plain-10", 4, keyed, { arrangement: "series" }, PORTER);
+    const strips = [string, ...demoJobs()].flatMap(
+      (one) => planJob(one, "metric").strips.engineOff,
+    );
+    const told = strips.filter(({ steps, out }) => steps > 1 && out.length > 0);
+    expect(told.length).toBeGreaterThan(1);
+    for (const { name, out, totalA } of told)
+      expect([name, totalA]).toEqual([name, expect.closeTo(Math.abs(out.at(-1)!.currentA), 3)]);
+  });
+
   const job = demoJobs()[0]!;
   const strips = planJob(job, "metric").strips.engineOff;
 

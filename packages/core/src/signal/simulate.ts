@@ -3,6 +3,7 @@ import type { ElementId, Input, Job, LampId, RunId } from "../job/index.ts";
 import { NEEDS_KEY, programOf } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
 import { LIT_LEVEL, PLAIN, workLevel, type Behaviour, type LightColour } from "../part/index.ts";
+import { toLampsA } from "../solve/index.ts";
 import { restVolts, runningVolts } from "../source/index.ts";
 import { wayLevels, type LevelStep, type WayInput } from "./channel.ts";
 import { flashTiming, type FlashTiming } from "./flasher.ts";
@@ -119,10 +120,7 @@ class Solver {
     const runAmps = new Map<LampId, number>();
     if (solved.kind === "solved") {
       for (const run of this.circuit.runs) {
-        const drawn = run.branches.reduce(
-          (sum, branch) => sum + Math.abs(solved.point.at.get(branch.load)!.currentA),
-          0,
-        );
+        const drawn = toLampsA(run, solved.point);
         for (const branch of run.branches) {
           runAmps.set(branch.lampId, drawn);
           const load = elementOf(this.circuit, branch.load);

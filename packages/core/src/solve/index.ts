@@ -1,3 +1,4 @@
 export * from "./operatingPoint.ts";
 export * from "./drop.ts";
 export * from "./elementOhm.ts";
+export * from "./toLamps.ts";

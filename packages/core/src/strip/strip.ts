@@ -22,7 +22,7 @@ import {
   type RunId,
 } from "../job/index.ts";
 import { workLevel, type LightColour } from "../part/index.ts";
-import { dropOf, type OperatingPoint } from "../solve/index.ts";
+import { dropOf, toLampsA, type OperatingPoint } from "../solve/index.ts";
 import { insideOf } from "../unit/index.ts";
 
 /** One thing on a strip, with what the operating point says of it. */
@@ -64,6 +64,7 @@ export interface Strip {
   readonly name: string;
   readonly when: string;
   readonly drawA: Interval;
+  /** What goes out to its lamps just now, in A. */
   readonly totalA: number;
   /** At its source under what is drawn, in V. */
   readonly sourceV: number;
@@ -218,7 +219,7 @@ function stripOf(
     name: run?.name ?? made.runId,
     when: run ? conditionText(run.condition) : "",
     drawA: made.drawA,
-    totalA: lamps.reduce((amps, lamp) => amps + lamp.currentA, 0),
+    totalA: toLampsA(made, point),
     sourceV: sourceOf(made, point),
     steps: made.steps,
     out: partsOf(circuit, made.out, point, units, "power"),

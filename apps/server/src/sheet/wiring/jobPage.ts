@@ -48,7 +48,7 @@ function circuits(plan: JobPlan): Content[] {
         fedFrom(strip.when, picked(strip.runId, "feed")),
         picked(strip.runId, "fuse"),
         picked(strip.runId, "wire") || "made up",
-        number(`${decimal(strip.drawA.mid, 1)} A`),
+        number(`${decimal(strip.totalA, 1)} A`),
         number(`${decimal(strip.lowestV, 1)} V`),
       ]),
     ),
