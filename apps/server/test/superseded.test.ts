@@ -13,11 +13,12 @@ describe("a server that a later version has taken over from", () => {
   });
 
   beforeEach(async () => {
-    shop = await Shop.open({ demo: true });
+    shop = await Shop.open({ demo: true, own: true });
     pim = await shop.person("pim");
     const { body } = await pim.get("/api/jobs").expect(200);
     id = (body as { id: string }[])[0]!.id;
   });
+  // Once it is passed over, a server stays so.
   afterEach(() => shop.close());
 
   const note = async (): Promise<unknown> =>

@@ -7,6 +7,16 @@ import { Superseded } from "../database/superseded.ts";
 /** Free space below which the shop is not ready, in bytes. */
 const LEAST_FREE = 100 * 1024 * 1024;
 
+/** A save that has waited longer than this for the standby is not merely slow, in s. */
+const LONG_WAIT_S = 5;
+
+interface Held {
+  /** Saves that wait. */
+  readonly saves: number;
+  /** How long the first of them has, in s. */
+  readonly longest: number | null;
+}
+
 /** Whether the server can do its work. */
 @Injectable()
 export class Readiness {
@@ -30,10 +40,28 @@ export class Readiness {
         .then(() => true)
         .catch(() => false);
       if (!tables) wrong.push("the tables are not up to date");
+      const held = await this.heldByStandby();
+      if (held) wrong.push(held);
       if (await this.superseded.look()) wrong.push("a later version of Dragonet keeps this shop");
     }
     const { bavail, bsize } = await statfs(process.cwd());
     if (bavail * bsize < LEAST_FREE) wrong.push("the disk has less than 100 MB left");
     return wrong;
+  }
+
+  /** Saves that are on one machine and wait to be on two, where they have waited long; null where none has. */
+  private async heldByStandby(): Promise<string | null> {
+    const { rows } = await this.db
+      .execute<Held & Record<string, unknown>>(
+        sql`select count(*)::int as saves,
+            extract(epoch from max(clock_timestamp() - query_start))::float8 as longest
+          from pg_stat_activity where wait_event = 'SyncRep' and datname = current_database()`,
+      )
+      // One that has stopped answering since a moment ago is told of by the next look.
+      .catch(() => ({ rows: [] }));
+    const { saves = 0, longest = null } = rows[0] ?? {};
+    if (longest === null || longest < LONG_WAIT_S) return null;
+    const waiting = saves === 1 ? "a save waits" : `${saves} saves wait`;
+    return `${waiting} for the standby, ${Math.floor(longest)} s by now: it is gone or far behind`;
   }
 }
