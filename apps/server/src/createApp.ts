@@ -2,14 +2,11 @@ import "reflect-metadata";
 import { randomBytes } from "node:crypto";
 import { existsSync, readFileSync } from "node:fs";
 import type { Server } from "node:http";
-import { join } from "node:path";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
-import compression from "compression";
 import { eq } from "drizzle-orm";
-import express, { type NextFunction, type Request, type Response } from "express";
+import type { NextFunction, Request, RequestHandler, Response } from "express";
 import session from "express-session";
-import helmet from "helmet";
 import type pg from "pg";
 import { AppModule } from "./app.module.ts";
 import { CONNECTION, DATABASE, type Database } from "./database/database.ts";
@@ -18,6 +15,7 @@ import { bringUp } from "./database/bringUp.ts";
 import { secret } from "./database/schema.ts";
 import { admitBody, readBody, soundAddress } from "./http/bodies.ts";
 import { PinoLogger } from "./http/pinoLogger.ts";
+import { servePage } from "./http/page.ts";
 import { requestLog } from "./http/requestLog.ts";
 import { sameOrigin } from "./http/sameOrigin.ts";
 import { SESSION_COOKIE, sessionStore } from "./people/sessions.ts";
@@ -35,7 +33,7 @@ async function sessionKey(db: Database): Promise<string> {
   return row!.value;
 }
 
-function sessions(pool: pg.Pool, key: string): express.RequestHandler {
+function sessions(pool: pg.Pool, key: string): RequestHandler {
   return session({
     store: sessionStore(pool),
     name: SESSION_COOKIE,
@@ -46,67 +44,12 @@ function sessions(pool: pg.Pool, key: string): express.RequestHandler {
   });
 }
 
-/** What browsers are told about the page: nothing from elsewhere, nothing in a frame. */
-const pageHeaders = (secure: boolean) =>
-  helmet({
-    contentSecurityPolicy: {
-      directives: {
-        "default-src": ["'self'"],
-        "script-src": ["'self'"],
-        // Radix and charts set style attributes; no style sheet comes from elsewhere.
-        "style-src": ["'self'", "'unsafe-inline'"],
-        "img-src": ["'self'", "data:", "blob:"],
-        "worker-src": ["'self'", "blob:"],
-        "connect-src": ["'self'"],
-        "font-src": ["'self'"],
-        "object-src": ["'none'"],
-        "frame-ancestors": ["'none'"],
-        "upgrade-insecure-requests": null,
-      },
-    },
-    // Plain http on a shop's own network is normal; https is the operator's choice, and then
-    // browsers are held to it.
-    strictTransportSecurity: secure ? { maxAge: 365 * 24 * 3600, includeSubDomains: false } : false,
-  });
-
 /** An answer of the API is data: never a page, never sniffed, never kept by a cache. */
 function apiHeaders(_req: Request, res: Response, next: NextFunction): void {
   res.set("x-content-type-options", "nosniff");
   res.set("content-security-policy", "default-src 'none'; frame-ancestors 'none'");
   res.set("cache-control", "no-store");
   next();
-}
-
-/** What a page's list asks for first, as it asks for it, by the page's address. */
-const FIRST_LISTS: Readonly<Record<string, string>> = {
-  "/": "/api/board",
-  "/shelf": "/api/shelf?q=",
-};
-
-/** The built page: hashed assets for ever, the page itself asked for every time. */
-function servePage(app: NestExpressApplication, folder: string): void {
-  const page = express.Router();
-  const [plain, secure] = [pageHeaders(false), pageHeaders(true)];
-  page.use((req, res, next) => (req.secure ? secure : plain)(req, res, next));
-  page.use(compression());
-  page.use(
-    "/assets",
-    express.static(join(folder, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }),
-  );
-  page.use(express.static(folder, { index: false, maxAge: 0 }));
-  page.get(/.*/, (req: Request, res: Response) => {
-    // Whoever comes back to a list has it asked for before the page's code is read.
-    const list = FIRST_LISTS[req.originalUrl];
-    if (list !== undefined && req.headers.cookie?.includes(`${SESSION_COOKIE}=`)) {
-      res.set("link", `<${list}>; rel="preload"; as="fetch"; crossorigin="anonymous"`);
-    }
-    res.set("cache-control", "no-cache").sendFile(join(folder, "index.html"));
-  });
-  // The API never looks for a file, and answers on a shop's own network uncompressed:
-  // squeezing a job costs more time there than sending it.
-  app.use((req: Request, res: Response, next: NextFunction) =>
-    req.path.startsWith("/api/") ? next() : page(req, res, next),
-  );
 }
 
 /** Key, certificate and authority as PEM files, where the server itself speaks https. */

@@ -78,12 +78,25 @@ describe("requests from elsewhere", () => {
     const cookie = await shop.cookie("ansa");
     const link = async (path: string, headers: Record<string, string>) =>
       (await fetch(`${shop.url}${path}`, { headers })).headers.get("link");
-    expect(await link("/", { cookie })).toBe(
-      '</api/board>; rel="preload"; as="fetch"; crossorigin="anonymous"',
-    );
+    const preloads = (told: string | null) => [...(told ?? "").matchAll(/<([^>]+)>; rel="(\w+)"/g)];
+    const board = preloads(await link("/", { cookie }));
+    expect(board[0]?.slice(1)).toEqual(["/api/board", "preload"]);
+    // Its own code as well, each piece once, and all of it there.
+    const pieces = board.slice(1).map(([, file]) => file!);
+    expect(pieces.join(" ")).toContain("BoardPage");
+    expect(new Set(pieces).size).toBe(pieces.length);
+    for (const [, file, how] of board.slice(1)) {
+      const { status, headers } = await fetch(shop.url + file, { headers: { cookie } });
+      expect([file, how, status]).toEqual([file, "modulepreload", 200]);
+      expect(headers.get("content-type")).toContain("javascript");
+    }
+    const door = await (await fetch(shop.url)).text();
+    expect(pieces.filter((file) => door.includes(file))).toEqual([]);
     expect(await link("/", {})).toBeNull();
     expect(await link("/?stage=fit", { cookie })).toBeNull();
-    expect(await link("/shelf", { cookie })).toContain("</api/shelf?q=>;");
+    const shelf = preloads(await link("/shelf", { cookie })).map(([, file]) => file);
+    expect(shelf[0]).toBe("/api/shelf?q=");
+    expect(shelf.join(" ")).toContain("ShelfPage");
     expect(await link("/vehicles", { cookie })).toBeNull();
   });
 

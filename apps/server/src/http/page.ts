@@ -1,0 +1,104 @@
+/** The built page, and what browsers are told with it. */
+import { existsSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { NestExpressApplication } from "@nestjs/platform-express";
+import compression from "compression";
+import express, { type NextFunction, type Request, type Response } from "express";
+import helmet from "helmet";
+import { SESSION_COOKIE } from "../people/sessions.ts";
+
+/** What browsers are told about the page: nothing from elsewhere, nothing in a frame. */
+const pageHeaders = (secure: boolean) =>
+  helmet({
+    contentSecurityPolicy: {
+      directives: {
+        "default-src": ["'self'"],
+        "script-src": ["'self'"],
+        // Radix and charts set style attributes; no style sheet comes from elsewhere.
+        "style-src": ["'self'", "'unsafe-inline'"],
+        "img-src": ["'self'", "data:", "blob:"],
+        "worker-src": ["'self'", "blob:"],
+        "connect-src": ["'self'"],
+        "font-src": ["'self'"],
+        "object-src": ["'none'"],
+        "frame-ancestors": ["'none'"],
+        "upgrade-insecure-requests": null,
+      },
+    },
+    // Plain http on a shop's own network is normal; https is the operator's choice, and then
+    // browsers are held to it.
+    strictTransportSecurity: secure ? { maxAge: 365 * 24 * 3600, includeSubDomains: false } : false,
+  });
+
+interface First {
+  /** What its list asks for, as it asks for it. */
+  readonly list: string;
+  /** The source of the page. */
+  readonly page: string;
+}
+
+/** Pages that begin with a list, by their address. */
+const FIRST: Readonly<Record<string, First>> = {
+  "/": { list: "/api/board", page: "src/board/BoardPage.tsx" },
+  "/shelf": { list: "/api/shelf?q=", page: "src/shelf/ShelfPage.tsx" },
+};
+
+/** What the build tells of a piece of the page: its file, and the pieces that it begins with. */
+interface Piece {
+  readonly file: string;
+  readonly imports?: readonly string[];
+}
+
+/** Files that a page begins with and the door of the application does not name; none without a build's word. */
+function piecesOf(folder: string, page: string): readonly string[] {
+  const told = join(folder, ".vite/manifest.json");
+  if (!existsSync(told)) return [];
+  const pieces = JSON.parse(readFileSync(told, "utf8")) as Readonly<Record<string, Piece>>;
+  const below = (from: string, seen = new Set<string>()): Set<string> => {
+    if (seen.has(from)) return seen;
+    seen.add(from);
+    for (const next of pieces[from]?.imports ?? []) below(next, seen);
+    return seen;
+  };
+  const named = below("index.html");
+  return [...below(page)]
+    .filter((one) => !named.has(one))
+    .flatMap((one) => pieces[one]?.file ?? []);
+}
+
+/** What a list's page is made of and asks for, to be fetched before the page's code is read: a header. */
+function aheadOf(folder: string, { list, page }: First): string {
+  return [
+    `<${list}>; rel="preload"; as="fetch"; crossorigin="anonymous"`,
+    ...piecesOf(folder, page).map((file) => `</${file}>; rel="modulepreload"; crossorigin`),
+  ].join(", ");
+}
+
+/** The built page: hashed assets for ever, the page itself asked for every time. */
+export function servePage(app: NestExpressApplication, folder: string): void {
+  const page = express.Router();
+  const [plain, secure] = [pageHeaders(false), pageHeaders(true)];
+  page.use((req, res, next) => (req.secure ? secure : plain)(req, res, next));
+  page.use(compression());
+  page.use(
+    "/assets",
+    express.static(join(folder, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }),
+  );
+  page.use(express.static(folder, { index: false, maxAge: 0 }));
+  const ahead = new Map(
+    Object.entries(FIRST).map(([address, first]) => [address, aheadOf(folder, first)]),
+  );
+  page.get(/.*/, (req: Request, res: Response) => {
+    // Whoever comes back to a list has it asked for before the page's code is read.
+    const link = ahead.get(req.originalUrl);
+    if (link !== undefined && req.headers.cookie?.includes(`${SESSION_COOKIE}=`)) {
+      res.set("link", link);
+    }
+    res.set("cache-control", "no-cache").sendFile(join(folder, "index.html"));
+  });
+  // The API never looks for a file, and answers on a shop's own network uncompressed:
+  // squeezing a job costs more time there than sending it.
+  app.use((req: Request, res: Response, next: NextFunction) =>
+    req.path.startsWith("/api/") ? next() : page(req, res, next),
+  );
+}
