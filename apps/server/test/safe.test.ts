@@ -14,7 +14,7 @@ describe("what is sent to the shop", () => {
   let batch = 0;
 
   beforeAll(async () => {
-    shop = await Shop.open({ demo: true });
+    shop = await Shop.open({ demo: true, own: true });
     pim = await shop.person("pim");
     const { body } = await pim
       .post("/api/jobs")

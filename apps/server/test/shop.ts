@@ -3,6 +3,7 @@ import { createServer } from "node:net";
 import { join } from "node:path";
 import pg from "pg";
 import request, { type Agent } from "supertest";
+import { until } from "./until.ts";
 
 const MAIN = join(__dirname, "../dist/main.js");
 
@@ -18,6 +19,8 @@ export const freePort = (): Promise<number> =>
 
 interface ShopOptions {
   readonly demo: boolean;
+  /** A server that no other test has had or will have: what it has become is looked at, or would stay. */
+  readonly own?: boolean;
   readonly signInLimit?: number;
   readonly trustProxy?: string;
   /** Where a meter is looked for. */
@@ -63,13 +66,55 @@ export async function demoTemplate(admin: pg.Client, base: string): Promise<stri
     const child = await serve(base.replace(/\/[^/]*$/, `/${making}`), await freePort(), {
       demo: true,
     });
-    const gone = new Promise((done) => child.once("exit", done));
-    child.kill("SIGTERM");
-    await gone;
+    await ended(child);
     await admin.query(`alter database ${making} rename to ${DEMO}`);
   }
   await admin.query("select pg_advisory_unlock(1)");
   return DEMO;
+}
+
+/** A server and its database that nobody has just now. */
+interface Idle {
+  readonly child: ChildProcess;
+  readonly port: number;
+  readonly database: string;
+}
+
+/**
+ * The server that was let go last: the next test that wants one like it has it, on its database made anew.
+ * A server keeps nothing of its own, and takes seconds to start and to warm up.
+ */
+let idle: Idle | null = null;
+
+const ended = (child: ChildProcess): Promise<void> => {
+  const gone = new Promise<void>((done) => child.once("exit", () => done()));
+  child.kill("SIGTERM");
+  return gone;
+};
+
+// Where several files run as one, the first that asks for this stands before all of them.
+afterAll(async () => {
+  if (idle) await ended(idle.child);
+  idle = null;
+});
+
+/** Takes the idle server on a database made anew; it is there when the server hears of changes in it again. */
+async function takeIdle(admin: pg.Client, base: string): Promise<Idle | null> {
+  const taken = idle;
+  if (!taken) return null;
+  idle = null;
+  const template = await demoTemplate(admin, base);
+  await admin.query(`drop database ${taken.database} with (force)`);
+  await admin.query(`create database ${taken.database} template ${template}`);
+  await until(async () => {
+    const { rowCount } = await admin.query(
+      "select 1 from pg_stat_activity where datname = $1 and query like 'listen %'",
+      [taken.database],
+    );
+    const ready = await fetch(`http://127.0.0.1:${taken.port}/api/ready`);
+    return rowCount === 1 && ready.ok;
+  });
+  return taken;
 }
 
 /** The built server on a database of its own, on loopback. */
@@ -81,6 +126,8 @@ export class Shop {
     readonly databaseUrl: string,
     private readonly database: string,
     private readonly port: number,
+    /** Whether another test may have the server after this one. */
+    private readonly isPlain: boolean,
   ) {}
 
   static async open(options: ShopOptions): Promise<Shop> {
@@ -88,38 +135,47 @@ export class Shop {
     if (!base) throw new Error("DATABASE_URL is not set: run the tests with npm test");
     const admin = new pg.Client({ connectionString: base });
     await admin.connect();
+    const isPlain = options.demo && Object.keys(options).length === 1;
+    const made =
+      (isPlain && (await takeIdle(admin, base))) || (await Shop.begin(admin, base, options));
+    const { child, port, database } = made;
+    const databaseUrl = base.replace(/\/[^/]*$/, `/${database}`);
+    return new Shop(`http://127.0.0.1:${port}`, child, admin, databaseUrl, database, port, isPlain);
+  }
+
+  /** A server that starts on a database of its own. */
+  private static async begin(admin: pg.Client, base: string, options: ShopOptions): Promise<Idle> {
     const database = `test_${process.pid}_${Date.now()}_${Math.floor(Math.random() * 1e6)}`;
     const template = options.demo ? await demoTemplate(admin, base) : "template1";
     await admin.query(`create database ${database} template ${template}`);
-    const databaseUrl = base.replace(/\/[^/]*$/, `/${database}`);
     const port = await freePort();
-    const child = await serve(databaseUrl, port, options).catch(async (error: unknown) => {
+    const url = base.replace(/\/[^/]*$/, `/${database}`);
+    const child = await serve(url, port, options).catch(async (error: unknown) => {
       await admin.query(`drop database ${database} with (force)`);
       await admin.end();
       throw error;
     });
-    return new Shop(`http://127.0.0.1:${port}`, child, admin, databaseUrl, database, port);
+    return { child, port, database };
   }
 
   get pid(): number {
     return this.child.pid ?? 0;
   }
 
-  private async stop(): Promise<void> {
-    const gone = new Promise((done) => this.child.once("exit", done));
-    this.child.kill("SIGTERM");
-    await gone;
-  }
-
   /** Stops the server and starts it again on the same database. */
   async restart(): Promise<void> {
-    await this.stop();
+    await ended(this.child);
     this.child = await serve(this.databaseUrl, this.port, { demo: true });
   }
 
   async close(): Promise<void> {
-    await this.stop();
-    await this.admin.query(`drop database ${this.database} with (force)`);
+    const { child, port, database } = this;
+    if (this.isPlain && idle === null && child.exitCode === null) {
+      idle = { child, port, database };
+    } else {
+      await ended(child);
+      await this.admin.query(`drop database ${database} with (force)`);
+    }
     await this.admin.end();
   }
 

@@ -55,7 +55,7 @@ describe("the words of the wiring sheet", () => {
           `${strip.name} ${strip.when}${from}`,
           picked(strip.runId, "fuse"),
           picked(strip.runId, "wire") || "made up",
-          `${figure(strip.drawA.mid, 1)} A ${figure(strip.lowestV, 1)} V`,
+          `${figure(strip.totalA, 1)} A ${figure(strip.lowestV, 1)} V`,
           `on with ${strip.when}; ${span(strip.drawA, 1)} A; lowest lamp ${figure(strip.lowestV, 2)} V, copper ${figure(100 * strip.dropShare, 1)} %`,
         ];
       }),
