@@ -1,6 +1,5 @@
 import { defineConfig } from "@playwright/test";
-
-const root = process.getuid?.() === 0;
+import { headless } from "../scripts/lib/chromium.mjs";
 
 /** The real built application, in Debian's Chromium. scripts/test.mjs starts the servers. */
 export default defineConfig({
@@ -21,16 +20,6 @@ export default defineConfig({
     serviceWorkers: "block",
     // Recording every step takes a third of the time: asked for when one is looked into.
     trace: process.env.TRACE ? "retain-on-failure" : "off",
-    launchOptions: {
-      executablePath: "/usr/bin/chromium",
-      args: [
-        ...(root ? ["--no-sandbox"] : []),
-        "--disable-gpu",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-        "--no-first-run",
-      ],
-    },
+    launchOptions: headless(),
   },
 });

@@ -7,6 +7,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { parseArgs } from "node:util";
+import { SHELL, headless } from "./lib/chromium.mjs";
 import { Failure, main } from "./lib/fail.mjs";
 import {
   checkDisk,
@@ -39,10 +40,14 @@ const bin = (path) => fromRoot("node_modules", path);
 async function ensureMachine() {
   const missing = [
     ...(postgresFolder() ? [] : ["postgresql"]),
-    ...(existsSync("/usr/bin/chromium") ? [] : ["chromium"]),
+    ...(existsSync(headless().executablePath) ? [] : ["chromium"]),
     ...(findProgram("ngspice") ? [] : ["ngspice"]),
   ];
   if (missing.length > 0) await installPackages(missing);
+  // Only quicker: where there is none, or no way to it, the whole browser does.
+  if (!existsSync(SHELL)) {
+    await installPackages(["chromium-headless-shell"], { patienceS: 5 }).catch(() => {});
+  }
 }
 
 const tally = { passed: 0, failed: 0 };

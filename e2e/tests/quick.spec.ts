@@ -5,11 +5,17 @@ const SENTENCE = "two pods with high beam on the Fellrunner for Scar Top Farm";
 
 const MOST_PRESSES = 12;
 
-/** The paper itself has come: a PDF of the job that was just said. */
+/** The paper itself has come, in a window of its own: a PDF of the job that was just said. */
 async function printed(page: Page, ask: () => Promise<void>): Promise<void> {
   const job = new URL(page.url()).pathname.split("/")[2]!;
-  const [paper] = await Promise.all([page.waitForEvent("popup"), ask()]);
-  await expect.poll(() => paper.url()).toContain(`/api/jobs/${job}/wiring-sheet.pdf`);
+  const path = `/api/jobs/${job}/wiring-sheet.pdf`;
+  const [paper, answer] = await Promise.all([
+    page.waitForEvent("popup"),
+    // A browser without a window for PDFs keeps it as a file: the answer is the same.
+    page.context().waitForEvent("response", (one) => new URL(one.url()).pathname === path),
+    ask(),
+  ]);
+  expect([answer.status(), answer.headers()["content-type"]]).toEqual([200, "application/pdf"]);
   await paper.close();
 }
 
