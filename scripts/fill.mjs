@@ -1,10 +1,7 @@
 /** `npm run fill -- --jobs 100000 --parts 20000`: a shop of many years, out of the jobs and parts that it has. */
-import { spawnSync } from "node:child_process";
-import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { Failure, main } from "./lib/fail.mjs";
-import { fillJobs, fillParts } from "./lib/fillShop.mjs";
-import { postgresFolder } from "./lib/machine.mjs";
+import { fillTo } from "./lib/fillTo.mjs";
 import { holdsShop, runningPostgres, startPostgres } from "./lib/postgres.mjs";
 
 const USAGE = `npm run fill -- [--jobs 100000] [--parts 20000]
@@ -41,31 +38,13 @@ await main(async () => {
     throw new Failure("There is no shop here yet: start it once with npm start.");
   }
   const own = running === null ? await startPostgres(data) : null;
-  const url = running ?? own.url;
-  const run = (sql) => {
-    const { status, stdout, stderr } = spawnSync(
-      join(postgresFolder(), "psql"),
-      [url, "-v", "ON_ERROR_STOP=1", "-At", "-q", "-c", sql],
-      { encoding: "utf8" },
-    );
-    if (status !== 0) throw new Failure(`It could not be filled: ${stderr.trim()}`);
-    return stdout.trim();
-  };
   try {
-    // Some at a time, so that a stopped run loses nothing and says how far it is.
-    const STEP = 5000;
     const began = Date.now();
-    for (let left = jobs - Number(run("select count(*) from job")); left > 0; left -= STEP) {
-      run(fillJobs(Math.min(STEP, left)));
-      process.stdout.write(`${run("select count(*) from job")} jobs\n`);
-    }
-    const more = parts - Number(run("select count(*) from part"));
-    if (more > 0) run(fillParts(more));
-    run("analyze");
-    const has = run(
-      "select (select count(*) from job) || ' jobs, ' || (select count(*) from part) || ' parts'",
+    const has = await fillTo(running ?? own.url, jobs, parts, (so) =>
+      process.stdout.write(`${so} jobs\n`),
     );
-    process.stdout.write(`${has}, ${Math.round((Date.now() - began) / 1000)} s\n`);
+    const seconds = Math.round((Date.now() - began) / 1000);
+    process.stdout.write(`${has.jobs} jobs, ${has.parts} parts, ${seconds} s\n`);
   } finally {
     await own?.stop();
   }

@@ -1,6 +1,7 @@
 /** How long a job takes to be read from the server, by many at once. */
 import { Agent, get } from "node:http";
 import { setTimeout as sleep } from "node:timers/promises";
+import { cookieOf } from "./asking.mjs";
 
 const CLIENTS = 20;
 const READS_EACH = 60;
@@ -38,12 +39,7 @@ async function readAll(read, ids, pauseMs) {
 
 /** Reading a job with twenty clients at once: at a rush, and flat out without any pause. */
 export async function reading(url) {
-  const signIn = await fetch(`${url}/api/session`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ signIn: "pim", password: "lamp-and-loom" }),
-  });
-  const cookie = signIn.headers.get("set-cookie").split(";")[0];
+  const cookie = await cookieOf(url);
   const jobs = await (await fetch(`${url}/api/jobs`, { headers: { cookie } })).json();
   const ids = jobs.map((job) => job.id);
   const read = reader(url, cookie);

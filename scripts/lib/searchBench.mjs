@@ -1,5 +1,6 @@
 /** Search among very many jobs: lines as the triggers of the database make them, and how long questions take. */
 import { spawnSync } from "node:child_process";
+import { askedMs, cookieOf } from "./asking.mjs";
 import { Failure } from "./fail.mjs";
 import { postgresFolder } from "./machine.mjs";
 
@@ -35,22 +36,12 @@ export function fillSearch(database, jobs) {
 
 /** Each question some times, one after the other; the first time of each is not counted. */
 export async function searchTimes(url, questions) {
-  const signedIn = await fetch(`${url}/api/session`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ signIn: "pim", password: "lamp-and-loom" }),
-  });
-  const cookie = String(signedIn.headers.get("set-cookie")).split(";")[0];
+  const cookie = await cookieOf(url);
   const times = [];
   for (let round = 0; round <= ROUNDS; round += 1) {
     for (const question of questions) {
-      const began = performance.now();
-      const answer = await fetch(`${url}/api/search?q=${encodeURIComponent(question)}`, {
-        headers: { cookie },
-      });
-      if (!answer.ok) throw new Failure(`“${question}” was answered with ${answer.status}`);
-      await answer.arrayBuffer();
-      if (round > 0) times.push(performance.now() - began);
+      const ms = await askedMs(url, `/api/search?q=${encodeURIComponent(question)}`, cookie);
+      if (round > 0) times.push(ms);
     }
   }
   times.sort((a, b) => a - b);
