@@ -1,6 +1,7 @@
 /** What waits in a browser: its order, what becomes of it by each answer, and who is told. */
 import "fake-indexeddb/auto";
 import type { Batch, Edit } from "@dragonet/core";
+import { AtOnce } from "./storage.ts";
 import { StandIn, change, type Reply } from "./standIn.ts";
 import {
   allAside,
@@ -13,7 +14,9 @@ import {
   sealBatch,
   waitingOf,
 } from "../src/sync/outbox.ts";
+import { keepAtLast, keptAtLast } from "../src/sync/lastMoment.ts";
 import { hearPages, tabName, tellPages, type PageNews } from "../src/sync/pages.ts";
+import { keepNewJob } from "../src/sync/newJobs.ts";
 import { changesSince, postBatch } from "../src/sync/post.ts";
 import { sendWaiting } from "../src/sync/sendWaiting.ts";
 import { followWaiting, useWaitingStore, waitingChanged } from "../src/sync/waiting.ts";
@@ -57,6 +60,7 @@ beforeAll(() => {
 beforeEach(() => {
   server = new StandIn();
   server.install();
+  Object.assign(globalThis, { localStorage: new AtOnce() });
   [told, listeners] = [[], []];
 });
 
@@ -107,6 +111,54 @@ describe("what waits", () => {
     expect((await allBatches())[0]).toMatchObject({ sealed: true });
     expect(await sealBatch("none")).toBeNull();
     expect(await isKept("none")).toBe(false);
+  });
+
+  it("is taken up where a page left it at last, unless more had been kept", async () => {
+    const [one, more] = [batch("b"), { id: "more", edits: [title("more")] }];
+    const longer = { ...one, acts: [...one.acts, more] };
+    for (const [kept, left] of [
+      [one, longer],
+      [longer, one],
+      [null, longer],
+    ] as const) {
+      if (kept) await keepBatch(kept);
+      keepAtLast(left);
+      expect(await allBatches()).toEqual([longer]);
+      expect(keptAtLast()).toEqual([]);
+      await forgetBatches([longer]);
+      expect(await isKept("b")).toBe(false);
+    }
+  });
+
+  it("goes after its job where that is only here, also while the page goes away", async () => {
+    const [id, personId, title] = ["job-1", "ansa", "New"];
+    await keepNewJob({ id, personId, title, text: "{}", said: "", at: 1, refused: "" });
+    waitingChanged();
+    await later();
+    server.answers = [() => ({ status: 200, body: {} })];
+    expect(await postBatch(batch("b"), 3, true)).toMatchObject({ kind: "taken" });
+    expect(server.sent.map(({ path }) => path)).toEqual([
+      "/api/jobs/import",
+      "/api/jobs/job-1/edits",
+    ]);
+  });
+
+  it("is forgotten there as well once it is settled, and not what was added to it", async () => {
+    const one = batch("b");
+    const longer = { ...one, acts: [...one.acts, { id: "more", edits: [title("more")] }] };
+    keepAtLast(one);
+    await forgetBatches([longer]);
+    expect(await allBatches()).toEqual([]);
+    keepAtLast(longer);
+    await forgetBatches([one]);
+    expect(await allBatches()).toEqual([longer]);
+  });
+
+  it("is what the database has where there is no such store", async () => {
+    Object.assign(globalThis, { localStorage: undefined });
+    keepAtLast(batch("a"));
+    await keepBatch(batch("b"));
+    expect((await allBatches()).map((b) => b.id)).toEqual(["b"]);
   });
 
   it("is counted by job and person, for all who look", async () => {

@@ -2,6 +2,7 @@ import "fake-indexeddb/auto";
 import type { Edit, Job } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
 import { StandIn } from "./standIn.ts";
+import { AtOnce } from "./storage.ts";
 import { useJobStore } from "../src/job/store/jobStore.ts";
 import { allAside, allBatches, forgetAside, forgetBatches } from "../src/sync/outbox.ts";
 
@@ -32,11 +33,7 @@ export function withOpenJob(): { server: StandIn } {
   });
   beforeEach(async () => {
     jest.useFakeTimers({ doNotFake: ["setImmediate", "queueMicrotask", "nextTick"] });
-    const kept = new Map<string, string>();
-    globalThis.sessionStorage = {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => void kept.set(k, v),
-    } as unknown as Storage;
+    Object.assign(globalThis, { sessionStorage: new AtOnce(), localStorage: new AtOnce() });
     bench.server = new StandIn();
     bench.server.install();
     await store().open("job-1", 1, job, "ansa");

@@ -83,15 +83,22 @@ function useLeaving(): void {
       // Everything else is kept in this browser and sent when there is a way.
       if (useJobStore.getState().saveState === "unkept") e.preventDefault();
     };
-    const leave = (): void => void useJobStore.getState().flush(true);
+    const leave = (): void => {
+      // Nobody leaves a field before a page: what stands in it is taken as if it had been left.
+      if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+      void useJobStore.getState().flush(true);
+    };
     const back = (): void => void useJobStore.getState().flush();
     window.addEventListener("beforeunload", warn);
     window.addEventListener("pagehide", leave);
     window.addEventListener("online", back);
+    // A page that the browser kept whole goes on where it was.
+    window.addEventListener("pageshow", back);
     return () => {
       window.removeEventListener("beforeunload", warn);
       window.removeEventListener("pagehide", leave);
       window.removeEventListener("online", back);
+      window.removeEventListener("pageshow", back);
     };
   }, []);
 }

@@ -1,11 +1,12 @@
 import { useState } from "react";
 import { SEEN_LEVELS, ohmText, readOhms, seenRank, type Reading } from "@dragonet/core";
+import { useLeft } from "../ui/forms/useLeft.ts";
 import type { ShownStep } from "../worker/proving.ts";
 
 const NUMBER = /^-?\d+([.,]\d+)?$/;
 
 /** A reading as it was typed; null where it is none. */
-function typed({ unit }: ShownStep, text: string): number | null {
+function numberOf({ unit }: ShownStep, text: string): number | null {
   if (unit === "Ω") return readOhms(text);
   return NUMBER.test(text) ? Number(text.replace(",", ".")) : null;
 }
@@ -50,12 +51,13 @@ function Measured({ step, value, disabled, onTake }: FieldProps) {
       setDraft(null);
       return;
     }
-    const number = typed(step, draft.trim());
+    const number = numberOf(step, draft.trim());
     setWrong(number === null);
     if (number === null) return;
     onTake(number);
     setDraft(null);
   };
+  const { typed, left } = useLeft(commit);
   return (
     <span className="inline-flex flex-col">
       <span className="inline-flex items-baseline">
@@ -67,10 +69,13 @@ function Measured({ step, value, disabled, onTake }: FieldProps) {
           disabled={disabled}
           className="control num w-24 text-right text-base"
           value={draft ?? (value === null ? "" : shown(step, value))}
-          onChange={(e) => setDraft(e.target.value)}
-          onBlur={commit}
+          onChange={(e) => {
+            setDraft(e.target.value);
+            typed();
+          }}
+          onBlur={left}
           onKeyDown={(e) => {
-            if (e.key === "Enter") commit();
+            if (e.key === "Enter") left();
             if (e.key === "Escape") setDraft(null);
           }}
         />

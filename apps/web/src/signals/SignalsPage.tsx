@@ -21,6 +21,7 @@ import { FactRow } from "../ui/forms/FactRow.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
 import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { useLeft } from "../ui/forms/useLeft.ts";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
 import { SeenByVehicle } from "./SeenByVehicle.tsx";
 import { TimeStrips } from "./TimeStrips.tsx";
@@ -139,6 +140,12 @@ function ScriptText({ canEdit, faults }: { canEdit: boolean; faults: readonly st
   const edit = useEdit();
   const [draft, setDraft] = useState<string | null>(null);
   const text = scriptOf(job.signals.script);
+  const { typed, left } = useLeft(() => {
+    if (draft !== null && draft !== text) {
+      edit([{ kind: "setOnce", entity: "signals", field: "script", value: draft }]);
+    }
+    setDraft(null);
+  });
   return (
     <details className="my-2" open={faults.length > 0}>
       <summary className="touch cursor-pointer text-accent">The script as text</summary>
@@ -152,13 +159,11 @@ function ScriptText({ canEdit, faults }: { canEdit: boolean; faults: readonly st
         value={draft ?? text}
         disabled={!canEdit}
         spellCheck={false}
-        onChange={(e) => setDraft(e.target.value)}
-        onBlur={() => {
-          if (draft !== null && draft !== text) {
-            edit([{ kind: "setOnce", entity: "signals", field: "script", value: draft }]);
-          }
-          setDraft(null);
+        onChange={(e) => {
+          setDraft(e.target.value);
+          typed();
         }}
+        onBlur={left}
       />
       {faults.length > 0 && (
         <ul role="alert" className="font-bold">

@@ -1,5 +1,6 @@
 import { createStore, del, get, promisifyRequest, set, values } from "idb-keyval";
 import type { Batch, SetAside } from "@dragonet/core";
+import { forgetLast, keptAtLast } from "./lastMoment.ts";
 
 /**
  * Edits that the server has not taken yet, of all jobs, in the browser's own database: a
@@ -19,15 +20,32 @@ export async function forgetBatches(gone: readonly Batch[]): Promise<void> {
   for (const batch of gone) {
     const kept = await get<Batch>(batch.id, batches);
     if (kept && kept.acts.length <= batch.acts.length) await del(batch.id, batches);
+    const last = keptAtLast().find(({ id }) => id === batch.id);
+    if (last && last.acts.length <= batch.acts.length) forgetLast(batch.id);
+  }
+}
+
+/** Takes up what pages wrote in their last moment, unless it had been kept as well. */
+async function takeUpLast(): Promise<void> {
+  for (const batch of keptAtLast()) {
+    await batches("readwrite", async (store) => {
+      const kept = await promisifyRequest<Batch | undefined>(store.get(batch.id));
+      if ((kept?.acts.length ?? 0) < batch.acts.length) store.put(batch, batch.id);
+      await promisifyRequest(store.transaction);
+    });
+    forgetLast(batch.id);
   }
 }
 
 const oldestFirst = (a: Batch, b: Batch): number => a.at - b.at || (a.id < b.id ? -1 : 1);
 
 /** Everything that waits in this browser, of all people, oldest first. */
-export const allBatches = async (): Promise<Batch[]> =>
+export async function allBatches(): Promise<Batch[]> {
+  await takeUpLast();
+  const all = await values<Batch | undefined>(batches);
   // An earlier version left empty entries where a batch was sent by two pages at once.
-  (await values<Batch | undefined>(batches)).filter((b) => b !== undefined).sort(oldestFirst);
+  return all.filter((b) => b !== undefined).sort(oldestFirst);
+}
 
 export const keepAside = (what: SetAside): Promise<void> => set(what.batch.id, what, aside);
 export const forgetAside = (batchId: string): Promise<void> => del(batchId, aside);

@@ -2,7 +2,7 @@ import { editsOf, type Batch, type Change, type SyncEvent } from "@dragonet/core
 import type { ChangesAnswer } from "@dragonet/contract";
 import { ApiError, OfflineError, ask } from "../base/api.ts";
 import { mint } from "../base/mint.ts";
-import { bringJob } from "./waiting.ts";
+import { bringJob, isOnlyHere } from "./waiting.ts";
 
 /** What a conflict carries besides its words. */
 interface Conflict {
@@ -54,8 +54,9 @@ export async function postBatch(batch: Batch, known: number, leaving = false): P
     batchId: batch.id,
   };
   try {
-    // A job that is only in this browser goes before what was changed in it.
-    await bringJob(batch.jobId);
+    // A job that is only in this browser goes before what was changed in it. A page that goes away
+    // has no time to look into the browser's database, and knows by then.
+    if (!leaving || isOnlyHere(batch.jobId)) await bringJob(batch.jobId);
   } catch (error) {
     const isSignedOut = error instanceof ApiError && error.status === 401;
     return isSignedOut

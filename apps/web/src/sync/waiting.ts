@@ -26,6 +26,10 @@ export const useWaitingStore = create<WaitingState>()(() => NOTHING);
 export const newJobsOf = ({ newJobs }: WaitingState, personId: string): number =>
   newJobs.filter((job) => job.personId === personId).length;
 
+/** Whether a job is only in this browser, as far as is known here. */
+export const isOnlyHere = (jobId: string): boolean =>
+  useWaitingStore.getState().newJobs.some(({ id }) => id === jobId);
+
 async function look(): Promise<void> {
   try {
     const counts = new Map<string, Waiting>();

@@ -15,6 +15,7 @@ import {
 import type { JobAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
 import { mint } from "../../base/mint.ts";
+import { keepAtLast } from "../../sync/lastMoment.ts";
 import {
   forgetAside,
   forgetBatches,
@@ -119,8 +120,8 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
   let leaving = false;
   /** Writing to the browser's store goes in order, one after the other. */
   let writing: Promise<unknown> = Promise.resolve();
-  /** Batches that the browser's store has had. */
-  const kept = new Set<string>();
+  /** How many acts of a batch the browser's store has had. */
+  const kept = new Map<string, number>();
   const idle: (() => void)[] = [];
 
   const write = (work: () => Promise<unknown>): void => {
@@ -186,7 +187,7 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
       case "keep":
         write(async () => {
           await keepBatch(effect.batch);
-          kept.add(effect.batch.id);
+          kept.set(effect.batch.id, effect.batch.acts.length);
         });
         break;
       case "forget":
@@ -225,7 +226,7 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
       }));
       if (turn !== opening) return;
       clearTimeout(timer);
-      for (const batch of waiting) kept.add(batch.id);
+      for (const batch of waiting) kept.set(batch.id, batch.acts.length);
       sync = openSync(
         { jobId: id, personId, tab: tabName(), revision, document, waiting, setAside },
         Date.now(),
@@ -235,6 +236,8 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
     },
 
     close() {
+      // A field that was left with the page has something to say yet.
+      doWhatWaits();
       // What is due goes now; its answer only clears the browser's store.
       happen({ kind: "lineClear" });
       happen({ kind: "tick" });
@@ -252,10 +255,16 @@ export const useJobStore = create<JobState & JobActions>()((set) => {
 
     async flush(asLeaving = false) {
       leaving = asLeaving;
+      // A page that goes away paints nothing any more.
+      if (leaving) doWhatWaits();
       happen({ kind: "lineClear" });
       happen({ kind: "tick" });
-      // A page that goes away paints nothing any more.
-      if (asLeaving) doWhatWaits();
+      if (leaving) {
+        doWhatWaits();
+        for (const batch of sync?.queue ?? []) {
+          if ((kept.get(batch.id) ?? 0) < batch.acts.length) keepAtLast(batch);
+        }
+      }
       if (!sync || sync.queue.length === 0 || sync.clash) return;
       await new Promise<void>((done) => idle.push(done));
     },

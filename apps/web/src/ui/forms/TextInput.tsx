@@ -1,6 +1,7 @@
 import { memo, useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
 import { afterPaint } from "../press/afterPaint.ts";
 import { useLatest } from "../press/useLatest.ts";
+import { useLeft } from "./useLeft.ts";
 
 interface TextInputProps {
   readonly label: string;
@@ -35,6 +36,7 @@ const TextField = memo(function TextField(props: TextInputProps) {
     else if (wrong === null || escaped.current) setDraft(null);
     escaped.current = false;
   };
+  const { typed, left } = useLeft(commit);
 
   const field = {
     "aria-label": label,
@@ -46,9 +48,10 @@ const TextField = memo(function TextField(props: TextInputProps) {
     maxLength,
     onChange: (e: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
       setDraft(e.target.value);
+      typed();
       if (type === "date" && e.target.value !== value) onCommit(e.target.value);
     },
-    onBlur: commit,
+    onBlur: left,
     onKeyDown: (e: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
       if (e.key === "Enter") {
         // A text of several lines on the screen is one line all the same.
