@@ -97,7 +97,7 @@ describe("a direction as the lamp sees it", () => {
 
 describe("light above level", () => {
   /** Summed over directions by itself: intensity times the part of the sphere that each is. */
-  function aboveLevel(of: LampInPlace, stepDeg = 0.5): number {
+  function aboveLevel(of: LampInPlace, stepDeg = 1): number {
     let [above, all] = [0, 0];
     for (let v = -90 + stepDeg / 2; v < 90; v += stepDeg) {
       for (let h = -90 + stepDeg / 2; h < 90; h += stepDeg) {

@@ -49,12 +49,10 @@ describe("a quote", () => {
       const circuit = synthesise(job);
       const quote = quoteOf(job, circuit, DEMO_SHELF);
       const laid = materialsOf(job, circuit).filter((line) => line.unit === "");
-      for (const { name } of laid) {
-        const count = laid.reduce((sum, line) => (line.name === name ? sum + line.count : sum), 0);
-        expect({ name, count: quote.parts.find((p) => p.name === name)?.count }).toEqual({
-          ...{ name, count },
-        });
-      }
+      const counts = new Map<string, number>();
+      for (const { name, count } of laid) counts.set(name, (counts.get(name) ?? 0) + count);
+      const quoted = quote.parts.filter(({ name }) => counts.has(name));
+      expect(new Map(quoted.map(({ name, count }) => [name, count]))).toEqual(counts);
       expect(quote.parts).toHaveLength(needsOf(job, circuit).length);
     }
   });

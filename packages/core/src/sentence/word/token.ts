@@ -34,14 +34,15 @@ const [ONE_OFF, TWO_OFF] = [4, 9];
 
 /** Whether a word was meant: as written, in the plural, or with a slip of the finger. */
 export function isNear(said: string, meant: string): boolean {
+  // The first letter is seldom the wrong one, and tells most words apart.
+  if (said[0] !== meant[0]) return false;
   if (said === meant || said === `${meant}s` || `${said}s` === meant) return true;
   // A word that means something of its own is no slip of another.
   if (KNOWN_WORDS.has(said) || /\d/.test(said) || /\d/.test(meant)) return false;
   const shorter = Math.min(said.length, meant.length);
   const allowed = shorter >= TWO_OFF ? 2 : shorter >= ONE_OFF ? 1 : 0;
   if (allowed === 0 || Math.abs(said.length - meant.length) > allowed) return false;
-  // The first letter is seldom the wrong one, and tells most words apart.
-  return said[0] === meant[0] && (distance(said, meant) <= allowed || isSwapped(said, meant));
+  return distance(said, meant) <= allowed || isSwapped(said, meant);
 }
 
 /** Two letters next to each other in the wrong order. */
@@ -59,15 +60,29 @@ export function matches(tokens: readonly Token[], at: number, phrase: readonly s
   return phrase.every((word, i) => isNear(tokens[at + i]?.word ?? "", word)) ? phrase.length : 0;
 }
 
+type Phrases<T> = readonly (readonly [words: string, meaning: T])[];
+
+/** The words of phrases, taken apart once: a sentence is looked through for all of them at each of its places. */
+const apart = new WeakMap<Phrases<unknown>, readonly (readonly string[])[]>();
+
+function wordsOf(phrases: Phrases<unknown>): readonly (readonly string[])[] {
+  const known = apart.get(phrases);
+  if (known) return known;
+  const made = phrases.map(([words]) => words.split(" "));
+  apart.set(phrases, made);
+  return made;
+}
+
 /** The longest of some phrases that stands at a place. */
 export function longest<T>(
   tokens: readonly Token[],
   at: number,
-  phrases: readonly (readonly [words: string, meaning: T])[],
+  phrases: Phrases<T>,
 ): { readonly meaning: T; readonly length: number } | null {
   let best: { meaning: T; length: number } | null = null;
-  for (const [words, meaning] of phrases) {
-    const length = matches(tokens, at, words.split(" "));
+  const words = wordsOf(phrases);
+  for (const [i, [, meaning]] of phrases.entries()) {
+    const length = matches(tokens, at, words[i] ?? []);
     if (length > (best?.length ?? 0)) best = { meaning, length };
   }
   return best;
