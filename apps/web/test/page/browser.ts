@@ -1,10 +1,20 @@
 /** What pages use of a browser and jsdom has not: sizes, pointers and streams. */
 import "fake-indexeddb/auto";
 import "@testing-library/jest-dom";
-import { configure } from "@testing-library/react";
+import { configure, prettyDOM } from "@testing-library/react";
 
-// Pages come lazily and the worker computes in between: a slow machine is no fault.
-configure({ asyncUtilTimeout: 15_000, defaultHidden: true });
+configure({
+  // Pages come lazily and the worker computes in between: a slow machine is no fault.
+  asyncUtilTimeout: 15_000,
+  defaultHidden: true,
+  // What is waited for is looked for many times in vain: to print the page each time took a tenth of all.
+  getElementError: (message, container) =>
+    new Error(
+      [message, process.env["PRINT_PAGE"] === undefined ? null : prettyDOM(container)]
+        .filter((line) => typeof line === "string")
+        .join("\n\n"),
+    ),
+});
 
 class Watches {
   observe(): void {}

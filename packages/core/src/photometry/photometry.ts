@@ -73,7 +73,8 @@ function makeSampler({ type, vertical, horizontal, candela }: Photometry): Sampl
   const [first, last] = [sides[0] as number, sides[sides.length - 1] as number];
   const rows = ups.length;
   return (ahead, right, up) => {
-    const length = Math.hypot(ahead, right, up);
+    // Asked a million times a picture: `Math.hypot` guards against lengths that no direction has, at ten times the price.
+    const length = Math.sqrt(ahead * ahead + right * right + up * up);
     let v: number;
     let h: number;
     if (type === "A") {

@@ -61,7 +61,8 @@ export function candelaTowards(lamp: LampInPlace, point: Point): number {
 export function luxAt(lamp: LampInPlace, point: Point, surface: Surface): number {
   const ahead = point.ahead - lamp.at.ahead;
   const up = point.up - lamp.at.up;
-  const distance = Math.hypot(ahead, point.right - lamp.at.right, up);
+  const right = point.right - lamp.at.right;
+  const distance = Math.sqrt(ahead * ahead + right * right + up * up);
   if (distance < 1e-6) return 0;
   const facing = candelaTowards(lamp, point) / distance ** 2;
   switch (surface) {
