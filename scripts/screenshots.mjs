@@ -7,7 +7,7 @@ import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { chromium } from "@playwright/test";
 import { fromRoot } from "./lib/paths.mjs";
-import { CHROMIUM } from "./lib/chromium.mjs";
+import { whole } from "./lib/chromium.mjs";
 
 const { values } = parseArgs({
   options: {
@@ -120,7 +120,7 @@ const SHOTS = [
 ];
 
 mkdirSync(values.out, { recursive: true });
-const browser = await chromium.launch(CHROMIUM);
+const browser = await chromium.launch(whole());
 
 /** Signs in once: the rate limit holds for us too. */
 async function signIn() {

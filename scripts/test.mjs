@@ -7,7 +7,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { parseArgs } from "node:util";
-import { SHELL, headless } from "./lib/chromium.mjs";
+import { headless } from "./lib/chromium.mjs";
 import { Failure, main } from "./lib/fail.mjs";
 import {
   checkDisk,
@@ -40,14 +40,17 @@ const bin = (path) => fromRoot("node_modules", path);
 async function ensureMachine() {
   const missing = [
     ...(postgresFolder() ? [] : ["postgresql"]),
-    ...(existsSync(headless().executablePath) ? [] : ["chromium"]),
     ...(findProgram("ngspice") ? [] : ["ngspice"]),
   ];
-  if (missing.length > 0) await installPackages(missing);
-  // Only quicker: where there is none, or no way to it, the whole browser does.
-  if (!existsSync(SHELL)) {
-    await installPackages(["chromium-headless-shell"], { patienceS: 5 }).catch(() => {});
+  const isPressed = existsSync(headless().executablePath);
+  if (isPressed) {
+    if (missing.length > 0) await installPackages(missing);
+    return;
   }
+  // Half of what the whole browser is, which does as well where a Debian has no shell of it.
+  await installPackages([...missing, "chromium-headless-shell"]).catch(() =>
+    installPackages([...missing, "chromium"]),
+  );
 }
 
 const tally = { passed: 0, failed: 0 };

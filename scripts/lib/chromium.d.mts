@@ -5,3 +5,4 @@ interface Program {
 export const CHROMIUM: Program;
 export const SHELL: string;
 export function headless(): Program;
+export function whole(): Program;

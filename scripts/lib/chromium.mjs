@@ -17,8 +17,14 @@ export const CHROMIUM = {
 /** The same without all that is for a window, which takes a quarter of what a browser's tests take. */
 export const SHELL = "/usr/bin/chromium-headless-shell";
 
-/** What the tests press in: the shell where it is there, else the browser. */
-export const headless = () => ({
+/** One of the two that is there, or the last. */
+const oneOf = (...paths) => ({
   ...CHROMIUM,
-  executablePath: existsSync(SHELL) ? SHELL : CHROMIUM.executablePath,
+  executablePath: paths.find((path) => existsSync(path)) ?? paths.at(-1),
 });
+
+/** What the tests press in: the shell where it is there, else the browser. */
+export const headless = () => oneOf(SHELL, CHROMIUM.executablePath);
+
+/** What figures and pictures are taken in: the browser where it is there, else the shell. */
+export const whole = () => oneOf(CHROMIUM.executablePath, SHELL);

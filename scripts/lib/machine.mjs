@@ -51,11 +51,8 @@ export function postgresFolder() {
   return folders.find((f) => runs(join(f, "postgres")) && runs(join(f, "initdb"))) ?? null;
 }
 
-/**
- * Installs Debian packages as root or through sudo; otherwise says exactly what to install. `patienceS` is how long a
- * place that packages come from may keep silent, for what can be done without: as long as Debian waits where it is not said.
- */
-export async function installPackages(packages, { patienceS } = {}) {
+/** Installs Debian packages as root or through sudo; otherwise says exactly what to install. */
+export async function installPackages(packages) {
   const list = packages.join(" ");
   const how = `Install it first: sudo apt-get install ${list}`;
   const apt = findProgram("apt-get");
@@ -67,9 +64,7 @@ export async function installPackages(packages, { patienceS } = {}) {
   }
   process.stderr.write(`Installing ${list} …\n`);
   // One child for both, so that it goes on while this process waits for something else.
-  const brief = ["Acquire::Retries=0", `Acquire::http::Timeout=${patienceS}`];
-  const get = [apt, ...(patienceS === undefined ? [] : brief.map((one) => `-o ${one}`))].join(" ");
-  const script = `${get} update -qq; ${get} install -y -qq --no-install-recommends ${list}`;
+  const script = `${apt} update -qq; ${apt} install -y -qq --no-install-recommends ${list}`;
   const [command, ...args] = [...sudo, "sh", "-c", script];
   const child = spawn(command, args, {
     stdio: ["ignore", "ignore", "inherit"],

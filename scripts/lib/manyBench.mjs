@@ -1,6 +1,6 @@
 /** How a shop of very many jobs answers, and how soon its pages stand in a browser that has kept nothing. */
 import { INSTALLER, askedMs, cookieOf } from "./asking.mjs";
-import { CHROMIUM } from "./chromium.mjs";
+import { whole } from "./chromium.mjs";
 import { Failure } from "./fail.mjs";
 import { percentile } from "./reading.mjs";
 
@@ -119,7 +119,7 @@ async function typing(browser, url) {
 /** First rows of board and shelf, and letters into the search, in ms, each sorted. */
 export async function pageTimes(url) {
   const { chromium } = await import("@playwright/test");
-  const browser = await chromium.launch(CHROMIUM);
+  const browser = await chromium.launch(whole());
   const sorted = (times) => times.sort((a, b) => a - b);
   try {
     const rows = {};

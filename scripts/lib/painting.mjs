@@ -1,6 +1,6 @@
 /** How long it takes from a press on the bench to the screen, and how evenly signals play. */
 import { existsSync } from "node:fs";
-import { CHROMIUM } from "./chromium.mjs";
+import { whole } from "./chromium.mjs";
 
 const PRESSES = 61;
 
@@ -39,9 +39,9 @@ async function playback(page) {
 
 /** From a key on the bench to the frame that shows its strips, in headless Chromium; null without it. */
 export async function painting(url) {
-  if (!existsSync(CHROMIUM.executablePath)) return null;
+  if (!existsSync(whole().executablePath)) return null;
   const { chromium } = await import("@playwright/test");
-  const browser = await chromium.launch(CHROMIUM);
+  const browser = await chromium.launch(whole());
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(url);

@@ -1,7 +1,7 @@
 /** Figures of the built application: its start, its server, its pages, a shop of very many jobs. */
 import { spawn } from "node:child_process";
 import { existsSync, rmSync } from "node:fs";
-import { CHROMIUM } from "./chromium.mjs";
+import { whole } from "./chromium.mjs";
 import { Failure } from "./fail.mjs";
 import { tell } from "./figures.mjs";
 import { fillTo } from "./fillTo.mjs";
@@ -125,10 +125,10 @@ const INTERACTION_MS = 100;
 /** Of each view its slowest press to the next paint, at a quarter of the processor's speed. */
 export async function interactionFigures() {
   ensureBuild();
-  if (!existsSync(CHROMIUM.executablePath)) throw new Failure("Chromium is not installed");
+  if (!existsSync(whole().executablePath)) throw new Failure("Chromium is not installed");
   const { chromium } = await import("@playwright/test");
   await withServer(async (url) => {
-    const browser = await chromium.launch(CHROMIUM);
+    const browser = await chromium.launch(whole());
     try {
       const only = process.argv[3];
       for await (const { view, presses } of interactions(browser, url, INTERACTION_MS, only)) {
@@ -171,7 +171,7 @@ export async function manyFigures() {
           `       medians ${medians.map((ms) => ms.toFixed(1)).join(", ")} ms; of a million ${byHeight} ms where it grows with the height of an index, ${byJobs} ms where with the jobs\n`,
         );
       }
-      if (!existsSync(CHROMIUM.executablePath)) return;
+      if (!existsSync(whole().executablePath)) return;
       const { rows, typed } = await pageTimes(url);
       for (const [path, times] of Object.entries(rows)) {
         tell(`first row of ${path}, nothing kept, median`, percentile(times, 0.5), "ms", 1000);

@@ -5,6 +5,7 @@ import {
   cpSync,
   mkdirSync,
   mkdtempSync,
+  readFileSync,
   renameSync,
   rmSync,
   writeFileSync,
@@ -13,16 +14,21 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 describe("packages that have to be installed first", () => {
-  const copy = mkdtempSync(join(tmpdir(), "dragonet-prepare-"));
-  afterAll(() => rmSync(copy, { recursive: true }));
-
-  it("are told on the standard error, and nothing stands in the answer", () => {
+  let copy: string;
+  beforeEach(() => {
+    copy = mkdtempSync(join(tmpdir(), "dragonet-prepare-"));
     cpSync(join(__dirname, "../lib"), join(copy, "scripts/lib"), { recursive: true });
-    writeFileSync(join(copy, "package-lock.json"), "{}");
-    mkdirSync(join(copy, "node_modules"));
-    mkdirSync(join(copy, "bin"));
-    // Installs nothing: what is told before it is what is looked at.
-    writeFileSync(join(copy, "bin/npm"), "#!/bin/sh\nexit 0\n");
+    for (const folder of ["node_modules", "bin"]) mkdirSync(join(copy, folder));
+    writeFileSync(join(copy, "package-lock.json"), LOCK);
+  });
+  afterEach(() => rmSync(copy, { recursive: true }));
+
+  const NAMED = '    "resolved": "https://registry.npmjs.org/a/-/a-1.0.0.tgz",\n';
+  const LOCK = `{\n  "node_modules/a": {\n    "version": "1.0.0",\n${NAMED}    "license": "MIT"\n  }\n}\n`;
+
+  /** What a command says whose packages are installed by a stand-in, which keeps the lock that it saw. */
+  const prepared = (npm: string) => {
+    writeFileSync(join(copy, "bin/npm"), `#!/bin/sh\ncat package-lock.json >> seen\n${npm}\n`);
     chmodSync(join(copy, "bin/npm"), 0o755);
     const prepare = join(copy, "scripts/lib/prepare.mjs");
     const script = `import { ensurePackages } from ${JSON.stringify(prepare)}; ensurePackages(); console.log("answer");`;
@@ -34,8 +40,28 @@ describe("packages that have to be installed first", () => {
         env: { ...process.env, PATH: `${join(copy, "bin")}:${process.env.PATH}` },
       },
     );
+    return { stdout, stderr, seen: readFileSync(join(copy, "seen"), "utf8") };
+  };
+
+  it("are told on the standard error, and nothing stands in the answer", () => {
+    const { stdout, stderr, seen } = prepared("exit 0");
     expect(stdout).toBe("answer\n");
     expect(stderr).toContain("Installing packages");
+    expect(seen).toBe(LOCK);
+  });
+
+  it("are looked for by name where they are not at the addresses of the lock, which stays as it was", () => {
+    const { stdout, seen } = prepared("! grep -q resolved package-lock.json");
+    expect(stdout).toBe("answer\n");
+    expect(seen).toBe(LOCK + LOCK.replace(NAMED, ""));
+    expect(readFileSync(join(copy, "package-lock.json"), "utf8")).toBe(LOCK);
+  });
+
+  it("are told not to be there where neither helps, and the lock stays as it was", () => {
+    const { stdout, stderr } = prepared("echo no such package; exit 1");
+    expect(stdout).toBe("");
+    expect(stderr).toContain("Installing packages failed:\nno such package");
+    expect(readFileSync(join(copy, "package-lock.json"), "utf8")).toBe(LOCK);
   });
 });
 
