@@ -1,6 +1,7 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { violationsOf, type RULES } from "./axe.ts";
 import { BAR_AND_PODS, BOX_LAMP, FLASHING_BRAKE, HORNS, PATH_LIGHTS } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { openJob, signIn } from "./shop.ts";
 import { FITTING, PACK, PLANNING, SHOP, type View } from "../../scripts/lib/views.mjs";
 

@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import jsQR from "jsqr";
 import { PNG } from "pngjs";
+import { test } from "./quiet.ts";
 import { signIn } from "./shop.ts";
 
 test("a phone signs in by the code that Settings shows, once", async ({ page, browser }) => {

@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { BAR_AND_PODS, FLASHING_BRAKE } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { openJob, signIn } from "./shop.ts";
 
 test("the wiring sheet's PDF says what the page says", async ({ page }) => {

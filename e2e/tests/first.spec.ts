@@ -1,4 +1,5 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./quiet.ts";
 
 const EMPTY_URL = process.env.EMPTY_URL;
 

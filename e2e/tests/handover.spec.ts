@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { violationsOf } from "./axe.ts";
 import { FLASHING_BRAKE } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { openJob, saved, signIn } from "./shop.ts";
 
 test("a quote is offered by a link, accepted on a phone, and changes after are told", async ({

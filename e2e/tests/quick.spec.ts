@@ -1,5 +1,6 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { Hand, signInByHand } from "./hand.ts";
+import { test } from "./quiet.ts";
 
 const SENTENCE = "two pods with high beam on the Fellrunner for Scar Top Farm";
 

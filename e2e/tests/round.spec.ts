@@ -1,4 +1,5 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./quiet.ts";
 import { saved, signIn } from "./shop.ts";
 
 /** A shop's whole round with one customer, and the next one of the same model. */

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { CROSSED_TURNS } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { openJob, signIn } from "./shop.ts";
 
 async function openStage(page: Page, title: string, stage: string): Promise<void> {

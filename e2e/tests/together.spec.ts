@@ -1,5 +1,6 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { FLASHING_BRAKE } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { newJob, openJob, saved, signIn } from "./shop.ts";
 
 const field = (page: Page, label: string) =>

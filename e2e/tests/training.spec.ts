@@ -1,5 +1,6 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { HORNS } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { signIn } from "./shop.ts";
 
 const start = async (page: Page, title: string): Promise<void> => {

@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { FLASHING_BRAKE } from "./jobs.ts";
+import { test } from "./quiet.ts";
 import { newJob, newRun, openJob, saved, signIn } from "./shop.ts";
 
 /** A new user's walk: from the vehicle on the lift to a sheet that can be built. */

@@ -6,6 +6,7 @@ import { integrityFaults } from "@dragonet/core";
 import type { JobAnswer } from "@dragonet/contract";
 import { OfflineError, ask } from "../base/api.ts";
 import { followLive } from "../base/live.ts";
+import { savesData } from "../base/savesData.ts";
 import { useMe } from "../base/session.ts";
 import { newJob } from "../sync/newJobs.ts";
 import { hearPages } from "../sync/pages.ts";
@@ -124,6 +125,7 @@ const SETTLE_MS = 3000;
 
 function useFetchingAhead(): void {
   useEffect(() => {
+    if (savesData()) return;
     // Without a network there is nothing to fetch, and nothing to say about it.
     const timer = setTimeout(() => void fetchAhead().catch(() => undefined), SETTLE_MS);
     return () => clearTimeout(timer);

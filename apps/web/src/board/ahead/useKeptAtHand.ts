@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import type { JobAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
+import { savesData } from "../../base/savesData.ts";
 import { keepJob, keptJob } from "../../job/store/keptJobs.ts";
 
 /** Time in which the board has the network to itself, in ms. */
@@ -13,7 +14,7 @@ const MOST_AHEAD = 24;
 export function useNewJobAhead(wanted: boolean): void {
   const queries = useQueryClient();
   useEffect(() => {
-    if (!wanted) return;
+    if (!wanted || savesData()) return;
     const fetchAll = (): void =>
       void import("./askAheadOfJob.ts")
         .then(({ askAheadOfJob }) => askAheadOfJob(queries))
@@ -26,6 +27,7 @@ export function useNewJobAhead(wanted: boolean): void {
 /** Keeps the jobs at hand as the server has them now, so that they open where there is no network. */
 export function useKeptAtHand(jobs: readonly JobOnBoardAnswer[]): void {
   useEffect(() => {
+    if (savesData()) return;
     let left = false;
     const fetchAll = async (): Promise<void> => {
       for (const { id, revision } of jobs.slice(0, MOST_AHEAD)) {
