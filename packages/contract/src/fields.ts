@@ -10,6 +10,7 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateBy,
   ValidateIf,
   ValidateNested,
 } from "class-validator";
@@ -65,6 +66,31 @@ export const IsShare = (): PropertyDecorator => applyDecorators(IsNumber(), Min(
 
 export const IsAmount = (least = 0, most = 1e6): PropertyDecorator =>
   applyDecorators(IsNumber(), Min(least), Max(most));
+
+/** Numbers, looked at as one list: a lamp's light has thousands, and each by itself takes longer than all together. */
+export const AreNumbers = (least?: number): PropertyDecorator => {
+  const isWrong = (n: unknown): boolean =>
+    typeof n !== "number" || !Number.isFinite(n) || (least !== undefined && n < least);
+  const needs = least === undefined ? "numbers" : `numbers of at least ${least}`;
+  return applyDecorators(
+    ValidateBy({
+      name: "areNumbers",
+      validator: {
+        validate: (list: unknown) => Array.isArray(list) && !list.some(isWrong),
+        defaultMessage: (args) => {
+          const list: unknown = args?.value;
+          if (!Array.isArray(list)) return `needs ${needs}`;
+          const at = list.findIndex(isWrong);
+          return `entry ${at + 1} is ${JSON.stringify(list[at]) ?? "nothing"}; needs ${needs}`;
+        },
+      },
+    }),
+    JSONSchema({
+      type: "array",
+      items: { type: "number", ...(least !== undefined && { minimum: least }) },
+    }) as PropertyDecorator,
+  );
+};
 
 /** A moment, ISO 8601 with its offset. */
 export const IsMoment = (): PropertyDecorator =>

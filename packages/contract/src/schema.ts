@@ -35,9 +35,10 @@ function unionOf(
 function withUnions(type: new () => object, schema: Schema, prefix: string): Schema {
   const properties = { ...(schema.properties as Record<string, Schema>) };
   const nothing = `${prefix}Object`;
+  const untold = new Set<unknown>([nothing, `${prefix}Array`]);
   for (const [property, own] of Object.entries(properties)) {
-    // A property typed by an interface is "Object" to the metadata: its own schema says more.
-    if (own.$ref === nothing) delete own.$ref;
+    // A property typed by an interface is "Object" to the metadata, a list "Array": its own schema says more.
+    if (untold.has(own.$ref)) delete own.$ref;
     const options = defaultMetadataStorage.findTypeMetadata(type, property)?.options;
     const nullable = Array.isArray(own.type) && own.type.includes("null");
     if (nullable && typeof own.$ref === "string" && own.$ref !== nothing) {

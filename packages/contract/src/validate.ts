@@ -1,5 +1,4 @@
 import "reflect-metadata";
-import { plainToInstance } from "class-transformer";
 import { validateSync, type ValidationError } from "class-validator";
 import {
   integrityFaults,
@@ -24,6 +23,7 @@ import { ModelFileDto } from "./document/model.ts";
 import { PracticesDto } from "./document/practices.ts";
 import { PART_TYPES } from "./document/kit.ts";
 import { PartDto } from "./document/part/part.ts";
+import { instantiate } from "./instantiate.ts";
 import { unsound } from "./sound.ts";
 import { VehicleDto } from "./document/vehicle/vehicle.ts";
 
@@ -90,8 +90,7 @@ function checkShape<T extends object>(type: Newable<T>, plain: unknown): Fault[]
   if (unfit) return [unfit];
   const empty = nullEntries(plain);
   if (empty.length > 0) return empty;
-  const instance = plainToInstance(type, plain, { enableCircularCheck: false });
-  const errors = validateSync(instance, {
+  const errors = validateSync(instantiate(type, plain), {
     whitelist: true,
     forbidNonWhitelisted: true,
     forbidUnknownValues: true,

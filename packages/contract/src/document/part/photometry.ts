@@ -1,6 +1,6 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsNumber, Min } from "class-validator";
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from "class-validator";
 import { MOST_ANGLES, MOST_CANDELA } from "@dragonet/core";
-import { IsAmount, IsNullable, IsText } from "../../fields.ts";
+import { AreNumbers, IsAmount, IsNullable, IsText } from "../../fields.ts";
 
 /** What a lamp sends where; how its angles go together is looked at with the part. */
 export class PhotometryDto {
@@ -19,19 +19,18 @@ export class PhotometryDto {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(MOST_ANGLES)
-  @IsNumber({}, { each: true })
+  @AreNumbers()
   vertical!: number[];
 
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(MOST_ANGLES)
-  @IsNumber({}, { each: true })
+  @AreNumbers()
   horizontal!: number[];
 
   @IsArray()
   @ArrayMaxSize(MOST_CANDELA)
-  @IsNumber({}, { each: true })
-  @Min(0, { each: true })
+  @AreNumbers(0)
   candela!: number[];
 
   @IsNullable("number")
