@@ -1,10 +1,8 @@
 /** A job that is open in a page: what is saved, when, and what becomes of it. */
-import { editsOf, type Edit } from "@dragonet/core";
-import { afterPaint, hold } from "./page/atOnce.ts";
+import type { Edit } from "@dragonet/core";
 import { change, type Answer, type Reply } from "./standIn.ts";
 import { bench, job, settle, store, title, withOpenJob } from "./storeSetup.ts";
 import { allAside, allBatches, keepBatch } from "../src/sync/outbox.ts";
-import { keptAtLast } from "../src/sync/lastMoment.ts";
 import { sendWaiting } from "../src/sync/sendWaiting.ts";
 
 const page = withOpenJob();
@@ -124,72 +122,6 @@ describe("leaving a job during a slow save", () => {
     await sendWaiting("ansa", () => null);
     expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("first"), bench("second")]);
     expect(await allBatches()).toEqual([]);
-  });
-});
-
-describe("a page that goes away", () => {
-  /** Its database ends with it: what was not written by then never is. */
-  const leave = async (): Promise<void> => {
-    const { put } = IDBObjectStore.prototype;
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException("the page is gone", "AbortError");
-    };
-    page.server.answers = Array.from({ length: 9 }, () => () => "lost" as const);
-    void store().flush(true);
-    await settle(0);
-    store().close();
-    await settle(0);
-    IDBObjectStore.prototype.put = put;
-    page.server.answers = [];
-  };
-
-  it("leaves what its database had no time for where the next page takes it up", async () => {
-    store().edit([title("last")]);
-    await leave();
-    await store().open("job-1", 1, job, "ansa");
-    expect(store().job?.card.title).toBe("last");
-    await settle(400);
-    expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("last")]);
-    expect(store().saveState).toBe("saved");
-    expect(await allBatches()).toEqual([]);
-    expect(keptAtLast()).toEqual([]);
-  });
-
-  it("leaves nothing there that its database has, and a batch that has grown since", async () => {
-    store().edit([title("in time")]);
-    await settle(10);
-    expect((await allBatches()).map((batch) => batch.acts.length)).toEqual([1]);
-    page.server.answers = Array.from({ length: 9 }, () => () => "lost" as const);
-    store().edit([bench("too late")]);
-    await leave();
-    expect(keptAtLast().map(editsOf)).toEqual([[title("in time"), bench("too late")]]);
-    await store().open("job-1", 1, job, "ansa");
-    await settle(10);
-    page.server.answers = Array.from({ length: 9 }, () => () => "lost" as const);
-    void store().flush(true);
-    expect(keptAtLast()).toEqual([]);
-  });
-
-  it("takes what a field still has to say, and sends it without a look into its database", async () => {
-    const { get } = IDBObjectStore.prototype;
-    IDBObjectStore.prototype.get = () => ({}) as IDBRequest;
-    page.server.answers = Array.from({ length: 9 }, () => () => "lost" as const);
-    hold();
-    afterPaint(() => store().edit([title("from the field")]));
-    void store().flush(true);
-    await settle(0);
-    IDBObjectStore.prototype.get = get;
-    expect(page.server.sent.map((sent) => sent.edits)).toEqual([[title("from the field")]]);
-    await leave();
-    expect((await allBatches()).flatMap(editsOf)).toEqual([title("from the field")]);
-  });
-
-  it("so does a job that is closed, while its edits are still its own", async () => {
-    hold();
-    afterPaint(() => store().edit([title("from the field")]));
-    store().close();
-    await settle(400);
-    expect(page.server.changes.flatMap((c) => c.edits)).toEqual([title("from the field")]);
   });
 });
 

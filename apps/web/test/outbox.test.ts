@@ -14,7 +14,6 @@ import {
   sealBatch,
   waitingOf,
 } from "../src/sync/outbox.ts";
-import { keepAtLast, keptAtLast } from "../src/sync/lastMoment.ts";
 import { hearPages, tabName, tellPages, type PageNews } from "../src/sync/pages.ts";
 import { keepNewJob } from "../src/sync/newJobs.ts";
 import { changesSince, postBatch } from "../src/sync/post.ts";
@@ -113,23 +112,6 @@ describe("what waits", () => {
     expect(await isKept("none")).toBe(false);
   });
 
-  it("is taken up where a page left it at last, unless more had been kept", async () => {
-    const [one, more] = [batch("b"), { id: "more", edits: [title("more")] }];
-    const longer = { ...one, acts: [...one.acts, more] };
-    for (const [kept, left] of [
-      [one, longer],
-      [longer, one],
-      [null, longer],
-    ] as const) {
-      if (kept) await keepBatch(kept);
-      keepAtLast(left);
-      expect(await allBatches()).toEqual([longer]);
-      expect(keptAtLast()).toEqual([]);
-      await forgetBatches([longer]);
-      expect(await isKept("b")).toBe(false);
-    }
-  });
-
   it("goes after its job where that is only here, also while the page goes away", async () => {
     const [id, personId, title] = ["job-1", "ansa", "New"];
     await keepNewJob({ id, personId, title, text: "{}", said: "", at: 1, refused: "" });
@@ -141,24 +123,6 @@ describe("what waits", () => {
       "/api/jobs/import",
       "/api/jobs/job-1/edits",
     ]);
-  });
-
-  it("is forgotten there as well once it is settled, and not what was added to it", async () => {
-    const one = batch("b");
-    const longer = { ...one, acts: [...one.acts, { id: "more", edits: [title("more")] }] };
-    keepAtLast(one);
-    await forgetBatches([longer]);
-    expect(await allBatches()).toEqual([]);
-    keepAtLast(longer);
-    await forgetBatches([one]);
-    expect(await allBatches()).toEqual([longer]);
-  });
-
-  it("is what the database has where there is no such store", async () => {
-    Object.assign(globalThis, { localStorage: undefined });
-    keepAtLast(batch("a"));
-    await keepBatch(batch("b"));
-    expect((await allBatches()).map((b) => b.id)).toEqual(["b"]);
   });
 
   it("is counted by job and person, for all who look", async () => {

@@ -81,7 +81,7 @@ export const AreNumbers = (least?: number): PropertyDecorator => {
           const list: unknown = args?.value;
           if (!Array.isArray(list)) return `needs ${needs}`;
           const at = list.findIndex(isWrong);
-          return `entry ${at + 1} is ${JSON.stringify(list[at]) ?? "nothing"}; needs ${needs}`;
+          return `entry ${at + 1} is ${JSON.stringify(list[at])}; needs ${needs}`;
         },
       },
     }),

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { SEEN_LEVELS, ohmText, readOhms, seenRank, type Reading } from "@dragonet/core";
-import { useLeft } from "../ui/forms/useLeft.ts";
+import { useLeft } from "../ui/press/useLeft.ts";
 import type { ShownStep } from "../worker/proving.ts";
 
 const NUMBER = /^-?\d+([.,]\d+)?$/;

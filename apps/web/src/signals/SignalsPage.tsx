@@ -21,7 +21,7 @@ import { FactRow } from "../ui/forms/FactRow.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
 import { NumberInput } from "../ui/forms/TextInput.tsx";
-import { useLeft } from "../ui/forms/useLeft.ts";
+import { useLeft } from "../ui/press/useLeft.ts";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
 import { SeenByVehicle } from "./SeenByVehicle.tsx";
 import { TimeStrips } from "./TimeStrips.tsx";

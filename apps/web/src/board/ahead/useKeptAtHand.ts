@@ -2,8 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import type { JobAnswer, JobOnBoardAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
-import { savesData } from "../../base/savesData.ts";
 import { keepJob, keptJob } from "../../job/store/keptJobs.ts";
+import { savesData } from "../../sync/savesData.ts";
 
 /** Time in which the board has the network to itself, in ms. */
 const SETTLE_MS = 3_000;

@@ -1,7 +1,7 @@
 import { memo, useRef, useState, type ChangeEvent, type KeyboardEvent } from "react";
 import { afterPaint } from "../press/afterPaint.ts";
 import { useLatest } from "../press/useLatest.ts";
-import { useLeft } from "./useLeft.ts";
+import { useLeft } from "../press/useLeft.ts";
 
 interface TextInputProps {
   readonly label: string;
