@@ -1,5 +1,7 @@
 import { spawnSync } from "node:child_process";
-import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
 import { Failure } from "./fail.mjs";
 import { ROOT, fromRoot } from "./paths.mjs";
 import { hashOf, whenStale } from "./stamp.mjs";
@@ -56,6 +58,20 @@ const SOURCES = ["packages", "apps", "package-lock.json", "tsconfig.base.json"];
 
 const BUILDS = ["apps/web", "apps/server", "apps/cli"];
 
+/** What is worth squeezing: fonts and pictures are. */
+const SQUEEZED = /\.(js|css|html|svg|json|webmanifest)$/;
+/** Below it a file is one packet in any case, bytes. */
+const WORTH = 1000;
+
+/** Puts beside each file of the page what servers send of it, so that none squeezes it while somebody waits. */
+function squeeze(folder) {
+  for (const name of readdirSync(folder, { recursive: true })) {
+    const file = join(folder, name);
+    if (!SQUEEZED.test(name) || statSync(file).size < WORTH) continue;
+    writeFileSync(`${file}.gz`, gzipSync(readFileSync(file), { level: 9 }));
+  }
+}
+
 const STAMP = "node_modules/.dragonet-build-stamp";
 
 /** Builds page, server and command line when a source has changed. */
@@ -75,5 +91,6 @@ export function ensureBuild() {
         "warn",
       ]);
     }
+    squeeze(fromRoot("apps/web/dist"));
   });
 }

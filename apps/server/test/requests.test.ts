@@ -100,6 +100,32 @@ describe("requests from elsewhere", () => {
     expect(await link("/vehicles", { cookie })).toBeNull();
   });
 
+  it("for the page's own code are answered as it was squeezed when built, for ever; what is not there is no page", async () => {
+    const door = await (await fetch(shop.url)).text();
+    const [file = ""] = /\/assets\/index-[\w-]+\.js/.exec(door) ?? [];
+    const asked = async (path: string, accepted: string) => {
+      const answer = await fetch(shop.url + path, { headers: { "accept-encoding": accepted } });
+      const { status, headers } = answer;
+      return { status, headers, text: await answer.text() };
+    };
+    const [small, plain] = [await asked(file, "gzip, deflate"), await asked(file, "identity")];
+    expect(small.headers.get("content-encoding")).toBe("gzip");
+    expect(small.headers.get("vary")).toMatch(/accept-encoding/i);
+    expect(plain.headers.get("content-encoding")).toBeNull();
+    expect(small.text).toBe(plain.text);
+    const [less, whole] = [small, plain].map(({ headers }) =>
+      Number(headers.get("content-length")),
+    );
+    expect(less).toBeLessThan(whole! / 2);
+    for (const { headers } of [small, plain])
+      expect(headers.get("cache-control")).toMatch(/max-age=31536000.*immutable/);
+    expect(await asked("/assets/none.js", "gzip")).toMatchObject({ status: 404, text: "" });
+    // A name of a page is the page, however it ends; and it is asked for every time.
+    const page = await asked("/jobs/none.js", "gzip");
+    expect([page.status, page.text]).toEqual([200, door]);
+    expect(page.headers.get("cache-control")).toBe("no-cache");
+  });
+
   it("are refused in words when they are no JSON, or hold what nobody asked for", async () => {
     const ansa = await shop.person("ansa");
     const torn = await ansa
