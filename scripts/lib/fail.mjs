@@ -7,10 +7,12 @@ export async function main(run) {
     await run();
   } catch (error) {
     const full = error?.code === "ENOSPC";
+    // What nobody knows was asked for: the line says what and how.
+    const isUnknown = String(error?.code).startsWith("ERR_PARSE_ARGS");
     process.stderr.write(
       full
         ? "The disk is full: free some space and start again.\n"
-        : error instanceof Failure
+        : error instanceof Failure || isUnknown
           ? `${error.message}\n`
           : `${error?.stack ?? error}\n`,
     );

@@ -1,6 +1,6 @@
 /** The shelf and the profiles as they are looked at and chosen from, when there are many of them. */
 import type { Agent } from "supertest";
-import { piecesOf, type Job } from "@dragonet/core";
+import { factsOf, piecesOf, type Job, type Part } from "@dragonet/core";
 import type {
   KeptPartAnswer,
   NeedsAnswer,
@@ -49,6 +49,25 @@ describe("a shelf of many parts", () => {
       const names = parts.map(({ name }) => name.toLowerCase());
       expect(names).toEqual(names.toSorted());
     }
+  });
+
+  it("tells of each part what it is, with words and without, though most of it stays where it is", async () => {
+    const seen = new Map<string, string>();
+    for (const path of ["shelf", "shelf?q=lamp", "shelf?q=kit", "shelf?q=road"]) {
+      const { kinds } = await read<ShelfAnswer>(path);
+      for (const { id, facts } of kinds.flatMap(({ parts }) => parts)) seen.set(id, facts);
+    }
+    const { rows } = await shop.query("select value from part where id = any($1)", [
+      [...seen.keys()],
+    ]);
+    const whole = (rows as { value: Part }[]).map(({ value }) => value);
+    expect(new Set(whole.map(({ kind }) => kind)).size).toBe(10);
+    expect(whole.some((one) => one.kind === "load" && one.photometry !== null)).toBe(true);
+    expect(seen).toEqual(new Map(whole.map((one) => [one.id, factsOf(one)])));
+    const { parts } = await read<PartsPageAnswer>("shelf/page?kind=load&size=1");
+    expect(Object.keys(parts[0]!).toSorted().join()).toBe(
+      "facts,id,kind,least,name,note,price,stock",
+    );
   });
 
   it("is gone through by pages, each part once", async () => {

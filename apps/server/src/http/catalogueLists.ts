@@ -41,7 +41,16 @@ export class CatalogueLists<T> {
     private readonly db: Database,
     private readonly table: Table,
     private readonly of: SearchKind,
+    /** Fields that a row of a list has nothing to tell of, and that are most of what some things are. */
+    private readonly unlisted: readonly string[] = [],
   ) {}
+
+  /** What is there, without what no list tells. */
+  private get listed() {
+    const { table, unlisted } = this;
+    const value = sql<T>`${table.value} - ${sql.param([...unlisted])}::text[]`;
+    return { id: table.id, orderName: table.orderName, revision: table.revision, value };
+  }
 
   private kept(row: { value: unknown; revision: number }): Kept<T> {
     return { value: row.value as T, revision: row.revision };
@@ -59,7 +68,7 @@ export class CatalogueLists<T> {
       ? sql`(order_name, id) > (${after.orderName} collate "C", ${after.id})`
       : sql`true`;
     const rows = await this.db
-      .select()
+      .select(this.listed)
       .from(table)
       .where(and(only, place, ...hasWords(had, table.id, "text")))
       .orderBy(asc(table.orderName), asc(table.id))
@@ -70,6 +79,17 @@ export class CatalogueLists<T> {
       entries: told.map((row) => this.kept(row)),
       next: rows.length > size && last ? printPlace([last.orderName, last.id]) : "",
     };
+  }
+
+  /** Those of some ids, as a list tells them, in no order. */
+  async some(ids: readonly string[]): Promise<readonly Kept<T>[]> {
+    if (ids.length === 0) return [];
+    const { table } = this;
+    const rows = await this.db
+      .select(this.listed)
+      .from(table)
+      .where(inArray(table.id, [...ids]));
+    return rows.map((row) => this.kept(row));
   }
 
   /** How many there are, as far as they are counted. */

@@ -62,12 +62,15 @@ const SORTS: readonly string[] = [
 /** Of these single parts come; a kit is opened, and its parts have prices of their own. */
 const PRICED_SORTS = SORTS.filter((sort) => sort !== "kit");
 
+/** What a part sends where, and what is in its box: nothing of it is in a row, and it is nine tenths of those that have it. */
+const UNLISTED = ["photometry", "content"];
+
 const kept = ({ value, revision }: typeof part.$inferSelect): KeptPartAnswer => ({
   value,
   revision,
 });
 
-/** A part as it is listed: what it sends where, or what is in its box, is told where it is opened. */
+/** A part as it is listed. */
 const rowOf = ({ value }: KeptPartAnswer): PartRowAnswer => ({
   ...{ id: value.id, kind: value.kind, name: value.name, facts: factsOf(value) },
   ...{ note: value.note, price: value.price, stock: value.stock, least: value.least ?? 0 },
@@ -99,7 +102,7 @@ export class ShelfService {
     @Inject(BoardService) private readonly board: BoardService,
     @Inject(JobSaves) private readonly saves: JobSaves,
   ) {
-    this.lists = new CatalogueLists<Part>(db, part, "part");
+    this.lists = new CatalogueLists<Part>(db, part, "part", UNLISTED);
   }
 
   /** The first parts of every kind that have the words asked for. */
@@ -141,10 +144,7 @@ export class ShelfService {
       group by kind`,
     );
     const found = rows as unknown as { kind: PartKind; count: number; ids: string[] }[];
-    const parts = await this.named(
-      [],
-      found.flatMap(({ ids }) => ids),
-    );
+    const parts = await this.lists.some(found.flatMap(({ ids }) => ids));
     const byId = new Map(parts.map((one) => [one.value.id as string, one]));
     const all = found.reduce((sum, { count }) => sum + count, 0);
     return PART_KINDS.flatMap((kind) => {
