@@ -33,14 +33,11 @@ function classOf({ options, typeFunction }: TypeMetadata, plain: Record<string, 
  */
 export function instantiate<T extends object>(type: new () => T, plain: object): T {
   const made = new type();
-  const put = (field: string, value: unknown): void => {
-    Reflect.set(made, field, value);
-  };
   for (const [field, value] of Object.entries(plain)) {
     const of = typeof value === "object" && value !== null ? typeOf(type, field) : undefined;
     const inner = (one: unknown): unknown =>
       of && isObject(one) ? instantiate(classOf(of, one), one) : one;
-    put(field, of && Array.isArray(value) ? value.map(inner) : inner(value));
+    Reflect.set(made, field, of && Array.isArray(value) ? value.map(inner) : inner(value));
   }
   return made;
 }

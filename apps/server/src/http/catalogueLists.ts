@@ -48,8 +48,9 @@ export class CatalogueLists<T> {
   /** What is there, without what no list tells. */
   private get listed() {
     const { table, unlisted } = this;
-    const value = sql<T>`${table.value} - ${sql.param([...unlisted])}::text[]`;
-    return { id: table.id, orderName: table.orderName, revision: table.revision, value };
+    const { id, orderName, revision, value: whole } = table;
+    const without = sql<T>`${whole} - ${sql.param([...unlisted])}::text[]`;
+    return { id, orderName, revision, value: unlisted.length === 0 ? whole : without };
   }
 
   private kept(row: { value: unknown; revision: number }): Kept<T> {

@@ -8,6 +8,9 @@ import helmet from "helmet";
 import sirv from "sirv";
 import { SESSION_COOKIE } from "../people/sessions.ts";
 
+/** A year, for what never changes under its name; in s. */
+const YEAR_S = 365 * 24 * 3600;
+
 /** What browsers are told about the page: nothing from elsewhere, nothing in a frame. */
 const pageHeaders = (secure: boolean) =>
   helmet({
@@ -28,10 +31,8 @@ const pageHeaders = (secure: boolean) =>
     },
     // Plain http on a shop's own network is normal; https is the operator's choice, and then
     // browsers are held to it.
-    strictTransportSecurity: secure ? { maxAge: 365 * 24 * 3600, includeSubDomains: false } : false,
+    strictTransportSecurity: secure ? { maxAge: YEAR_S, includeSubDomains: false } : false,
   });
-
-const YEAR_S = 365 * 24 * 3600;
 
 interface First {
   /** What its list asks for, as it asks for it. */
