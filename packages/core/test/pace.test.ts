@@ -68,6 +68,17 @@ describe("a shop's pace", () => {
     expect(once.wire.factor).toBeCloseTo(Math.exp((Math.log(3) + 3 * Math.log(shop)) / 4), 9);
   });
 
+  it("says how far single jobs lie by how far they lay of their own kind of work", () => {
+    const took = (task: Task, tookMin: number): TimeRecord => ({ task, plannedMin: 60, tookMin });
+    const { wire, test } = paceOf([took("wire", 60), took("mount", 120), took("wire", 180)]);
+    // By hand: half of ln 3 on either side of the middle, beside three common jobs of 30 % either way.
+    const common = Math.log(1.3) / 1.2816;
+    const sigma = Math.sqrt((2 * (Math.log(3) / 2) ** 2 + 3 * common ** 2) / 6);
+    expect(wire.spread).toBeCloseTo(Math.exp(1.2816 * sigma * Math.sqrt(1 + 1 / 5)), 9);
+    expect(test.spread).toBeCloseTo(Math.exp(1.2816 * sigma * Math.sqrt(1 + 1 / 3)), 9);
+    expect([wire.jobs, test.jobs]).toEqual([2, 0]);
+  });
+
   it("lies between what the shop does and what the task alone says, whatever was written down", () => {
     const record = fc.record({
       task: fc.constantFrom(...TASKS),
@@ -104,6 +115,33 @@ describe("a shop's pace", () => {
     const plain = errors({ wire: 1, mount: 1 });
     expect(plain.learnedError).toBeLessThan(1.1 * plain.plainError);
     expect(backtest([])).toBeNull();
+  });
+
+  it("is tried on each time by those before it alone, of thousands as of few", () => {
+    const records = simulated({ wire: 1.7, mount: 1.2, test: 0.8 }, 40, 0.3, 11);
+    const off = (said: (record: TimeRecord, nth: number) => number): number => {
+      const errors = records.map((r, i) => Math.abs(Math.log(r.tookMin / said(r, i))));
+      return Math.exp(errors.reduce((sum, x) => sum + x, 0) / errors.length) - 1;
+    };
+    const tried = backtest(records);
+    expect(tried?.plainError).toBeCloseTo(
+      off((r) => r.plannedMin),
+      9,
+    );
+    expect(tried?.learnedError).toBeCloseTo(
+      off((r, i) => r.plannedMin * paceOf(records.slice(0, i))[r.task].factor),
+      9,
+    );
+    // A thousand jobs of five kinds of work, as a shop has that writes every time down.
+    const many = simulated(
+      { wire: 1.5, mount: 1.5, test: 1.5, strip: 1.5, aim: 1.5 },
+      4000,
+      0.1,
+      5,
+    );
+    expect(backtest(many)?.jobs).toBe(20_000);
+    expect(backtest(many)?.plainError).toBeCloseTo(0.5, 1);
+    expect(backtest(many)?.learnedError).toBeCloseTo(0.083, 2);
   });
 
   it("is learned from jobs that were handed over, and from what was both planned and taken", () => {

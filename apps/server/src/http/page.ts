@@ -53,29 +53,33 @@ interface Piece {
   readonly imports?: readonly string[];
 }
 
-/** Files that a page begins with and the door of the application does not name; none without a build's word. */
+/** Files that a page begins with, the door of the application first; none without a build's word. */
 function piecesOf(folder: string, page: string): readonly string[] {
   const told = join(folder, ".vite/manifest.json");
   if (!existsSync(told)) return [];
   const pieces = JSON.parse(readFileSync(told, "utf8")) as Readonly<Record<string, Piece>>;
-  const below = (from: string, seen = new Set<string>()): Set<string> => {
-    if (seen.has(from)) return seen;
-    seen.add(from);
-    for (const next of pieces[from]?.imports ?? []) below(next, seen);
-    return seen;
+  const named = new Set<string>();
+  const walk = (from: string): void => {
+    if (named.has(from)) return;
+    named.add(from);
+    for (const next of pieces[from]?.imports ?? []) walk(next);
   };
-  const named = below("index.html");
-  return [...below(page)]
-    .filter((one) => !named.has(one))
-    .flatMap((one) => pieces[one]?.file ?? []);
+  for (const from of ["index.html", page]) walk(from);
+  return [...named].flatMap((one) => pieces[one]?.file ?? []);
 }
 
-/** What a list's page is made of and asks for, to be fetched before the page's code is read: a header. */
+/**
+ * What a list's page is made of and asks for, to be fetched before the page itself has been read: a header. The door
+ * goes first: it is the largest, and nothing runs before it is here.
+ */
 function aheadOf(folder: string, { list, page }: First): string {
-  return [
-    `<${list}>; rel="preload"; as="fetch"; crossorigin="anonymous"`,
-    ...piecesOf(folder, page).map((file) => `</${file}>; rel="modulepreload"; crossorigin`),
-  ].join(", ");
+  const asked = ["/api/session", list].map(
+    (path) => `<${path}>; rel="preload"; as="fetch"; crossorigin="anonymous"`,
+  );
+  const files = piecesOf(folder, page).map(
+    (file) => `</${file}>; rel="modulepreload"; crossorigin`,
+  );
+  return [...files.slice(0, 1), ...asked, ...files.slice(1)].join(", ");
 }
 
 /** The built page: hashed assets for ever, the page itself asked for every time. */

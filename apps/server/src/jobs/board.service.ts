@@ -1,6 +1,12 @@
 import { Inject, Injectable } from "@nestjs/common";
 import { and, asc, desc, eq, inArray, sql, type SQL } from "drizzle-orm";
-import { STAGES, shopFigures, type ShopFigures, type TimeRecord } from "@dragonet/core";
+import {
+  STAGES,
+  shopFigures,
+  type JobSummary,
+  type ShopFigures,
+  type TimeRecord,
+} from "@dragonet/core";
 import type {
   BoardAnswer,
   JobOnBoardAnswer,
@@ -32,6 +38,16 @@ const COLUMNS = {
   updatedAt: job.updatedAt,
   stageRank: job.stageRank,
   boardOrder: job.boardOrder,
+};
+
+/** What figures are made of: the rest of what a row tells stays in the database. */
+const FIGURED = {
+  updatedAt: job.updatedAt,
+  stage: sql<JobSummary["stage"]>`summary->>'stage'`,
+  time: sql<JobSummary["time"]>`summary->'time'`,
+  waiting: sql<JobSummary["waiting"]>`summary->'waiting'`,
+  needs: sql<JobSummary["needs"]>`summary->'needs'`,
+  mends: sql<JobSummary["mends"]>`summary->'mends'`,
 };
 
 type StageList = BoardAnswer["stages"][number];
@@ -207,17 +223,22 @@ export class BoardService {
   /** What the shop's jobs say about the shop: all that are open, and the latest of those that are not. */
   async figures(): Promise<ShopFigures> {
     const [open, closed] = await Promise.all([
-      this.open(),
       this.db
-        .select(COLUMNS)
+        .select(FIGURED)
+        .from(job)
+        .where(OPEN)
+        .orderBy(asc(job.boardOrder), asc(job.id))
+        .limit(MOST_OPEN),
+      this.db
+        .select(FIGURED)
         .from(job)
         .where(and(HERE, eq(job.stageRank, rankOf("handOver")), sql`board_order >= 'z'`))
         .orderBy(...ORDER)
         .limit(MOST_CLOSED),
     ]);
-    const jobs = [...closed.map(onBoard), ...open];
     // What is learned goes by what came before.
-    return shopFigures(jobs.sort((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1)));
+    const jobs = [...closed, ...open].sort((a, b) => a.updatedAt.getTime() - b.updatedAt.getTime());
+    return shopFigures(jobs);
   }
 
   /** Models that the shop has had jobs on, and how many; more than so many are not counted. */

@@ -36,12 +36,62 @@ const PRIOR_SIGMA = Math.log(1.3) / 1.2816;
 /** Four of five of a normal distribution lie within so many standard deviations. */
 const FOUR_IN_FIVE = 1.2816;
 
-const mean = (list: readonly number[]): number =>
-  list.length === 0 ? 0 : list.reduce((sum, x) => sum + x, 0) / list.length;
+/** Ratios met so far, as logarithms: how many, their mean, and the sum of their squared distances from it. */
+interface Met {
+  readonly count: number;
+  readonly mean: number;
+  readonly squares: number;
+}
+
+const NONE: Met = { count: 0, mean: 0, squares: 0 };
+
+/** One more, without looking at those before it again (Welford, 1962, from memory). */
+function withOne({ count, mean, squares }: Met, log: number): Met {
+  const next = mean + (log - mean) / (count + 1);
+  return { count: count + 1, mean: next, squares: squares + (log - mean) * (log - next) };
+}
 
 /** A mean drawn toward another while it rests on few: (n·x̄ + k·m) ÷ (n + k). */
-const shrunk = (list: readonly number[], toward: number): number =>
-  (list.length * mean(list) + PRIOR_JOBS * toward) / (list.length + PRIOR_JOBS);
+const shrunk = ({ count, mean }: Met, toward: number): number =>
+  (count * mean + PRIOR_JOBS * toward) / (count + PRIOR_JOBS);
+
+/** What was met of each kind of work, and of all together. */
+class Times {
+  private readonly byTask = new Map<Task, Met>();
+  private all = NONE;
+
+  add({ task, tookMin, plannedMin }: TimeRecord): void {
+    const log = Math.log(tookMin / plannedMin);
+    this.byTask.set(task, withOne(this.of(task), log));
+    this.all = withOne(this.all, log);
+  }
+
+  private of(task: Task): Met {
+    return this.byTask.get(task) ?? NONE;
+  }
+
+  factor(task: Task): number {
+    return Math.exp(shrunk(this.of(task), shrunk(this.all, 0)));
+  }
+
+  pace(): Pace {
+    let squares = 0;
+    for (const met of this.byTask.values()) squares += met.squares;
+    const sigma = Math.sqrt(
+      (squares + PRIOR_JOBS * PRIOR_SIGMA ** 2) / (this.all.count + PRIOR_JOBS),
+    );
+    const paceOfTask = (task: Task): TaskPace => {
+      const { count } = this.of(task);
+      // What the next job does: its own spread, and how little is known of the middle.
+      const next = sigma * Math.sqrt(1 + 1 / (count + PRIOR_JOBS));
+      return {
+        ...{ factor: this.factor(task), jobs: count },
+        spread: Math.exp(FOUR_IN_FIVE * next),
+      };
+    };
+    return Object.fromEntries(TASKS.map((task) => [task, paceOfTask(task)])) as Pace;
+  }
+}
 
 /**
  * A shop's pace by kind of work: each kind's mean ratio (in logarithms, so that half and double
@@ -49,30 +99,9 @@ const shrunk = (list: readonly number[], toward: number): number =>
  * estimate of James and Stein's kind with a fixed weight (Efron and Morris, 1975, from memory).
  */
 export function paceOf(records: readonly TimeRecord[]): Pace {
-  const logs = records.map((r) => ({ task: r.task, log: Math.log(r.tookMin / r.plannedMin) }));
-  const shop = shrunk(
-    logs.map((r) => r.log),
-    0,
-  );
-  const squares = logs.map(({ task, log }) => {
-    const own = logs.filter((r) => r.task === task).map((r) => r.log);
-    return (log - mean(own)) ** 2;
-  });
-  const sigma = Math.sqrt(
-    (squares.reduce((sum, x) => sum + x, 0) + PRIOR_JOBS * PRIOR_SIGMA ** 2) /
-      (squares.length + PRIOR_JOBS),
-  );
-  const of = (task: Task): TaskPace => {
-    const own = logs.filter((r) => r.task === task).map((r) => r.log);
-    // What the next job does: its own spread, and how little is known of the middle.
-    const next = sigma * Math.sqrt(1 + 1 / (own.length + PRIOR_JOBS));
-    return {
-      factor: Math.exp(shrunk(own, shop)),
-      spread: Math.exp(FOUR_IN_FIVE * next),
-      jobs: own.length,
-    };
-  };
-  return Object.fromEntries(TASKS.map((task) => [task, of(task)])) as Pace;
+  const times = new Times();
+  for (const record of records) times.add(record);
+  return times.pace();
 }
 
 /** How well estimates would have done, each made of the jobs before it alone. */
@@ -87,16 +116,17 @@ export interface Backtest {
 export function backtest(records: readonly TimeRecord[]): Backtest | null {
   if (records.length === 0) return null;
   const off = (took: number, said: number): number => Math.abs(Math.log(took / said));
-  const plain: number[] = [];
-  const learned: number[] = [];
-  records.forEach((record, i) => {
-    const { factor } = paceOf(records.slice(0, i))[record.task];
-    plain.push(off(record.tookMin, record.plannedMin));
-    learned.push(off(record.tookMin, record.plannedMin * factor));
-  });
+  let [plain, learned] = [0, 0];
+  // Each is met once: a shop that writes down every time has thousands.
+  const before = new Times();
+  for (const record of records) {
+    plain += off(record.tookMin, record.plannedMin);
+    learned += off(record.tookMin, record.plannedMin * before.factor(record.task));
+    before.add(record);
+  }
   return {
     jobs: records.length,
-    plainError: Math.exp(mean(plain)) - 1,
-    learnedError: Math.exp(mean(learned)) - 1,
+    plainError: Math.exp(plain / records.length) - 1,
+    learnedError: Math.exp(learned / records.length) - 1,
   };
 }
