@@ -3,17 +3,20 @@ import { setTimeout as sleep } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { Cluster } from "./lib/cluster.mjs";
 import { Failure, main } from "./lib/fail.mjs";
+import { holding } from "./lib/holding.mjs";
 import { Load, printFigures } from "./lib/load.mjs";
 import { checkDisk, checkNode } from "./lib/machine.mjs";
 import { ROOT } from "./lib/paths.mjs";
 import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 
 const USAGE = `npm run cluster -- [--servers 3] [--port 4180] [--trial] [--people 200] [--minutes 4]
+npm run cluster -- --hold [--servers 3]
 
 Starts a demo shop on PostgreSQL with a standby, pgBouncer, so many servers and nginx, all on
 loopback and all forgotten when it ends. kill -USR2 PID puts the standby in the other's place.
 --trial   so many people at work for so many minutes; meanwhile a switch-over, a server killed,
-          a new standby, every server of a next version, one after the other; then each acknowledged save is looked for`;
+          a new standby, every server of a next version, one after the other; then each acknowledged save is looked for
+--hold    how many answers a second one server gives, and so many, and what binds them: five minutes`;
 
 async function trial(cluster, people, minutes) {
   const say = (line) => process.stdout.write(`${line}\n`);
@@ -63,6 +66,7 @@ await main(async () => {
       servers: { type: "string", default: "3" },
       port: { type: "string" },
       trial: { type: "boolean", default: false },
+      hold: { type: "boolean", default: false },
       people: { type: "string", default: "200" },
       minutes: { type: "string", default: "4" },
       help: { type: "boolean", short: "h", default: false },
@@ -78,6 +82,10 @@ await main(async () => {
   checkDisk(ROOT, 1000);
   ensurePackages();
   ensureBuild();
+  if (values.hold) {
+    process.stdout.write(`${await holding(size)}\n`);
+    process.exit();
+  }
   const cluster = new Cluster({ data: ".data-test-cluster", size, port });
   let ending = null;
   const end = () =>

@@ -62,6 +62,6 @@ export class Readiness {
     const { saves = 0, longest = null } = rows[0] ?? {};
     if (longest === null || longest < LONG_WAIT_S) return null;
     const waiting = saves === 1 ? "a save waits" : `${saves} saves wait`;
-    return `${waiting} for the standby, ${Math.floor(longest)} s by now: it is gone or far behind`;
+    return `${waiting} for the standby, ${Math.floor(longest)} s by now: it is gone, far behind, or its disk is full`;
   }
 }
