@@ -183,6 +183,12 @@ await main(async () => {
   const { recompute } = computed;
   tell("recompute of a 12-run job after an edit, median", recompute.medianMs, "ms", 4);
   tell("recompute of a 12-run job after an edit, 95th percentile", recompute.p95Ms, "ms", 8);
+  tell(
+    "left in memory by each such plan, until all of it is looked through",
+    recompute.leftKb,
+    "kB",
+    120,
+  );
   tell("first page, compressed script and style", firstPageKb(), "kB", 160);
   solverFigures(computed);
   const { budgets } = computed;

@@ -10,7 +10,7 @@ export * from "./record/quoteOption.ts";
 export * from "./record/signature.ts";
 export * from "./record/wiring.ts";
 export * from "./job.ts";
-export { onceOf, onceOfJob } from "./onceOf.ts";
+export { onceOf, onceOfJob, onceOfPair } from "./onceOf.ts";
 export * from "./create.ts";
 export * from "./channels.ts";
 export * from "./kit.ts";

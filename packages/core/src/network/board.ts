@@ -1,12 +1,13 @@
-import type { Circuit, Element } from "../circuit/index.ts";
+import type { Circuit } from "../circuit/index.ts";
+import { onceOf } from "../job/index.ts";
 import { insideOf } from "../unit/index.ts";
 import { compile, hold, putLaw, type Compiled } from "./engine/compile.ts";
-import { networkOf } from "./fromCircuit.ts";
+import { movingOf, networkOf, type Moving } from "./fromCircuit.ts";
 import type { Network } from "./network.ts";
 import type { NetworkOptions } from "./options.ts";
 import { postV } from "./position.ts";
 
-const shaped = new WeakMap<Circuit, Map<string, Compiled>>();
+const shapesOf = onceOf((_: Circuit) => new Map<string, Compiled>());
 
 /**
  * A changed network in flat arrays: those of the round before, or of another change of the same shape,
@@ -18,8 +19,7 @@ export function compiledAs(
   network: Network,
   before: Compiled | null,
 ): Compiled {
-  const known = shaped.get(circuit) ?? new Map<string, Compiled>();
-  shaped.set(circuit, known);
+  const known = shapesOf(circuit);
   const kept = before ?? (shape === undefined ? undefined : known.get(shape));
   if (kept) {
     network.branches.forEach((branch, k) => putLaw(kept, k, branch.model));
@@ -35,12 +35,6 @@ export function compiledAs(
 const apartOf = ({ apart, outgrown }: Compiled): ReadonlySet<number> =>
   new Set([...apart, ...outgrown]);
 
-/** An element whose branches change with the position, and where they are among the others. */
-interface Moving {
-  readonly element: Element;
-  readonly first: number;
-}
-
 /** A circuit's network in flat arrays, made once: a position changes what stands in it, not where. */
 interface Board {
   compiled: Compiled;
@@ -49,11 +43,12 @@ interface Board {
   state: string;
 }
 
-const boards = new WeakMap<Circuit, Board>();
+const boardsOf = onceOf((_: Circuit): { board: Board | null } => ({ board: null }));
 
 function boardFor(circuit: Circuit, options: NetworkOptions): Board {
   const state = `${options.celsius} ${options.estimate ?? "value"}`;
-  const before = boards.get(circuit);
+  const kept = boardsOf(circuit);
+  const before = kept.board;
   if (before) {
     if (before.state !== state) {
       networkOf(circuit, options).branches.forEach((branch, k) => {
@@ -63,19 +58,16 @@ function boardFor(circuit: Circuit, options: NetworkOptions): Board {
     }
     return before;
   }
-  const moving: Moving[] = [];
+  const moving = movingOf(circuit, options);
   const apart = new Set<number>();
-  let first = 0;
-  for (const element of circuit.elements.values()) {
-    const spec = insideOf(element);
-    const count = spec.branches(element, options).length;
-    if (spec.moves) moving.push({ element, first });
+  for (const { element, first } of moving) {
     // Off it is a leak, on it holds a voltage.
-    if (element.kind === "converter") for (let i = 0; i < count; i += 1) apart.add(first + i);
-    first += count;
+    if (element.kind !== "converter") continue;
+    const { length } = insideOf(element).branches(element, options);
+    for (let i = 0; i < length; i += 1) apart.add(first + i);
   }
   const board = { compiled: compile(networkOf(circuit, options), apart), moving, state };
-  boards.set(circuit, board);
+  kept.board = board;
   return board;
 }
 

@@ -1,5 +1,5 @@
 import { GROUND, type Circuit, type Element } from "../circuit/index.ts";
-import type { NodeId } from "../job/index.ts";
+import { onceOf, type NodeId } from "../job/index.ts";
 import { insideOf } from "../unit/index.ts";
 import type { Network, NetworkBranch } from "./network.ts";
 import type { NetworkOptions } from "./options.ts";
@@ -15,13 +15,12 @@ export function heldNodes(circuit: Circuit, position: Position): Map<NodeId, num
 /** Branches that are the same in every position, and the elements between them that are not. */
 type Parts = readonly (Element | readonly NetworkBranch[])[];
 
-const known = new WeakMap<Circuit, Map<string, Parts>>();
+const partsByState = onceOf((_: Circuit) => new Map<string, Parts>());
 
 /** A circuit by what moves in it, made once for a temperature and an estimate. */
 function partsOf(circuit: Circuit, options: NetworkOptions): Parts {
   const state = `${options.celsius} ${options.estimate ?? "value"}`;
-  const byState = known.get(circuit) ?? new Map<string, Parts>();
-  known.set(circuit, byState);
+  const byState = partsByState(circuit);
   const before = byState.get(state);
   if (before) return before;
   const parts: (Element | NetworkBranch[])[] = [];
@@ -37,6 +36,25 @@ function partsOf(circuit: Circuit, options: NetworkOptions): Parts {
   }
   byState.set(state, parts);
   return parts;
+}
+
+/** An element whose branches change with the position, and where they begin among those of the network. */
+export interface Moving {
+  readonly element: Element;
+  readonly first: number;
+}
+
+/** What moves in a circuit's network, in its order. */
+export function movingOf(circuit: Circuit, options: NetworkOptions): Moving[] {
+  const moving: Moving[] = [];
+  let first = 0;
+  for (const part of partsOf(circuit, options)) {
+    if ("kind" in part) {
+      moving.push({ element: part, first });
+      first += insideOf(part).branches(part, options).length;
+    } else first += part.length;
+  }
+  return moving;
 }
 
 /** The network of a circuit in a position, its relays and converters as told. */

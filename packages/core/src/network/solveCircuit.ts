@@ -5,7 +5,7 @@ import {
   type ConverterElement,
   type Element,
 } from "../circuit/index.ts";
-import type { ElementId } from "../job/index.ts";
+import { onceOf, type ElementId } from "../job/index.ts";
 import { MOST_CONVERTER_ROUNDS, MOST_RELAY_ROUNDS } from "../solve/defaults.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import type { ElementPoint, OperatingPoint } from "../solve/operatingPoint.ts";
@@ -31,24 +31,10 @@ const RATED_COIL_V = 12;
 const GAVE_WAY_SHARE = 0.98;
 
 export type CircuitResult =
-  | {
-      readonly kind: "solved";
-      readonly point: OperatingPoint;
-      /** Relays and converters as they settled. */
-      readonly options: NetworkOptions;
-      /** The network as it was solved, made when it is asked for. */
-      readonly network: Network;
-      readonly result: SolvedNetwork;
-      readonly closed: ReadonlySet<ElementId>;
-      /** Converters that gave way under their load, or turned themselves off for it. */
-      readonly tripped: readonly ElementId[];
-    }
+  | Solved
   /** Relays that pull in and let go without end. */
   | { readonly kind: "chatters"; readonly contacts: readonly ElementId[] }
   | Exclude<NetworkResult, { kind: "solved" }>;
-
-/** A circuit that has an answer. */
-export type Solved = Extract<CircuitResult, { kind: "solved" }>;
 
 /** Points of elements, worked out when they are asked for: a sweep looks at a few of hundreds. */
 class Points implements ReadonlyMap<ElementId, ElementPoint> {
@@ -91,6 +77,32 @@ class Points implements ReadonlyMap<ElementId, ElementPoint> {
   }
 }
 
+/** A circuit that has an answer. */
+export class Solved {
+  readonly kind = "solved";
+  readonly point: OperatingPoint;
+
+  constructor(
+    private readonly circuit: Circuit,
+    /** Relays and converters as they settled. */
+    readonly options: NetworkOptions,
+    readonly result: SolvedNetwork,
+    readonly closed: ReadonlySet<ElementId>,
+    /** Converters that gave way under their load, or turned themselves off for it. */
+    readonly tripped: readonly ElementId[],
+    private readonly change: SolveOptions["change"] | null,
+  ) {
+    const { sourceV, packV } = options.position;
+    this.point = { sourceV, packV, at: new Points(circuit, result) };
+  }
+
+  /** The network as it was solved, made when it is asked for. */
+  get network(): Network {
+    const plain = networkOf(this.circuit, this.options);
+    return this.change ? this.change(plain) : plain;
+  }
+}
+
 export interface SolveOptions {
   readonly position: Position;
   readonly celsius: number;
@@ -116,11 +128,7 @@ interface Actors {
   readonly converters: readonly ConverterElement[];
 }
 
-const actors = new WeakMap<Circuit, Actors>();
-
-function actorsOf(circuit: Circuit): Actors {
-  const known = actors.get(circuit);
-  if (known) return known;
+const actorsOf = onceOf((circuit: Circuit): Actors => {
   const relays: Pair[] = [];
   const converters: ConverterElement[] = [];
   for (const e of circuit.elements.values()) {
@@ -130,10 +138,8 @@ function actorsOf(circuit: Circuit): Actors {
     if (coil.kind !== "coil") throw new Error(`"${e.coilId}" works a contact and is no coil`);
     relays.push({ contact: e.id, coil, share: coil.part.coilV / RATED_COIL_V });
   }
-  const found = { relays, converters };
-  actors.set(circuit, found);
-  return found;
-}
+  return { relays, converters };
+});
 
 /** What relays and converters begin from, and the voltages that the network does. */
 interface Begin {
@@ -201,19 +207,7 @@ function settle(circuit: Circuit, o: SolveOptions, begin: Begin): CircuitResult 
         const outV = states.get(id)?.outV ?? 0;
         if (outV > 0 && outV < part.outV.value * GAVE_WAY_SHARE) tripped.add(id);
       }
-      const { sourceV, packV } = o.position;
-      return {
-        kind: "solved",
-        point: { sourceV, packV, at: new Points(circuit, result) },
-        options,
-        get network(): Network {
-          const plain = networkOf(circuit, options);
-          return change ? change(plain) : plain;
-        },
-        result,
-        closed,
-        tripped: [...tripped],
-      };
+      return new Solved(circuit, options, result, closed, [...tripped], change);
     }
     closed = next;
     states = nextStates;

@@ -1,5 +1,5 @@
 import type { Circuit, Post } from "../circuit/index.ts";
-import type { ElementId, Job, NodeId } from "../job/index.ts";
+import { onceOf, type ElementId, type Job, type NodeId } from "../job/index.ts";
 import type { Estimate } from "../solve/elementOhm.ts";
 import { restVolts, sourceOhms, type SourceVolts } from "../source/index.ts";
 import type { Position } from "./position.ts";
@@ -16,19 +16,13 @@ interface AtPost {
   readonly sign: 1 | -1;
 }
 
-const known = new WeakMap<Circuit, readonly AtPost[]>();
-
-function atPosts(circuit: Circuit): readonly AtPost[] {
-  const before = known.get(circuit);
-  if (before) return before;
+const atPosts = onceOf((circuit: Circuit): readonly AtPost[] => {
   const posts = new Set(circuit.posts.map(({ node }) => node));
-  const found = [...circuit.elements.values()].flatMap(({ id, from, to }): AtPost[] => [
+  return [...circuit.elements.values()].flatMap(({ id, from, to }): AtPost[] => [
     ...(posts.has(from) ? [{ id, post: from, sign: 1 as const }] : []),
     ...(posts.has(to) ? [{ id, post: to, sign: -1 as const }] : []),
   ]);
-  known.set(circuit, found);
-  return found;
-}
+});
 
 /** What a circuit takes from each post, in A. */
 function takenFrom(circuit: Circuit, { point }: Solved): ReadonlyMap<NodeId, number> {

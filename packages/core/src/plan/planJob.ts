@@ -52,8 +52,9 @@ export const checkedCircuit = onceOfJob((job: Job): CheckedCircuit => {
   const circuit = synthesise(job);
   const budget = budgetOf(job, circuit);
   const rest = restVolts(job.vehicle);
-  const engineOff = designPoint(job, circuit, rest);
+  // First, so that the network is not written for another estimate and back again.
   const worst = designPoint(job, circuit, rest, "high");
+  const engineOff = designPoint(job, circuit, rest);
   const { system } = job.vehicle;
   const withPack = (packV: number): OperatingPoint | null =>
     system.kind === "engine" ? null : designPoint(job, circuit, { ...rest, packV });

@@ -8,7 +8,7 @@ import {
   type RunCircuit,
 } from "../circuit/index.ts";
 import { routeOf, type RoutePlan } from "../fit/index.ts";
-import { asId, type ElementId, type Job, type RunId } from "../job/index.ts";
+import { asId, onceOf, type ElementId, type Job, type RunId } from "../job/index.ts";
 import {
   everythingOn,
   refusedBy,
@@ -121,15 +121,10 @@ function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stag
 }
 
 /** What each run hangs on, worked out once a circuit: hundreds of faults ask for it. */
-const HANGS_ON = new WeakMap<Circuit, ReadonlyMap<RunId, ReadonlySet<ElementId>>>();
-
-function hangsOn(circuit: Circuit): ReadonlyMap<RunId, ReadonlySet<ElementId>> {
-  const known = HANGS_ON.get(circuit);
-  if (known) return known;
-  const made = new Map(circuit.runs.map((r) => [r.runId, new Set(everythingOf(circuit, r))]));
-  HANGS_ON.set(circuit, made);
-  return made;
-}
+const hangsOn = onceOf(
+  (circuit: Circuit): ReadonlyMap<RunId, ReadonlySet<ElementId>> =>
+    new Map(circuit.runs.map((r) => [r.runId, new Set(everythingOf(circuit, r))])),
+);
 
 function loadsIn(circuit: Circuit, run: RunCircuit): ScopeLoad[] {
   const on = hangsOn(circuit).get(run.runId) ?? new Set<ElementId>();

@@ -2,6 +2,7 @@ import {
   LAMP_WORK_WORDS,
   factoryLampsLeft,
   lampWork,
+  onceOfJob,
   type Job,
   type LampId,
 } from "../job/index.ts";
@@ -30,20 +31,14 @@ interface AtWork {
   readonly left: number | null;
 }
 
-const atWork = new WeakMap<Job, readonly AtWork[]>();
-
 /** The same for every fault of a job: a sweep asks it hundreds of times. */
-function worksOf(job: Job): readonly AtWork[] {
-  const known = atWork.get(job);
-  if (known) return known;
-  const made = FACTORY_LAMPS.map((work) => ({
+const worksOf = onceOfJob((job): readonly AtWork[] =>
+  FACTORY_LAMPS.map((work) => ({
     work,
     own: job.lamps.filter((lamp) => lampWork(job, lamp) === work).map((lamp) => lamp.id),
     left: factoryLampsLeft(job, work),
-  }));
-  atWork.set(job, made);
-  return made;
-}
+  })),
+);
 
 /**
  * Whether it rides home with these lamps of the job dark, with the factory fuse of a wire open where

@@ -2,7 +2,14 @@ import type { Circuit } from "../circuit/index.ts";
 import { runCurrentA } from "../budget/charging.ts";
 import { boostsBraking } from "../budget/levelShare.ts";
 import { drawsFrom } from "../budget/drawsFrom.ts";
-import type { Condition, Input, Job, RideLeg, Run } from "../job/index.ts";
+import {
+  onceOfPair,
+  type Condition,
+  type Input,
+  type Job,
+  type RideLeg,
+  type Run,
+} from "../job/index.ts";
 import { settledAt, type Fact, type Interval } from "../quantity/index.ts";
 import { chargingOutputA, openCircuitV, peukertHours } from "../source/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
@@ -75,7 +82,7 @@ export const legsOf = (job: Job, charging: ChargingFacts): readonly RideLeg[] =>
   job.ride.length > 0 ? job.ride : usualRide(job.vehicle.kind).legs(speedsOf(charging));
 
 const uses = (condition: Condition, ...inputs: Input[]): boolean =>
-  condition.anyOf.flat().some((term) => inputs.includes(term.input));
+  condition.anyOf.some((all) => all.some((term) => inputs.includes(term.input)));
 
 /** State of the budget that a leg is nearest to. */
 function stateOf(leg: RideLeg, charging: ChargingFacts): "engineOff" | "idle" | "town" | "cruise" {
@@ -104,8 +111,8 @@ type RunAmps = (run: Run, volts: number, boosted: number | undefined) => Interva
 
 const NO_AMPS: Interval = { low: 0, mid: 0, high: 0 };
 
-/** Worked out once for all the legs that are ridden at the same volts. */
-function runAmpsOf(job: Job, circuit: Circuit): RunAmps {
+/** Worked out once for all rides, and for all of their legs that are ridden at the same volts. */
+const runAmpsOf = onceOfPair((circuit: Circuit, job: Job): RunAmps => {
   const known = new Map<string, Interval>();
   return (run, volts, boosted) => {
     const key = `${run.id} ${volts} ${boosted}`;
@@ -119,7 +126,7 @@ function runAmpsOf(job: Job, circuit: Circuit): RunAmps {
     known.set(key, amps);
     return amps;
   };
-}
+});
 
 interface LegAmps {
   readonly leg: RideLeg;
@@ -171,7 +178,7 @@ export function simulateRide(
   draw: Draw = MIDDLE,
   told: "all" | "ends" = "all",
 ): Ride {
-  const runAmps = runAmpsOf(job, circuit);
+  const runAmps = runAmpsOf(circuit, job);
   const capacityAh = pick(battery.capacityAh, draw.capacity);
   const points: RidePoint[] = [];
   let [soc, minute, chargedAh, drawnAh] = [startSoc, 0, 0, 0];

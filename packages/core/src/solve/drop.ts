@@ -1,4 +1,4 @@
-import { elementOf, rootV, type Circuit, type RunCircuit } from "../circuit/index.ts";
+import { rootV, type Circuit, type RunCircuit } from "../circuit/index.ts";
 import type { ElementId } from "../job/index.ts";
 import type { OperatingPoint } from "./operatingPoint.ts";
 
@@ -12,13 +12,34 @@ export interface Drop {
 
 const NONE: Drop = { copper: 0, fixedV: 0 };
 
-/** From the last thing on a path that holds a voltage of its own. */
-function behindSource(circuit: Pick<Circuit, "elements">, path: readonly ElementId[]) {
-  const at = path.findLastIndex((id) => {
+/** Where a path goes on from the last thing on it that holds a voltage of its own. */
+const behindSource = (circuit: Pick<Circuit, "elements">, path: readonly ElementId[]): number =>
+  path.findLastIndex((id) => {
     const kind = circuit.elements.get(id)?.kind;
     return kind === "converter" || kind === "battery";
-  });
-  return path.slice(at + 1);
+  }) + 1;
+
+/** Volts that are lost along paths, added up as they are walked. */
+class Lost {
+  copperV = 0;
+  fixedV = 0;
+  constructor(
+    private readonly circuit: Pick<Circuit, "elements">,
+    private readonly point: OperatingPoint,
+  ) {}
+
+  along(path: readonly ElementId[], from = 0): this {
+    for (let i = from; i < path.length; i += 1) {
+      const id = path[i]!;
+      const kind = this.circuit.elements.get(id)?.kind;
+      const at = this.point.at.get(id);
+      if (!at || kind === undefined) continue;
+      const volts = Math.abs(at.fromV - at.toV);
+      if (kind === "wire") this.copperV += volts;
+      else this.fixedV += volts;
+    }
+    return this;
+  }
 }
 
 /**
@@ -32,19 +53,11 @@ export function dropOf(
 ): Drop {
   const sourceV = rootV(run.root, point);
   if (run.branches.length === 0 || sourceV <= 0) return NONE;
-  const lost = (ids: readonly ElementId[]) => {
-    let [copperV, fixedV] = [0, 0];
-    for (const id of ids) {
-      const at = point.at.get(id);
-      if (!at || !circuit.elements.has(id)) continue;
-      const volts = Math.abs(at.fromV - at.toV);
-      if (elementOf(circuit, id).kind === "wire") copperV += volts;
-      else fixedV += volts;
-    }
-    return { copperV, fixedV };
-  };
-  const common = lost([...behindSource(circuit, run.feedShared), ...run.out, ...run.back]);
-  const branches = run.branches.map((b) => lost([...b.out, ...b.back]));
+  const common = new Lost(circuit, point)
+    .along(run.feedShared, behindSource(circuit, run.feedShared))
+    .along(run.out)
+    .along(run.back);
+  const branches = run.branches.map((b) => new Lost(circuit, point).along(b.out).along(b.back));
   // A string's lamps follow each other: what each loses adds up.
   const worst =
     run.steps > 1

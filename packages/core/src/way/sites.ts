@@ -1,6 +1,6 @@
 import type { Job, Lamp, PlaceId, Run } from "../job/index.ts";
 import type { PlaceRole } from "../vehicle/index.ts";
-import type { MapWay } from "./waysFrom.ts";
+import type { Ways } from "./ways.ts";
 
 /** The place that has a role on this vehicle; null where the map has none. */
 export const placeWithRole = (job: Job, ...roles: readonly PlaceRole[]): PlaceId | null => {
@@ -43,11 +43,7 @@ export function lampSite(job: Job, lamp: Lamp): PlaceId | null {
 const TOWARDS_LAMPS = 0.001;
 
 /** Where a run's lamps part: the place from which its wires are shortest altogether. */
-export function spliceSite(
-  job: Job,
-  run: Run,
-  waysOf: (from: PlaceId) => ReadonlyMap<PlaceId, MapWay>,
-): PlaceId | null {
+export function spliceSite(job: Job, run: Run, all: Pick<Ways, "of">): PlaceId | null {
   if (run.spliceAt !== "") return run.spliceAt;
   const lamps = job.lamps.filter((l) => l.runId === run.id).flatMap((l) => lampSite(job, l) ?? []);
   const relay = relaySite(job, run);
@@ -56,7 +52,7 @@ export function spliceSite(
   let best: PlaceId | null = null;
   let least = Infinity;
   for (const place of job.vehicle.places) {
-    const ways = waysOf(place.id);
+    const ways = all.of(place.id);
     const costTo = (end: PlaceId): number => ways.get(end)?.cost ?? Infinity;
     const branches = lamps.reduce((sum, end) => sum + costTo(end), 0);
     const cost = ends.reduce((sum, end) => sum + costTo(end), 0) + TOWARDS_LAMPS * branches;

@@ -53,7 +53,7 @@ export class UnitSites {
   spliceOf(run: Run): PlaceId | null {
     const known = this.splices.get(run.id);
     if (known !== undefined) return known;
-    const place = spliceSite(this.job, run, this.ways.of);
+    const place = spliceSite(this.job, run, this.ways);
     this.splices.set(run.id, place);
     return place;
   }

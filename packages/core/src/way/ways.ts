@@ -1,4 +1,4 @@
-import type { Job, PlaceId } from "../job/index.ts";
+import { onceOf, onceOfPair, type Job, type PlaceId } from "../job/index.ts";
 import { PROVENANCES, assumed, measured, type Fact, type Provenance } from "../quantity/index.ts";
 import type { Hazard } from "../vehicle/index.ts";
 import { waysFrom, type MapWay } from "./waysFrom.ts";
@@ -31,39 +31,43 @@ const plus = (a: Fact, b: Fact): Fact => ({
 
 const tidy = (m: number): number => Math.round(m * 1000) / 1000;
 
-/** Length of a way with its slack; bounds and provenance come from its stretches. */
-export function lengthOf(way: MapWay): Fact {
+/**
+ * Length of a way with its slack, in m; bounds and provenance come from its stretches. Added up once a way:
+ * many wires go the same, and most edits leave the map alone.
+ */
+export const lengthOf = onceOf((way: MapWay): Fact => {
   if (way.segments.length === 0) return SAME_PLACE;
   const sum = way.segments.reduce((total, segment) => {
     const slack = segment.hazards.reduce((m, hazard) => m + SLACK_M[hazard], 0);
     return plus(total, plus(segment.lengthM, measured(slack, slack, slack)));
   }, ZERO);
   return { ...sum, value: tidy(sum.value), low: tidy(sum.low), high: tidy(sum.high) };
-}
+});
 
 type FromPlace = Map<PlaceId, ReadonlyMap<PlaceId, MapWay>>;
 
 /** Ways found already, by the stretches they lead over: most edits leave the map alone. */
-const found = new WeakMap<Job["vehicle"]["segments"], { places: unknown; from: FromPlace }>();
+const foundOn = onceOfPair(
+  (_segments: Job["vehicle"]["segments"], _places: Job["vehicle"]["places"]): FromPlace =>
+    new Map(),
+);
 
 /** The map with every way over it found once. */
 export class Ways {
   private readonly from: FromPlace;
   constructor(private readonly job: Job) {
-    const { places, segments } = job.vehicle;
-    const before = found.get(segments);
-    this.from = before?.places === places ? before.from : new Map();
-    found.set(segments, { places, from: this.from });
+    this.from = foundOn(job.vehicle.segments, job.vehicle.places);
   }
 
-  readonly of = (place: PlaceId): ReadonlyMap<PlaceId, MapWay> => {
+  /** Every way from a place. (No function kept in a field: engines keep such a one, and with it the job, for long.) */
+  of(place: PlaceId): ReadonlyMap<PlaceId, MapWay> {
     const known = this.from.get(place);
     if (known) return known;
     const { places, segments } = this.job.vehicle;
     const found = waysFrom(places, segments, place);
     this.from.set(place, found);
     return found;
-  };
+  }
 
   between(a: PlaceId | null, b: PlaceId | null): MapWay | null {
     return a === null || b === null ? null : (this.of(a).get(b) ?? null);

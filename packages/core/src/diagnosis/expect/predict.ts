@@ -1,7 +1,7 @@
 import { sourceOhms, type SourceOhms } from "../../source/index.ts";
 import type { Circuit } from "../../circuit/index.ts";
 import { elementOf } from "../../circuit/index.ts";
-import { asId, type ElementId, type Job, type NodeId } from "../../job/index.ts";
+import { asId, onceOf, type ElementId, type Job, type NodeId } from "../../job/index.ts";
 import {
   solveCircuitWith,
   type Network,
@@ -63,15 +63,14 @@ const METER_OHM = 1e7;
 /** A meter that takes ten times as much: what then reads otherwise merely hangs there. */
 const POOR_METER_OHM = 1e6;
 
-const loads = new WeakMap<Circuit, Map<number, readonly NetworkBranch[]>>();
+const loadsByOhm = onceOf((_: Circuit) => new Map<number, readonly NetworkBranch[]>());
 
 /**
  * A meter at every place that a tip can reach. Each takes a millionth of an ampere, and no more
  * than that is needed to tell what is fed from what merely hangs there.
  */
 function meterLoads(circuit: Circuit, ohm: number): readonly NetworkBranch[] {
-  let byOhm = loads.get(circuit);
-  if (!byOhm) loads.set(circuit, (byOhm = new Map<number, readonly NetworkBranch[]>()));
+  const byOhm = loadsByOhm(circuit);
   let made = byOhm.get(ohm);
   if (!made) {
     const model = { kind: "resistor" as const, ohm };

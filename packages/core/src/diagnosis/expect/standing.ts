@@ -1,17 +1,13 @@
 import { standbyItems, type StandbyItem } from "../../budget/index.ts";
 import type { Circuit } from "../../circuit/index.ts";
-import type { ElementId, Job } from "../../job/index.ts";
+import { onceOfPair, type ElementId, type Job } from "../../job/index.ts";
 import { ZERO, sum, times, type Interval } from "../../quantity/index.ts";
 import { OPEN_OHM } from "../../solve/defaults.ts";
 import type { FaultSuspect } from "../suspect/suspects.ts";
 
-const made = new WeakMap<Circuit, readonly StandbyItem[]>();
-
-function itemsOf(job: Job, circuit: Circuit): readonly StandbyItem[] {
-  let items = made.get(circuit);
-  if (!items) made.set(circuit, (items = standbyItems(job, circuit)));
-  return items;
-}
+const itemsOf = onceOfPair((circuit: Circuit, job: Job): readonly StandbyItem[] =>
+  standbyItems(job, circuit),
+);
 
 /** Whether a fault parts the way that something flows. */
 const parts = ({ changes }: FaultSuspect, through: readonly ElementId[]): boolean =>
@@ -21,7 +17,7 @@ const parts = ({ changes }: FaultSuspect, through: readonly ElementId[]): boolea
 export const asleepAfterMin = (job: Job, circuit: Circuit, fuse: ElementId): number =>
   Math.max(
     0,
-    ...itemsOf(job, circuit)
+    ...itemsOf(circuit, job)
       .filter(({ through }) => through.includes(fuse))
       .map(({ afterMin = 0 }) => afterMin),
   );
@@ -36,7 +32,7 @@ export function standingMa(
   fuse: ElementId,
   suspect: FaultSuspect | null,
 ): Interval {
-  const here = itemsOf(job, circuit).filter(
+  const here = itemsOf(circuit, job).filter(
     ({ through }) => through.includes(fuse) && !(suspect && parts(suspect, through)),
   );
   return here.length === 0 ? ZERO : times(sum(here.map(({ currentA }) => currentA)), 1000);

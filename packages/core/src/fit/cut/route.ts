@@ -1,5 +1,6 @@
 import { unitAt, wireEnds, type Circuit, type WireElement } from "../../circuit/index.ts";
 import {
+  onceOfPair,
   setIn,
   setRun,
   type Edit,
@@ -176,20 +177,14 @@ function segmentsOf(job: Job, wires: readonly RoutedWire[]): RoutedSegment[] {
   });
 }
 
-const routed = new WeakMap<Circuit, { job: Job; plan: RoutePlan }>();
+const routes = onceOfPair((circuit: Circuit, job: Job): RoutePlan => makeRoute(job, circuit));
 
 /**
  * Every wire that is cut, on its way over the vehicle's route map, the factory loom
  * preferred; what lies in each stretch and what it asks for; and what finds no way. Empty
  * where the vehicle has no map. Lengths are in m.
  */
-export function routeOf(job: Job, circuit: Circuit): RoutePlan {
-  const known = routed.get(circuit);
-  if (known?.job === job) return known.plan;
-  const plan = makeRoute(job, circuit);
-  routed.set(circuit, { job, plan });
-  return plan;
-}
+export const routeOf = (job: Job, circuit: Circuit): RoutePlan => routes(circuit, job);
 
 /** What would have to be placed for an end of a wire to be: of a splice, the lamps it is for. */
 function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: 0 | 1): string {

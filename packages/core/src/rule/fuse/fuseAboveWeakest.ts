@@ -15,22 +15,20 @@ import {
 interface Weak {
   readonly element: Element;
   readonly limitA: number;
-  readonly words: string;
 }
 
 /** What an element may carry for long, in A; null when it sets no limit. */
-function limitOf(element: Element, { job }: RuleContext): Weak | null {
-  if (element.kind === "wire") {
-    if (element.role === "factory") return null;
-    const limitA = carriesA(element, job.practices);
-    const what = element.harness === "" ? "wire" : "pigtail";
-    return { element, limitA, words: `${element.gaugeId} ${what} carries ${decimal(limitA)} A` };
-  }
-  const spec = insideOf(element);
-  const limitA = spec.ratedA(element);
-  return limitA === null
-    ? null
-    : { element, limitA, words: `${spec.words(element)} carries ${decimal(limitA)} A` };
+function limitOf(element: Element, { job }: RuleContext): number | null {
+  if (element.kind !== "wire") return insideOf(element).ratedA(element);
+  return element.role === "factory" ? null : carriesA(element, job.practices);
+}
+
+function wordsOf({ element, limitA }: Weak): string {
+  const words =
+    element.kind === "wire"
+      ? `${element.gaugeId} ${element.harness === "" ? "wire" : "pigtail"}`
+      : insideOf(element).words(element);
+  return `${words} carries ${decimal(limitA)} A`;
 }
 
 function remedies(run: Run): Remedy[] {
@@ -57,11 +55,11 @@ function checkPath(context: RuleContext, run: Run, path: readonly ElementId[]): 
     if (element.kind === "fuse") fuseA = Math.min(fuseA, element.ratingA);
     // The tail between a source and its fuse is short and bare of any: another rule has it.
     const tail = element.kind === "wire" && unitAt(context.circuit, element.to)?.kind === "fuse";
-    const limit = fuseA === Infinity || tail ? null : limitOf(element, context);
+    const limitA = fuseA === Infinity || tail ? null : limitOf(element, context);
     // A tenth of an amp under a rating is not a difference that anyone can measure.
-    if (!limit || limit.limitA >= fuseA - 0.1) continue;
-    if (!weak || limit.limitA < weak.limitA) {
-      weak = limit;
+    if (limitA === null || limitA >= fuseA - 0.1) continue;
+    if (!weak || limitA < weak.limitA) {
+      weak = { element, limitA };
       ratingA = fuseA;
     }
   }
@@ -70,7 +68,7 @@ function checkPath(context: RuleContext, run: Run, path: readonly ElementId[]): 
     {
       rule: fuseAboveWeakest.id,
       severity: "stop",
-      place: placeOfRun(run, weak.element.id, weak.words),
+      place: placeOfRun(run, weak.element.id, wordsOf(weak)),
       title: `${decimal(ratingA)} A fuse is above what it protects`,
       figures: [
         {

@@ -1,6 +1,6 @@
 import { boundsOf, interval, sum, times, type Interval } from "../../quantity/index.ts";
 import { designVoltageV, loadCurrentA, type LoadPart, type LoadSpec } from "../../part/index.ts";
-import type { Job, Lamp, Run, RunId } from "../../job/index.ts";
+import { onceOfPair, type Job, type Lamp, type Run, type RunId } from "../../job/index.ts";
 import type { FittedLoad } from "../decide/plan.ts";
 import type { VoltRange } from "./rangeOf.ts";
 
@@ -17,21 +17,14 @@ export function designCurrentA(spec: LoadSpec, feedV: number): Interval {
 
 /** Lamps of a run with their parts, in the order of the job. */
 export function loadsOf(job: Job, run: Run): readonly FittedLoad[] {
-  const { lamps, parts } = job;
-  const before = sorted.get(lamps);
-  if (before?.parts === parts) return before.byRun.get(run.id) ?? NONE;
-  const byRun = sortLoads(lamps, parts);
-  sorted.set(lamps, { parts, byRun });
-  return byRun.get(run.id) ?? NONE;
+  return sortedLoads(job.lamps, job.parts).get(run.id) ?? NONE;
 }
 
 type ByRun = ReadonlyMap<RunId, readonly FittedLoad[]>;
 const NONE: readonly FittedLoad[] = [];
 
 /** Loads sorted by run once for all who ask: lists of a document are never changed in place. */
-const sorted = new WeakMap<Job["lamps"], { readonly parts: Job["parts"]; readonly byRun: ByRun }>();
-
-function sortLoads(lamps: Job["lamps"], parts: Job["parts"]): ByRun {
+const sortedLoads = onceOfPair((lamps: Job["lamps"], parts: Job["parts"]): ByRun => {
   const byRun = new Map<RunId, FittedLoad[]>();
   for (const lamp of lamps) {
     const part = parts.find((p) => p.id === lamp.partId);
@@ -42,7 +35,7 @@ function sortLoads(lamps: Job["lamps"], parts: Job["parts"]): ByRun {
     else byRun.set(lamp.runId, [load]);
   }
   return byRun;
-}
+});
 
 /** The part as this lamp uses it: its dim light, or so much of it as was cut. */
 function fitted(part: LoadPart, lamp: Lamp): LoadPart {
