@@ -53,15 +53,14 @@ function checkPath(context: RuleContext, run: Run, path: readonly ElementId[]): 
     // Behind a converter flows what that gives, whatever the fuse before it says.
     if (element.kind === "converter") fuseA = element.part.outA * LIMIT_SHARE;
     if (element.kind === "fuse") fuseA = Math.min(fuseA, element.ratingA);
-    // The tail between a source and its fuse is short and bare of any: another rule has it.
-    const tail = element.kind === "wire" && unitAt(context.circuit, element.to)?.kind === "fuse";
-    const limitA = fuseA === Infinity || tail ? null : limitOf(element, context);
+    if (fuseA === Infinity) continue;
+    const limitA = limitOf(element, context);
     // A tenth of an amp under a rating is not a difference that anyone can measure.
-    if (limitA === null || limitA >= fuseA - 0.1) continue;
-    if (!weak || limitA < weak.limitA) {
-      weak = { element, limitA };
-      ratingA = fuseA;
-    }
+    if (limitA === null || limitA >= fuseA - 0.1 || (weak && limitA >= weak.limitA)) continue;
+    // The tail between a source and its fuse is short and bare of any: another rule has it.
+    if (element.kind === "wire" && unitAt(context.circuit, element.to)?.kind === "fuse") continue;
+    weak = { element, limitA };
+    ratingA = fuseA;
   }
   if (!weak) return [];
   return [
