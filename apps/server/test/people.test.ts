@@ -102,6 +102,28 @@ describe("a session", () => {
     await (await owner()).patch(`/api/people/${id}`).send({ role: "installer" }).expect(200);
   });
 
+  it("tells people by name, fifty at a time, each once, of one name as well", async () => {
+    await shop.query(
+      `insert into person (name, sign_in, password_hash, role, preferences)
+        select 'Hand ' || n / 3, 'hand' || n, (select password_hash from person limit 1), 'viewer',
+          (select preferences from person limit 1) from generate_series(1, 120) n`,
+    );
+    const told: string[] = [];
+    const sizes: number[] = [];
+    for (let after = ""; ;) {
+      const { body } = await (await owner()).get(`/api/people${after}`).expect(200);
+      const page = body as { id: string; name: string }[];
+      sizes.push(page.length);
+      told.push(...page.map(({ id }) => id));
+      if (page.length < 50) break;
+      after = `?after=${page.at(-1)?.id}`;
+    }
+    expect(sizes).toEqual([50, 50, 23]);
+    expect(new Set(told).size).toBe(123);
+    await (await owner()).get("/api/people?after=ansa").expect(400);
+    await shop.query("delete from person where sign_in like 'hand%'");
+  });
+
   it("comes with how its person likes things: all that was said, and nothing else", async () => {
     const pim = await shop.person("pim");
     const likes = {

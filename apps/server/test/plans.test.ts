@@ -8,6 +8,7 @@ import { sql } from "drizzle-orm";
 import { STAGES, type Vehicle } from "@dragonet/core";
 import { Audit } from "../src/audit/audit.ts";
 import * as schema from "../src/database/schema.ts";
+import { CalendarService } from "../src/calendar/calendar.service.ts";
 import { BoardService } from "../src/jobs/board.service.ts";
 import { readBoardQuery } from "../src/jobs/boardQuery.ts";
 import { historyOf } from "../src/jobs/jobRows.ts";
@@ -15,6 +16,7 @@ import { JobsService } from "../src/jobs/jobs.service.ts";
 import { CatalogueLists, readCataloguePlace } from "../src/http/catalogueLists.ts";
 import { ShelfService } from "../src/shelf/shelf.service.ts";
 import { ModelsService } from "../src/vehicles/models.service.ts";
+import { somePeople } from "../src/people/peopleList.ts";
 import { SearchService } from "../src/search/search.service.ts";
 import { fillJobs, fillParts } from "../../../scripts/lib/fillShop.mjs";
 import { Shop } from "./shop.ts";
@@ -29,7 +31,7 @@ interface Node {
 
 const LARGE = new Set([
   ...["job", "job_change", "search_entry", "audit", "photo"],
-  ...["part", "vehicle_profile", "measurement"],
+  ...["part", "vehicle_profile", "measurement", "person", "booking"],
 ]);
 
 /** Nodes of a plan, each with whether what is above it stops it early. */
@@ -66,6 +68,7 @@ describe("what lists ask of the database", () => {
   let search: SearchService;
   let models: ModelsService;
   let audit: Audit;
+  let calendar: CalendarService;
 
   beforeAll(async () => {
     shop = await Shop.open({ demo: true });
@@ -74,6 +77,11 @@ describe("what lists ask of the database", () => {
       `set session_replication_role = replica; ${fillJobs(2000)}; ${fillParts(2000)};
         insert into measurement (profile_id, key, words, unit, value, low, high, said, machine, year, variant, who, day, from_shop)
           select 'm' || n % 500, 'k', 'k', 'A', 1, 1, 1, '', n::text, 0, '', '', '2026-01-01', '' from generate_series(1, 20000) n;
+        insert into person (name, sign_in, password_hash, role, preferences)
+          select 'Hand ' || n, 'hand' || n, (select password_hash from person limit 1), 'viewer',
+            (select preferences from person limit 1) from generate_series(1, 2000) n;
+        insert into booking (job_id, not_before, by, start, bench)
+          select id, '2026-12-01', 'Ansa', '', '' from job on conflict do nothing;
         analyze`,
     );
     const options = [
@@ -100,6 +108,7 @@ describe("what lists ask of the database", () => {
     shelf = new ShelfService(db, board, null as never);
     search = new SearchService(db);
     audit = new Audit(db);
+    calendar = new CalendarService(db, board, null as never);
   });
   afterAll(async () => {
     await pool.end();
@@ -181,6 +190,16 @@ describe("what lists ask of the database", () => {
     expect(await asked(() => profiles.page({ kind: "any" }, sql`true`, 2, after))).toEqual([]);
     expect(await asked(() => models.measurements("m7"))).toEqual([]);
     expect(await asked(() => jobs.ledgerBefore("m7", null))).toEqual([]);
+  });
+
+  it("is answered by an index for people and for the calendar, however many jobs were booked once", async () => {
+    const db = drizzle(pool, { schema });
+    const first = await somePeople(db, null);
+    expect(first).toHaveLength(50);
+    expect(await asked(() => somePeople(db, null))).toEqual([]);
+    expect(await asked(() => somePeople(db, first.at(-1)!.id))).toEqual([]);
+    expect((await calendar.read()).bookings.length).toBeGreaterThan(0);
+    expect(await asked(() => calendar.read())).toEqual([]);
   });
 
   it("is answered by an index for searches and for the record", async () => {

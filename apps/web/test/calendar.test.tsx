@@ -1,8 +1,9 @@
 /** The plan of the benches on the page: told, dragged, said and taken back, and the shop's hours. */
-import { DEFAULT_CALENDAR, allOf, type ShopCalendar } from "@dragonet/core";
+import { DEFAULT_CALENDAR, allOf, type PrintedSchedule, type ShopCalendar } from "@dragonet/core";
 import { FELLRUNNER } from "@dragonet/core/demo";
 import type { BookingRequest } from "@dragonet/contract";
-import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { MemoryRouter } from "react-router";
 import { jobWith } from "../../../packages/core/test/helpers.ts";
 import {
   awayText,
@@ -12,6 +13,7 @@ import {
   readHours,
   readPlace,
 } from "../src/calendar/hours/readHours.ts";
+import { PlanList } from "../src/calendar/PlanList.tsx";
 import { TimeAxis } from "../src/calendar/timeline/timeAxis.ts";
 import { lateText } from "../src/calendar/words.ts";
 import { choose, closePages, open } from "./page/open.tsx";
@@ -56,6 +58,53 @@ function shopWith(...cards: { title: string; promised?: string }[]): {
 }
 const planOf = () => screen.findByRole("group", { name: "Plan of the benches" });
 const list = () => screen.findByRole("list", { name: "Jobs by when they are done" });
+
+describe("the plan in words", () => {
+  const JOB = {
+    ...{ end: "2026-12-01T12:00", slots: [], promised: "", lateMin: 0, amiss: [], provided: [] },
+  };
+  const plan = (jobs: number, unplanned: number) =>
+    ({
+      ...{ end: null, bound: null },
+      jobs: Array.from({ length: jobs }, (_, n) => ({ ...JOB, id: `j${n}`, title: `Job ${n}` })),
+      unplanned: Array.from({ length: unplanned }, (_, n) => ({
+        ...{ id: `u${n}`, title: `Left ${n}`, why: "nobody can" },
+      })),
+    }) as unknown as PrintedSchedule;
+  const shown = (made: PrintedSchedule) => (
+    <MemoryRouter>
+      <PlanList plan={made} onOpen={() => {}} />
+    </MemoryRouter>
+  );
+  const titles = () =>
+    screen.getAllByRole("listitem").map((row) => /^(Job|Left) \d+/.exec(row.textContent)?.[0]);
+
+  it("stands in the document fifty jobs at a time, what could not be planned at its end", () => {
+    const { rerender } = render(shown(plan(98, 5)));
+    const next = () => fireEvent.click(screen.getByRole("button", { name: "Next ones" }));
+    expect(titles()).toHaveLength(50);
+    expect(screen.getByRole("status")).toHaveTextContent("1 to 50 of 103");
+    next();
+    expect(titles()).toHaveLength(50);
+    expect(titles().slice(-3)).toEqual(["Job 97", "Left 0", "Left 1"]);
+    next();
+    expect(titles()).toEqual(["Left 2", "Left 3", "Left 4"]);
+    expect(screen.getByRole("status")).toHaveTextContent("101 to 103 of 103");
+    expect(screen.queryByRole("button", { name: "Next ones" })).toBeNull();
+    // Meanwhile much of it was done: what is left is seen from its beginning.
+    rerender(shown(plan(60, 0)));
+    expect(titles()[0]).toBe("Job 0");
+    fireEvent.click(screen.getByRole("button", { name: "Next ones" }));
+    fireEvent.click(screen.getByRole("button", { name: "From the first" }));
+    expect(titles()[0]).toBe("Job 0");
+  });
+
+  it("leads nowhere where all of it is there", () => {
+    render(shown(plan(48, 2)));
+    expect(titles()).toHaveLength(50);
+    expect(screen.queryByRole("navigation")).toBeNull();
+  });
+});
 
 describe("the calendar", () => {
   it("says what is done when, on which bench, by whom, and that promises are kept", async () => {

@@ -127,6 +127,26 @@ describe("people", () => {
     expect(screen.getByRole("button", { name: "New person" })).toHaveFocus();
   });
 
+  it("come fifty at a time, and what is changed of a later one is asked for again", async () => {
+    const many = Array.from({ length: 53 }, (_, n) => ({
+      ...PIM,
+      ...{ id: `hand-${n}`, name: `Hand ${n}`, signIn: `hand${n}` },
+    }));
+    const shop = new Shop()
+      .answers("GET people", ok(many.slice(0, 50)))
+      .answers("GET people?after=hand-49", ok(many.slice(50)))
+      .answers("PATCH people/hand-52", ok({}));
+    const { user } = await open(shop, "/settings");
+    expect(await screen.findByText("Hand 49")).toBeVisible();
+    expect(screen.queryByText("Hand 50")).toBeNull();
+    await user.click(screen.getByRole("button", { name: "More people" }));
+    expect(await screen.findByText("Hand 52")).toBeVisible();
+    expect(screen.queryByRole("button", { name: "More people" })).toBeNull();
+    await user.click(screen.getAllByRole("button", { name: "Close sign-in" }).at(-1)!);
+    await waitFor(() => expect(shop.sent("PATCH", "people/hand-52")).toEqual([{ active: false }]));
+    expect(screen.getByText("Hand 52")).toBeVisible();
+  });
+
   it("change their role and lose their sign-in, but not one's own", async () => {
     const shop = new Shop()
       .answers("GET people", ok([{ ...PIM, id: ANSA.id, name: ANSA.name, role: "owner" }, PIM]))

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { asc, eq, sql } from "drizzle-orm";
 import {
   DEFAULT_CALENDAR,
   calendarOf,
@@ -17,6 +17,9 @@ import { WorkPool } from "../work/pool.ts";
 import { closedDaysOf } from "./closedDays.ts";
 
 const MOST_CLOSED = 1000;
+/** As many as the plan is made of: jobs with work left, the first promised first. */
+const MOST_BOOKED = 1000;
+const MOST_AT_WORK = 500;
 
 /** Benches, hours, closed days, and what was said about single jobs. */
 @Injectable()
@@ -38,8 +41,10 @@ export class CalendarService {
       this.db
         .select({ name: person.name })
         .from(person)
-        .where(and(eq(person.active, true), inArray(person.role, ["owner", "installer"])))
-        .orderBy(asc(person.createdAt), asc(person.name)),
+        // Written as the index has it.
+        .where(sql`active and role <> 'viewer'`)
+        .orderBy(asc(person.createdAt), asc(person.name))
+        .limit(MOST_AT_WORK),
       this.db
         .select({
           jobId: booking.jobId,
@@ -49,8 +54,10 @@ export class CalendarService {
         })
         .from(booking)
         .innerJoin(job, eq(booking.jobId, job.id))
-        .where(isNull(job.removedAt))
-        .orderBy(asc(booking.jobId)),
+        // Where nothing is left to be done a word about when says nothing.
+        .where(sql`removed_at is null and is_open`)
+        .orderBy(asc(job.boardOrder), asc(job.id))
+        .limit(MOST_BOOKED),
     ]);
     return { calendar, people: people.map(({ name }) => name), bookings };
   }

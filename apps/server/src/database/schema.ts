@@ -74,6 +74,10 @@ export const person = pgTable(
     // Never a password itself, whatever else goes wrong.
     check("person_password_hash", sql`${t.passwordHash} like '$argon2id$%'`),
     check("person_name", sql`${t.name} <> ''`),
+    index("person_place").on(t.name, t.id),
+    index("person_at_work")
+      .on(t.createdAt, t.name)
+      .where(sql`active and role <> 'viewer'`),
   ],
 );
 

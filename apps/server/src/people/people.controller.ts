@@ -1,4 +1,15 @@
-import { Body, Controller, Get, Inject, Param, ParseUUIDPipe, Patch, Post } from "@nestjs/common";
+import {
+  Body,
+  Controller,
+  Get,
+  Inject,
+  Param,
+  ParseUUIDPipe,
+  Patch,
+  Post,
+  Query,
+} from "@nestjs/common";
+import { ApiQuery } from "@nestjs/swagger";
 import { ChangePersonRequest, NewPersonRequest, PersonAnswer } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersNew } from "../docs/answers.ts";
@@ -14,9 +25,14 @@ export class PeopleController {
   ) {}
 
   @Get()
-  @Answers("Everybody of the shop", [PersonAnswer])
-  list(): Promise<PersonAnswer[]> {
-    return this.people.list();
+  @ApiQuery({ name: "after", type: String, format: "uuid", required: false })
+  @Answers("The shop's people by name, fifty at a time: the first, or those after one", [
+    PersonAnswer,
+  ])
+  list(
+    @Query("after", new ParseUUIDPipe({ optional: true })) after?: string,
+  ): Promise<PersonAnswer[]> {
+    return this.people.list(after ?? null);
   }
 
   @Post()

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from "@nestjs/common";
-import { and, asc, count, eq, ne } from "drizzle-orm";
+import { and, count, eq, ne } from "drizzle-orm";
 import { DEFAULT_PRACTICES } from "@dragonet/core";
 import type {
   ChangePersonRequest,
@@ -11,6 +11,7 @@ import { DATABASE, type Database } from "../database/database.ts";
 import { person, shop, type Preferences } from "../database/schema.ts";
 import { conflict, notFound, notSignedIn, notValid } from "../http/refusal.ts";
 import { checkNewPassword, hashPassword, passwordFits } from "./password.ts";
+import { somePeople } from "./peopleList.ts";
 import { Sessions } from "./sessions.ts";
 
 const view = (row: typeof person.$inferSelect): PersonAnswer => {
@@ -49,8 +50,8 @@ export class PeopleService {
     return row.id;
   }
 
-  async list(): Promise<PersonAnswer[]> {
-    return (await this.db.select().from(person).orderBy(asc(person.name))).map(view);
+  async list(after: string | null): Promise<PersonAnswer[]> {
+    return (await somePeople(this.db, after)).map(view);
   }
 
   async add(wanted: NewPersonRequest): Promise<PersonAnswer> {

@@ -1,5 +1,7 @@
+import { useState } from "react";
 import { Link } from "react-router";
 import type { PrintedSchedule } from "@dragonet/core";
+import { Button } from "../ui/Button.tsx";
 import { lateText, shopDay, shopMoment } from "./words.ts";
 
 /** Label and value on a narrow page, a column of their own on a wide one. */
@@ -15,7 +17,32 @@ function Moment({ label, children }: { label: string; children: string }) {
 const COLUMNS =
   "grid grid-cols-1 gap-x-4 md:grid-cols-[minmax(0,5fr)_8.5rem_8.5rem_6.5rem_minmax(0,5fr)]";
 
-/** Every job by when it is done: what the picture shows, in words. */
+/** Jobs that stand in the document at once: a shop's plan may have a thousand. */
+const SHOWN = 50;
+
+/** Leads on among what is planned, and back to its beginning; nothing where all of it is there. */
+function Further({ at, of, onTurn }: { at: number; of: number; onTurn: (at: number) => void }) {
+  if (of <= SHOWN) return null;
+  return (
+    <nav aria-label="More of the plan" className="mt-2 flex items-center gap-3">
+      <span className="num text-small text-muted" role="status">
+        {at + 1} to {Math.min(of, at + SHOWN)} of {of}
+      </span>
+      {at > 0 && (
+        <Button look="quiet" onClick={() => onTurn(0)}>
+          From the first
+        </Button>
+      )}
+      {at + SHOWN < of && (
+        <Button look="quiet" onClick={() => onTurn(at + SHOWN)}>
+          Next ones
+        </Button>
+      )}
+    </nav>
+  );
+}
+
+/** Jobs by when they are done: what the picture shows, in words, some at a time. */
 export function PlanList({
   plan,
   onOpen,
@@ -23,6 +50,12 @@ export function PlanList({
   plan: PrintedSchedule;
   onOpen: (id: string) => void;
 }) {
+  const [turned, setTurned] = useState(0);
+  const of = plan.jobs.length + plan.unplanned.length;
+  // Of a plan that has become shorter meanwhile: its beginning.
+  const at = turned < of ? turned : 0;
+  const unplannedAt = Math.max(0, at - plan.jobs.length);
+  const left = Math.max(0, at + SHOWN - plan.jobs.length);
   return (
     <>
       <div className={`${COLUMNS} text-small text-muted max-md:hidden`} aria-hidden>
@@ -31,7 +64,7 @@ export function PlanList({
         ))}
       </div>
       <ul aria-label="Jobs by when they are done">
-        {plan.jobs.map((job) => (
+        {plan.jobs.slice(at, at + SHOWN).map((job) => (
           <li key={job.id} className={`${COLUMNS} border-t border-hair py-1`}>
             <button
               type="button"
@@ -58,7 +91,7 @@ export function PlanList({
             </div>
           </li>
         ))}
-        {plan.unplanned.map(({ id, title, why }) => (
+        {plan.unplanned.slice(unplannedAt, left).map(({ id, title, why }) => (
           <li key={id} className={`${COLUMNS} border-t border-hair py-1`}>
             <Link to={`/jobs/${id}`} className="touch font-bold text-accent">
               {title}
@@ -67,6 +100,7 @@ export function PlanList({
           </li>
         ))}
       </ul>
+      <Further at={at} of={of} onTurn={setTurned} />
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { PersonAnswer } from "@dragonet/contract";
@@ -17,6 +17,9 @@ interface Fields {
   signIn: string;
   password: string;
 }
+
+/** People of one page of the server's; fewer say that there are no more. */
+const PAGE = 50;
 
 const ROLE_OPTIONS: readonly { readonly value: Role; readonly label: string }[] = [
   { value: "owner", label: "owner: everything" },
@@ -76,9 +79,12 @@ export function People() {
   const me = useMe();
   const queries = useQueryClient();
   const [adding, setAdding] = useState(false);
-  const { data, error } = useQuery({
+  const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
     queryKey: ["people"],
-    queryFn: () => ask<PersonAnswer[]>("people"),
+    initialPageParam: "",
+    queryFn: ({ pageParam }) =>
+      ask<PersonAnswer[]>(pageParam === "" ? "people" : `people?after=${pageParam}`),
+    getNextPageParam: (last) => (last.length < PAGE ? null : (last.at(-1)?.id ?? null)),
   });
   const change = useMutation({
     mutationFn: ({ id, ...what }: { id: string; role?: Role; active?: boolean }) =>
@@ -98,7 +104,7 @@ export function People() {
       {change.error && <Trouble error={change.error} />}
       {!data && !error && <Loading what="people" />}
       <ul>
-        {(data ?? []).map((p) => (
+        {(data?.pages.flat() ?? []).map((p) => (
           <li key={p.id} className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
             <span className="w-40">
               {p.name}
@@ -120,6 +126,11 @@ export function People() {
           </li>
         ))}
       </ul>
+      {hasNextPage && (
+        <Button look="quiet" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          More people
+        </Button>
+      )}
       <NewPerson open={adding} onClose={() => setAdding(false)} />
     </Section>
   );

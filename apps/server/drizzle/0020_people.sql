@@ -1,0 +1,2 @@
+CREATE INDEX "person_place" ON "person" USING btree ("name","id");--> statement-breakpoint
+CREATE INDEX "person_at_work" ON "person" USING btree ("created_at","name") WHERE active and role <> 'viewer';
