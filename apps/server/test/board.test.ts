@@ -7,6 +7,7 @@ import type {
   JobsOfModelAnswer,
   JobsPageAnswer,
 } from "@dragonet/contract";
+import { fillJobs } from "../../../scripts/lib/fillShop.mjs";
 import { Shop } from "./shop.ts";
 
 let shop: Shop;
@@ -187,5 +188,28 @@ describe("words that nearly every job has", () => {
     expect(sampled.stages.flatMap(({ jobs }) => ids(jobs))).toEqual(told);
     expect(ids(await walked(`q=${word}`, 7))).toEqual(told);
     await shop.query(`delete from search_entry where id like 'n%' and kind = 'job'`);
+  });
+});
+
+describe("jobs that are too many to be counted", () => {
+  /** Fills the shop up with jobs of people's past, without the words that they would be found by. */
+  const fill = (more: number) =>
+    shop.query(`set session_replication_role = replica; ${fillJobs(more)}`);
+  const handedOver = async () => {
+    const { stages } = await asked<BoardAnswer>("/api/board?stage=handOver");
+    const [{ count, uncounted } = { count: 0, uncounted: false }] = stages;
+    return { count, uncounted };
+  };
+
+  it("are counted to a thousand, and told to be more than that", async () => {
+    const rank = STAGES.indexOf("handOver") + 1;
+    await fill(1100);
+    await shop.query(`delete from job where id in
+      (select id from job where stage_rank = ${rank} order by created_at offset 1000)`);
+    expect(await handedOver()).toEqual({ count: 1000, uncounted: false });
+    await fill(2);
+    expect(await handedOver()).toEqual({ count: 1000, uncounted: true });
+    await fill(400);
+    expect(await handedOver()).toEqual({ count: 1000, uncounted: true });
   });
 });

@@ -63,7 +63,7 @@ export class Audit {
   /** The latest lines, or the latest before one, that have every word somewhere. */
   async list(before: number | null, words: string): Promise<AuditAnswer[]> {
     const line = sql`(${audit.who} || ' ' || ${audit.action} || ' ' || ${audit.about})`;
-    const has = words.split(/\s+/).filter((word) => word !== "");
+    const has = words.match(/\S+/g) ?? [];
     const rows = await this.db
       .select()
       .from(audit)
@@ -90,9 +90,9 @@ class AuditController {
   @Answers("The trail, latest first, by words where some are given", [AuditAnswer])
   list(
     @Query("before", new ParseIntPipe({ optional: true })) before?: number,
-    @Query("q") words: unknown = "",
+    @Query("q") words?: unknown,
   ): Promise<AuditAnswer[]> {
-    return this.audit.list(before ?? null, askedWords(words));
+    return this.audit.list(before ?? null, askedWords(words ?? ""));
   }
 }
 
