@@ -146,6 +146,36 @@ describe("finding", () => {
     await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
   });
 
+  it("has always one chosen for Enter: the first of what is left where the chosen one is gone", async () => {
+    const found = ["pods", "more"].map((id) => ({
+      ...{ kind: "job", id, title: `Two ${id}`, about: "Scar Top", where: "" },
+    }));
+    let answer: (() => void) | null = null;
+    const shop = shopWith().answers("GET search", async (_, path) => {
+      if (!path.includes("Farm")) return { status: 200, body: found };
+      await new Promise<void>((done) => (answer = done));
+      return { status: 200, body: [] };
+    });
+    const { user, dialog, field } = await finding(shop);
+    const chosen = () =>
+      within(dialog)
+        .getAllByRole("option")
+        .filter((option) => option.getAttribute("aria-selected") === "true")
+        .map((option) => option.textContent.slice(0, 8));
+    fireEvent.change(field, { target: { value: "two pods with high beam" } });
+    await waitFor(() => expect(options(dialog)).toHaveLength(3));
+    fireEvent.keyDown(field, { key: "ArrowDown" });
+    expect(chosen()).toEqual(["Two more"]);
+    fireEvent.change(field, { target: { value: "two pods with high beam for Scar Top Farm" } });
+    await waitFor(() => expect(answer).not.toBeNull());
+    await waitFor(() => expect(chosen()).toEqual(["Two pods"]));
+    answer!();
+    await waitFor(() => expect(options(dialog)).toHaveLength(1));
+    expect(chosen()).toEqual(["Plan thi"]);
+    await user.keyboard("{Enter}");
+    expect(await screen.findByRole("dialog", { name: "Plan this job" })).toBeVisible();
+  });
+
   it("offers no planning to who may only look", async () => {
     const shop = shopWith();
     shop.person = { ...ANSA, role: "viewer" };

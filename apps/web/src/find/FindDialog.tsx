@@ -30,6 +30,7 @@ const GROUPS: readonly (readonly [FoundAnswer["kind"], string])[] = [
   ["part", "Parts"],
   ["vehicle", "Vehicles"],
 ];
+const valueOf = ({ kind, id }: FoundAnswer): string => `${kind} ${id}`;
 const aboutOf = ({ kind, about }: FoundAnswer): string =>
   kind === "part" ? KIND_WORDS[about as PartKind] : about;
 
@@ -101,9 +102,18 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
     onClose();
     openFile(paper);
   };
+  const [chosen, choose] = useState("");
   const isSentence = canEdit && written.trim().split(/\s+/).length >= SENTENCE_WORDS;
   const hasNothing =
     written.trim() !== "" && !isFetching && found.length + goals.length === 0 && !isSentence;
+  // In the order of the list. What was chosen goes with its line: Enter then means the first of what is left.
+  const values = [
+    ...GROUPS.flatMap(([kind]) => found.filter((one) => one.kind === kind).map(valueOf)),
+    ...goals.map(({ label }) => `go ${label}`),
+    ...(isSentence ? ["do plan"] : []),
+    ...(written === "" ? ["do keys"] : []),
+  ];
+  const value = values.includes(chosen) ? chosen : (values[0] ?? "");
   if (saying) {
     return (
       <Modal open onClose={onClose} title="Plan this job">
@@ -113,7 +123,7 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
   }
   return (
     <Modal open onClose={onClose} title="Find">
-      <Command shouldFilter={false} label="Find" loop>
+      <Command shouldFilter={false} label="Find" loop {...{ value }} onValueChange={choose}>
         {/* A sentence is longer than a line: it is read whole while it is written. */}
         <Command.Input
           asChild
@@ -135,7 +145,7 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
                 {here.map((one) => (
                   <Command.Item
                     key={one.id}
-                    value={`${kind} ${one.id}`}
+                    value={valueOf(one)}
                     className={ITEM}
                     onSelect={() => go(ADDRESS[kind](one.id))}
                   >
