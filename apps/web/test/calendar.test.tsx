@@ -87,6 +87,7 @@ describe("the plan in words", () => {
     next();
     expect(titles()).toHaveLength(50);
     expect(titles().slice(-3)).toEqual(["Job 97", "Left 0", "Left 1"]);
+    expect(screen.getByRole("button", { name: "Job 50" })).toHaveFocus();
     next();
     expect(titles()).toEqual(["Left 2", "Left 3", "Left 4"]);
     expect(screen.getByRole("status")).toHaveTextContent("101 to 103 of 103");

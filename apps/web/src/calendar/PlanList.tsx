@@ -1,4 +1,5 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { Link } from "react-router";
 import type { PrintedSchedule } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
@@ -50,7 +51,13 @@ export function PlanList({
   plan: PrintedSchedule;
   onOpen: (id: string) => void;
 }) {
+  const list = useRef<HTMLUListElement>(null);
   const [turned, setTurned] = useState(0);
+  const turn = (to: number): void => {
+    flushSync(() => setTurned(to));
+    // They are read from the first of them: what was pressed stands beneath the last.
+    list.current?.querySelector<HTMLElement>("button, a")?.focus();
+  };
   const of = plan.jobs.length + plan.unplanned.length;
   // Of a plan that has become shorter meanwhile: its beginning.
   const at = turned < of ? turned : 0;
@@ -63,7 +70,7 @@ export function PlanList({
           <span key={head}>{head}</span>
         ))}
       </div>
-      <ul aria-label="Jobs by when they are done">
+      <ul ref={list} aria-label="Jobs by when they are done">
         {plan.jobs.slice(at, at + SHOWN).map((job) => (
           <li key={job.id} className={`${COLUMNS} border-t border-hair py-1`}>
             <button
@@ -100,7 +107,7 @@ export function PlanList({
           </li>
         ))}
       </ul>
-      <Further at={at} of={of} onTurn={setTurned} />
+      <Further at={at} of={of} onTurn={turn} />
     </>
   );
 }
