@@ -156,7 +156,7 @@ describe("finding", () => {
       await new Promise<void>((done) => (answer = done));
       return { status: 200, body: [] };
     });
-    const { user, dialog, field } = await finding(shop);
+    const { dialog, field } = await finding(shop);
     const chosen = () =>
       within(dialog)
         .getAllByRole("option")
@@ -172,8 +172,22 @@ describe("finding", () => {
     answer!();
     await waitFor(() => expect(options(dialog)).toHaveLength(1));
     expect(chosen()).toEqual(["Plan thi"]);
-    await user.keyboard("{Enter}");
+    fireEvent.keyDown(field, { key: "Enter" });
     expect(await screen.findByRole("dialog", { name: "Plan this job" })).toBeVisible();
+  });
+
+  it("plans a sentence at once, though its beginning has found something", async () => {
+    const job = { kind: "job", id: "job-0", title: "Pods", about: "Scar Top", where: "" };
+    const shop = shopWith().answers("GET search", (_, path) =>
+      path.includes("Farm") ? new Promise<never>(() => {}) : { status: 200, body: [job] },
+    );
+    const { dialog, field, path } = await finding(shop);
+    fireEvent.change(field, { target: { value: "two pods with high beam" } });
+    await within(dialog).findByRole("option", { name: /Pods/ });
+    fireEvent.change(field, { target: { value: "two pods with high beam for Scar Top Farm" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    expect(await screen.findByRole("dialog", { name: "Plan this job" })).toBeVisible();
+    expect(path()).toBe("/");
   });
 
   it("offers no planning to who may only look", async () => {

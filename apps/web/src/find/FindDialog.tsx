@@ -1,6 +1,14 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
-import { Suspense, lazy, useDeferredValue, useEffect, useState, type FocusEvent } from "react";
+import {
+  Suspense,
+  lazy,
+  useDeferredValue,
+  useEffect,
+  useState,
+  type FocusEvent,
+  type KeyboardEvent,
+} from "react";
 import { useLocation, useNavigate } from "react-router";
 import type { PartKind } from "@dragonet/core";
 import type { FoundAnswer } from "@dragonet/contract";
@@ -36,14 +44,16 @@ const aboutOf = ({ kind, about }: FoundAnswer): string =>
 
 /** What the server finds; while the next answer is on its way the last one stays. */
 function useFound(written: string) {
-  const question = useDeferredValue(written.trim()).slice(0, LONGEST_QUESTION);
-  return useQuery({
+  const now = written.trim().slice(0, LONGEST_QUESTION);
+  const question = useDeferredValue(now);
+  const { data, error, isFetching, isPlaceholderData } = useQuery({
     queryKey: ["search", question],
     queryFn: () => ask<FoundAnswer[]>(`search?q=${encodeURIComponent(question)}`),
     enabled: question !== "",
     placeholderData: keepPreviousData,
     staleTime: 10_000,
   });
+  return { data, error, isFetching, isOfBefore: isPlaceholderData || question !== now };
 }
 
 const ITEM =
@@ -90,7 +100,7 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
     // A job that was planned from here has opened.
     if (pathname !== start) onClose();
   }, [pathname, start, onClose]);
-  const { data, error, isFetching } = useFound(written);
+  const { data, error, isFetching, isOfBefore } = useFound(written);
   const found = written.trim() === "" ? [] : (data ?? []);
   const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1] ?? null;
   const goals = matching(goalsOf(jobId), written.trim());
@@ -114,6 +124,12 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
     ...(written === "" ? ["do keys"] : []),
   ];
   const value = values.includes(chosen) ? chosen : (values[0] ?? "");
+  // Whoever has written a sentence and presses Enter at once means it, and not what was found for its beginning.
+  const planAtOnce = (e: KeyboardEvent): void => {
+    if (e.key !== "Enter" || !isSentence || !isOfBefore || e.nativeEvent.isComposing) return;
+    e.preventDefault();
+    setSaying(true);
+  };
   if (saying) {
     return (
       <Modal open onClose={onClose} title="Plan this job">
@@ -123,7 +139,14 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
   }
   return (
     <Modal open onClose={onClose} title="Find">
-      <Command shouldFilter={false} label="Find" loop {...{ value }} onValueChange={choose}>
+      <Command
+        shouldFilter={false}
+        label="Find"
+        loop
+        {...{ value }}
+        onValueChange={choose}
+        onKeyDown={planAtOnce}
+      >
         {/* A sentence is longer than a line: it is read whole while it is written. */}
         <Command.Input
           asChild
