@@ -88,6 +88,34 @@ function Saying({ text, onBack }: { text: string; onBack: () => void }) {
   );
 }
 
+/** What the shop has, by kind. */
+function Found({ found, onGo }: { found: readonly FoundAnswer[]; onGo: (to: string) => void }) {
+  return (
+    <>
+      {GROUPS.map(([kind, heading]) => {
+        const here = found.filter((one) => one.kind === kind);
+        if (here.length === 0) return null;
+        return (
+          <Command.Group key={kind} heading={heading} className={GROUP}>
+            {here.map((one) => (
+              <Command.Item
+                key={one.id}
+                value={valueOf(one)}
+                className={ITEM}
+                onSelect={() => onGo(ADDRESS[kind](one.id))}
+              >
+                <b>{one.title}</b>
+                <span className="ml-2 text-small">{aboutOf(one)}</span>
+                {one.where !== "" && <span className="block text-small">… {one.where}</span>}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        );
+      })}
+    </>
+  );
+}
+
 /** Finds, goes and plans: one field, what it may mean beneath. */
 export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProps) {
   const [saying, setSaying] = useState(false);
@@ -160,26 +188,7 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
           <textarea rows={1} onFocus={goOn} />
         </Command.Input>
         <Command.List className="mt-1 max-h-[60vh] overflow-y-auto">
-          {GROUPS.map(([kind, heading]) => {
-            const here = found.filter((one) => one.kind === kind);
-            if (here.length === 0) return null;
-            return (
-              <Command.Group key={kind} heading={heading} className={GROUP}>
-                {here.map((one) => (
-                  <Command.Item
-                    key={one.id}
-                    value={valueOf(one)}
-                    className={ITEM}
-                    onSelect={() => go(ADDRESS[kind](one.id))}
-                  >
-                    <b>{one.title}</b>
-                    <span className="ml-2 text-small">{aboutOf(one)}</span>
-                    {one.where !== "" && <span className="block text-small">… {one.where}</span>}
-                  </Command.Item>
-                ))}
-              </Command.Group>
-            );
-          })}
+          <Found found={found} onGo={go} />
           {goals.length > 0 && (
             <Command.Group heading="Go to" className={GROUP}>
               {goals.map((goal) => (
