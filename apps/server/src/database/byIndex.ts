@@ -11,7 +11,11 @@ export const askByIndex = (
 ): Promise<{ rows: Record<string, unknown>[] }> =>
   db.transaction(
     async (tx) => {
-      await tx.execute(sql`select set_config('enable_seqscan', 'off', true)`);
+      // Joined one by one as well: to join a few with all of a table, that would be read whole.
+      await tx.execute(
+        sql`select set_config('enable_seqscan', 'off', true), set_config('enable_hashjoin', 'off', true),
+          set_config('enable_mergejoin', 'off', true)`,
+      );
       return tx.execute(query);
     },
     { accessMode: "read only" },
