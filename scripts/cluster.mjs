@@ -18,6 +18,8 @@ loopback and all forgotten when it ends. kill -USR2 PID puts the standby in the 
           a new standby, every server of a next version, one after the other; then each acknowledged save is looked for
 --hold    how many answers a second one server gives, and so many, and what binds them: five minutes`;
 
+const ENDS = ["SIGINT", "SIGTERM", "SIGHUP"];
+
 async function trial(cluster, people, minutes) {
   const say = (line) => process.stdout.write(`${line}\n`);
   const load = new Load(cluster.url, { people });
@@ -54,6 +56,26 @@ async function trial(cluster, people, minutes) {
   if (lost > 0 || load.refused.size > 0) process.exitCode = 1;
 }
 
+/** A cluster for as long as something is done with it: it ends with that, or by a signal, and is forgotten. */
+async function withCluster(options, work) {
+  const cluster = new Cluster(options);
+  let ending = null;
+  const end = () =>
+    (ending ??= cluster
+      .stop()
+      .catch((error) => process.stderr.write(`${error.message}\n`))
+      .then(() => cluster.remove()));
+  const leave = () => void end().then(() => process.exit(process.exitCode ?? 0));
+  for (const signal of ENDS) process.on(signal, leave);
+  try {
+    await cluster.start();
+    return await work(cluster);
+  } finally {
+    await end();
+    for (const signal of ENDS) process.off(signal, leave);
+  }
+}
+
 const whole = (name, said, least, most) => {
   const value = Number(said);
   if (Number.isInteger(value) && value >= least && value <= most) return value;
@@ -83,39 +105,24 @@ await main(async () => {
   ensurePackages();
   ensureBuild();
   if (values.hold) {
-    process.stdout.write(`${await holding(size)}\n`);
+    process.stdout.write(`${await holding(withCluster, size)}\n`);
     process.exit();
   }
-  const cluster = new Cluster({ data: ".data-test-cluster", size, port });
-  let ending = null;
-  const end = () =>
-    (ending ??= cluster
-      .stop()
-      .catch((error) => process.stderr.write(`${error.message}\n`))
-      .then(() => cluster.remove()));
-  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) {
-    process.on(signal, () => void end().then(() => process.exit(process.exitCode ?? 0)));
-  }
-  try {
-    await cluster.start();
+  await withCluster({ data: ".data-test-cluster", size, port }, async (cluster) => {
     process.stdout.write(
       `${size} servers, a standby, pgBouncer and nginx: ${cluster.url}\n` +
         `  kill -USR2 ${process.pid} puts the standby in the other's place. Ctrl-C stops it.\n`,
     );
-    if (values.trial) await trial(cluster, people, minutes);
-    else {
-      process.on("SIGUSR2", () => {
-        cluster
-          .switchOver()
-          .then((seconds) => process.stdout.write(`switched over in ${seconds.toFixed(1)} s\n`))
-          .then(() => cluster.addStandby())
-          .then(() => process.stdout.write("a new standby has everything\n"))
-          .catch((error) => process.stderr.write(`${error.message}\n`));
-      });
-      await new Promise(() => setInterval(() => undefined, 1e9));
-    }
-  } finally {
-    await end();
-  }
+    if (values.trial) return trial(cluster, people, minutes);
+    process.on("SIGUSR2", () => {
+      cluster
+        .switchOver()
+        .then((seconds) => process.stdout.write(`switched over in ${seconds.toFixed(1)} s\n`))
+        .then(() => cluster.addStandby())
+        .then(() => process.stdout.write("a new standby has everything\n"))
+        .catch((error) => process.stderr.write(`${error.message}\n`));
+    });
+    return new Promise(() => setInterval(() => undefined, 1e9));
+  });
   process.exit();
 });

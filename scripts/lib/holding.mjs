@@ -2,7 +2,6 @@
 import { readFileSync, readdirSync } from "node:fs";
 import { cpus } from "node:os";
 import { setTimeout as sleep } from "node:timers/promises";
-import { Cluster } from "./cluster.mjs";
 import { Load } from "./load.mjs";
 
 /** So many at a time: more wait for each other, fewer leave a server without anything to do. */
@@ -43,11 +42,9 @@ function secondsByKind() {
 }
 
 /** Answers a second of so many servers, what people waited, and cores by who took them. */
-async function hold(size) {
-  const cluster = new Cluster({ data: ".data-test-hold", size });
-  try {
-    await cluster.start();
-    const load = new Load(cluster.url, { people: PEOPLE, everyS: 0 });
+const hold = (withCluster, size) =>
+  withCluster({ data: ".data-test-hold", size }, async ({ url }) => {
+    const load = new Load(url, { people: PEOPLE, everyS: 0 });
     await load.begin();
     await sleep(WARM_S * 1000);
     load.times.clear();
@@ -61,11 +58,7 @@ async function hold(size) {
       (after[kind] - (before[kind] ?? 0)) / took,
     ]);
     return { size, all, perSecond: all.n / took, cores: cores.sort((a, b) => b[1] - a[1]) };
-  } finally {
-    await cluster.stop().catch(() => undefined);
-    cluster.remove();
-  }
-}
+  });
 
 const printHold = ({ size, all, perSecond, cores }) =>
   `${size === 1 ? "one server" : `${size} servers`}: ${perSecond.toFixed(0)} answers a second, ` +
@@ -84,7 +77,10 @@ export function holdingTold(one, several, has = cpus().length) {
   return [printHold(one), printHold(several), `${line}; ${binds}`].join("\n");
 }
 
-/** One server, then so many, each on a shop of its own and with the same people before the same door. */
-export async function holding(size) {
-  return holdingTold(await hold(1), await hold(size));
+/**
+ * One server, then so many, each on a shop of its own and with the same people before the same door. `withCluster`
+ * starts a cluster for as long as something is done with it.
+ */
+export async function holding(withCluster, size) {
+  return holdingTold(await hold(withCluster, 1), await hold(withCluster, size));
 }

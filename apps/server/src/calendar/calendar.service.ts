@@ -19,6 +19,7 @@ import { closedDaysOf } from "./closedDays.ts";
 const MOST_CLOSED = 1000;
 /** As many as the plan is made of: jobs with work left, the first promised first. */
 const MOST_BOOKED = 1000;
+/** People that the plan is made with, those first who have been there longest. */
 const MOST_AT_WORK = 500;
 
 /** Benches, hours, closed days, and what was said about single jobs. */
