@@ -8,14 +8,10 @@ import { parseArgs } from "node:util";
 import { chromium } from "@playwright/test";
 import { fromRoot } from "./lib/paths.mjs";
 import { whole } from "./lib/chromium.mjs";
+import { main } from "./lib/fail.mjs";
 
-const { values } = parseArgs({
-  options: {
-    url: { type: "string", default: "http://127.0.0.1:4170" },
-    out: { type: "string", default: fromRoot("docs/screenshots") },
-    only: { type: "string", default: "" },
-  },
-});
+/** What was asked for, read when it runs. */
+let values;
 
 const DESK = { width: 1280, height: 800 };
 
@@ -116,14 +112,10 @@ const SHOTS = [
       await tips.nth(6).click();
     },
   },
-  // Last, as it changes the job that it shows: a fuse picked, and taken back.
 ];
 
-mkdirSync(values.out, { recursive: true });
-const browser = await chromium.launch(whole());
-
 /** Signs in once: the rate limit holds for us too. */
-async function signIn() {
+async function signIn(browser) {
   const context = await browser.newContext();
   const page = await context.newPage();
   await page.goto(values.url);
@@ -136,28 +128,39 @@ async function signIn() {
   return state;
 }
 
-try {
-  const storageState = await signIn();
-  for (const shot of SHOTS) {
-    if (values.only !== "" && !values.only.split(",").includes(shot.name)) continue;
-    const context = await browser.newContext({
-      viewport: DESK,
-      colorScheme: shot.night ? "dark" : "light",
-      reducedMotion: "reduce",
-      storageState,
-    });
-    const page = await context.newPage();
-    await page.goto(values.url);
-    await page.getByRole("heading", { name: "Jobs" }).waitFor();
-    await shot.go(page);
-    // What is still computed says so: a picture of that is none of the view.
-    await page.waitForTimeout(600);
-    await page.getByText(/^(Loading|Saving) /).waitFor({ state: "hidden" });
-    await page.waitForTimeout(300);
-    await page.screenshot({ path: join(values.out, `${shot.name}.png`) });
-    process.stdout.write(`${shot.name}\n`);
-    await context.close();
+await main(async () => {
+  ({ values } = parseArgs({
+    options: {
+      url: { type: "string", default: "http://127.0.0.1:4170" },
+      out: { type: "string", default: fromRoot("docs/screenshots") },
+      only: { type: "string", default: "" },
+    },
+  }));
+  mkdirSync(values.out, { recursive: true });
+  const browser = await chromium.launch(whole());
+  try {
+    const storageState = await signIn(browser);
+    for (const shot of SHOTS) {
+      if (values.only !== "" && !values.only.split(",").includes(shot.name)) continue;
+      const context = await browser.newContext({
+        viewport: DESK,
+        colorScheme: shot.night ? "dark" : "light",
+        reducedMotion: "reduce",
+        storageState,
+      });
+      const page = await context.newPage();
+      await page.goto(values.url);
+      await page.getByRole("heading", { name: "Jobs" }).waitFor();
+      await shot.go(page);
+      // What is still computed says so: a picture of that is none of the view.
+      await page.waitForTimeout(600);
+      await page.getByText(/^(Loading|Saving) /).waitFor({ state: "hidden" });
+      await page.waitForTimeout(300);
+      await page.screenshot({ path: join(values.out, `${shot.name}.png`) });
+      process.stdout.write(`${shot.name}\n`);
+      await context.close();
+    }
+  } finally {
+    await browser.close();
   }
-} finally {
-  await browser.close();
-}
+});
