@@ -104,7 +104,7 @@ export function paceOf(records: readonly TimeRecord[]): Pace {
   return times.pace();
 }
 
-/** How well estimates would have done, each made of the jobs before it alone. */
+/** How well estimates would have done, each made of the times before it alone, those of its own job among them. */
 export interface Backtest {
   readonly jobs: number;
   /** Middle of how far estimates lay off, as a factor less one: 0.2 is a fifth, either way. */
