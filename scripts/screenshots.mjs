@@ -75,7 +75,7 @@ const SHOTS = [
   },
   {
     name: "strip",
-    go: inFit("Box lamp: run, turn, brake", "Strip", (page) =>
+    go: inFit("Box lamp: run, turn, brake", "Take apart", (page) =>
       page.getByRole("button", { name: /trunk lid/ }).click(),
     ),
   },

@@ -32,7 +32,7 @@ test("a job goes from a sentence to its invoice, and the model is known when the
 
   // Quoted two ways, and accepted on a phone.
   await page.keyboard.press("8");
-  await page.getByRole("combobox", { name: "Offer another way" }).click();
+  await page.getByRole("combobox", { name: "Offer another option" }).click();
   await page.getByRole("option").nth(1).click();
   await saved(page);
   await page.getByRole("button", { name: "Make an offer" }).click();

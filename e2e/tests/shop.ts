@@ -39,13 +39,13 @@ export async function newJob(
 
 /** Adds a run on the bench: so many of a part, with the condition the dialog offers. */
 export async function newRun(page: Page, part: string, count = 1): Promise<void> {
-  await page.getByRole("button", { name: "New run" }).click();
-  const dialog = page.getByRole("dialog", { name: "New run" });
+  await page.getByRole("button", { name: "New circuit" }).click();
+  const dialog = page.getByRole("dialog", { name: "New circuit" });
   await dialog.getByRole("combobox", { name: "Part from the shelf" }).click();
   await page.getByRole("option", { name: part, exact: true }).click();
   await dialog.getByLabel("How many").fill(String(count));
   await dialog.getByLabel("How many").press("Enter");
-  await dialog.getByRole("button", { name: "Add run" }).click();
+  await dialog.getByRole("button", { name: "Add circuit" }).click();
   await expect(dialog).toBeHidden();
 }
 

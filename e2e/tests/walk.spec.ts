@@ -11,7 +11,7 @@ test("a bar and two pods become a checked circuit, broken on purpose and mended"
   const job = await newJob(page, "Bar and pods, walked");
   await page.keyboard.press("3");
   await expect(page).toHaveURL(/circuit$/);
-  await expect(page.getByText("No run yet")).toBeVisible();
+  await expect(page.getByText("No circuit yet")).toBeVisible();
   await newRun(page, "40 W light bar");
   await newRun(page, "18 W flood pod", 2);
   const bar = page.getByRole("article", { name: "40 W light bar" });

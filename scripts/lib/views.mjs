@@ -34,6 +34,6 @@ export const FITTING = [
 ];
 
 export const PACK = [
-  ["budget", "Compare ways"],
+  ["budget", "Compare options"],
   ["circuit", "Converter"],
 ];

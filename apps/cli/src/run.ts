@@ -35,14 +35,14 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   solve FILE    node voltages, branch amps and lamp levels with the controls as set
   units FILE    every unit with its terminals, and its inside as SPICE lines [--json]
   spice FILE    netlist for the same state, with the same node names
-  prove FILE    every position of the controls against what the runs ask
+  prove FILE    every position of the controls against what the circuits ask
   faults FILE   every single fault: what goes dark, which fuse opens, does it ride home
   budget FILE   charging, rides, engine off, parked, and an evening on a traction pack
-  compare FILE  the four ways to feed the same lamps from a traction pack
+  compare FILE  the four options to feed the same lamps from a traction pack
   signals FILE  every lamp over a --script of the controls: rate, share, first flash [--csv]
   cutlist FILE  every wire to cut with its ends, and how they come off spools [--csv]
   tools FILE    what to lay out before the first step
-  route FILE    every wire's way over the vehicle, bundles, what each stretch asks for
+  route FILE    every wire's route over the vehicle, bundles, what each stretch asks for
   template FILE a drilling template at 1:1, --dxf or --svg, --of ID, --mirror
   script FILE   the test script: what to measure on the vehicle and what to expect [--csv]
   diagnose FILE --readings R.csv  what may be wrong by what was read, and the next probe
@@ -52,7 +52,7 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
   quote FILE    what it is asked for, and what each option comes to [--shelf PARTS.csv] [--json]
   handover FILE the owner's sheet in --out DIR, and what is missing before it may go [--json]
   schedule FILE the plan of the benches, of a shop's calendar file (Board, "Calendar") [--json]
-  sheet FILE    the wiring sheet as SVG files in --out DIR: one a run, and the whole loom
+  sheet FILE    the wiring sheet as SVG files in --out DIR: one a circuit, and the whole loom
   schema        JSON Schema of the job document
   examples DIR  the demo shop's jobs as job files
 

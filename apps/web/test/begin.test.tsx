@@ -19,8 +19,8 @@ const pods = (on: Condition = allOf("high"), fields: Partial<Run> = {}): Job =>
   jobWith("pod-18", 2, on, fields);
 
 async function begin(user: Opened["user"], tab: string) {
-  await user.click(await screen.findByRole("button", { name: "New run" }));
-  const dialog = within(await screen.findByRole("dialog", { name: "New run" }));
+  await user.click(await screen.findByRole("button", { name: "New circuit" }));
+  const dialog = within(await screen.findByRole("dialog", { name: "New circuit" }));
   await user.click(dialog.getByRole("tab", { name: tab }));
   return dialog;
 }
@@ -30,7 +30,7 @@ const closed = () => waitFor(() => expect(screen.queryByRole("dialog")).toBeNull
 describe("what a job begins with", () => {
   it("lamps are added, counted and named, and their circuit stands", async () => {
     const { user, shop } = await openBench(emptyJob("fellrunner-420"));
-    expect(await screen.findByText("No run yet")).toBeVisible();
+    expect(await screen.findByText("No circuit yet")).toBeVisible();
     const dialog = await begin(user, "Add lamps");
     await choose(
       user,
@@ -39,10 +39,19 @@ describe("what a job begins with", () => {
     );
     await rewrite(user, dialog.getByLabelText("How many"), "2");
     await choose(user, dialog.getByRole("combobox", { name: "Which end" }), "at the rear");
-    await user.click(dialog.getByRole("button", { name: "key on: must be on" }));
-    await user.click(dialog.getByRole("button", { name: "reverse: not asked" }));
-    await rewrite(user, dialog.getByLabelText("Name of the new run"), "Back light");
-    await user.click(dialog.getByRole("button", { name: "Add run" }));
+    const usual = within(dialog.getByRole("group", { name: "Lights when" }));
+    expect(usual.getByRole("button", { pressed: true })).toHaveTextContent(
+      "own switch with the key",
+    );
+    await user.click(dialog.getByText("Another condition"));
+    const all = within(dialog.getByRole("group", { name: "All of" }));
+    await user.click(all.getByRole("button", { name: "key on: not" }));
+    await user.click(all.getByRole("button", { name: "reverse" }));
+    expect(dialog.getByText("On with own switch and not key on and reverse.")).toBeVisible();
+    // What is put together is none of the usual ones.
+    expect(usual.queryByRole("button", { pressed: true })).toBeNull();
+    await rewrite(user, dialog.getByLabelText("Name of the new circuit"), "Back light");
+    await user.click(dialog.getByRole("button", { name: "Add circuit" }));
     await closed();
     const article = await screen.findByRole("article", { name: "Back light" });
     expect(within(article).getAllByRole("button", { name: /A fuse/ }).length).toBeGreaterThan(0);
@@ -110,8 +119,8 @@ describe("what a job begins with", () => {
 
   it("a feed and a control are laid before anything hangs on them", async () => {
     const { user, shop } = await openBench(emptyJob("fellrunner-420"));
-    await user.click(await screen.findByRole("button", { name: "New feed or control" }));
-    const dialog = within(await screen.findByRole("dialog", { name: /feed or control/i }));
+    await user.click(await screen.findByRole("button", { name: "New supply or switch" }));
+    const dialog = within(await screen.findByRole("dialog", { name: /supply or switch/i }));
     const feed = within(dialog.getByRole("region", { name: "Feed" }));
     await choose(user, feed.getByRole("combobox", { name: "Part that feeds" }), /fuse block/i);
     await user.click(feed.getByRole("button", { name: /^Add/ }));
@@ -122,8 +131,8 @@ describe("what a job begins with", () => {
 
   it("a control of the kit is said whole: how it switches, its switch, poles, fuse and length", async () => {
     const { user, shop } = await openBench(emptyJob("fellrunner-420"));
-    await user.click(await screen.findByRole("button", { name: "New feed or control" }));
-    const dialog = within(await screen.findByRole("dialog", { name: /feed or control/i }));
+    await user.click(await screen.findByRole("button", { name: "New supply or switch" }));
+    const dialog = within(await screen.findByRole("dialog", { name: /supply or switch/i }));
     const part = within(dialog.getByRole("region", { name: "Control" }));
     await rewrite(user, part.getByLabelText("Name of the control"), "stalk");
     await user.click(part.getByRole("button", { name: "Add control" }));
@@ -158,7 +167,7 @@ describe("what a job begins with", () => {
     shop.person = { ...ANSA, role: "viewer" };
     await open(shop, "/jobs/j/circuit");
     expect(await screen.findByRole("article", { name: "Test run" })).toBeVisible();
-    expect(screen.queryByRole("button", { name: "New run" })).toBeNull();
+    expect(screen.queryByRole("button", { name: "New circuit" })).toBeNull();
     expect(screen.getByText("You may look, not change")).toBeVisible();
     expect(screen.queryByRole("button", { name: "Undo" })).toBeNull();
   });

@@ -58,7 +58,7 @@ describe("what is on", () => {
     const article = await screen.findByRole("article", { name: "Test run" });
     fireEvent.keyDown(window, { key: "h", ctrlKey: true });
     await user.click(within(article).getByRole("button", { name: "Test run" }));
-    fireEvent.keyDown(screen.getByLabelText("Name of the run"), { key: "h" });
+    fireEvent.keyDown(screen.getByLabelText("Name of the circuit"), { key: "h" });
     expect(lit(/^front:/)).toHaveAccessibleName(/18 W flood pod 1 100 %/);
   });
 });
@@ -68,13 +68,13 @@ describe("a run", () => {
     const page = await openBench(job);
     const article = await screen.findByRole("article", { name: "Test run" });
     await page.user.click(within(article).getByRole("button", { name: "Test run" }));
-    const panel = within(screen.getByRole("region", { name: "Run Test run" }));
+    const panel = within(screen.getByRole("region", { name: "Circuit Test run" }));
     return { ...page, panel };
   }
 
   it("is renamed, given lamps and relieved of them, and all is undone", async () => {
     const { user, shop, panel } = await panelOf(pods());
-    await rewrite(user, panel.getByLabelText("Name of the run"), "Night light");
+    await rewrite(user, panel.getByLabelText("Name of the circuit"), "Night light");
     await choose(user, screen.getByRole("combobox", { name: "Part to add" }), "40 W light bar");
     await user.click(screen.getByRole("button", { name: /^Add/ }));
     await saved();
@@ -93,23 +93,43 @@ describe("a run", () => {
     expect(await screen.findByRole("article", { name: "Test run" })).toBeVisible();
   });
 
-  it("is on in several ways, the second taken away again", async () => {
+  it("is on with one of several, the second taken away again", async () => {
     const { user, shop, panel } = await panelOf(pods());
+    await user.click(panel.getByText("Another condition"));
     await user.click(panel.getByRole("button", { name: "or" }));
-    const second = within(panel.getByRole("group", { name: "or with all of" }));
-    await user.click(second.getByRole("button", { name: "reverse: not asked" }));
+    const second = within(panel.getByRole("group", { name: "or all of" }));
+    await user.click(second.getByRole("button", { name: "reverse" }));
     await saved();
     expect(shop.job("j").runs[0]?.condition.anyOf).toHaveLength(2);
     expect(panel.getByText(/^On with high beam, or key on and reverse/)).toBeVisible();
-    await user.click(panel.getByRole("button", { name: "Remove way 2" }));
+    await user.click(panel.getByRole("button", { name: "Remove “or” 1" }));
     await saved();
     expect(shop.job("j").runs[0]?.condition.anyOf).toHaveLength(1);
   });
 
+  it("waits for a usual thing in one press, and for none by taking it away", async () => {
+    const { user, shop, panel } = await panelOf(pods());
+    const usual = within(panel.getByRole("group", { name: "Lights when" }));
+    await user.click(usual.getByRole("button", { name: "brake" }));
+    await saved();
+    expect(shop.job("j").runs[0]?.condition).toEqual(allOf("brake"));
+    await user.click(panel.getByText("Another condition"));
+    const all = within(panel.getByRole("group", { name: "All of" }));
+    // A second press takes a signal away: off is asked for by "not" alone.
+    await user.click(all.getByRole("button", { name: "brake" }));
+    await saved();
+    expect(shop.job("j").runs[0]?.condition).toEqual(allOf());
+    expect(usual.getByRole("button", { name: "always on", pressed: true })).toBeVisible();
+  });
+
   it("cannot wait for its own switch to be off", async () => {
     const { user, panel } = await panelOf(pods(allOf("switch")));
-    await user.click(panel.getByRole("button", { name: "own switch: must be on" }));
-    expect(panel.getByRole("button", { name: "own switch: not asked" })).toBeVisible();
+    await user.click(panel.getByText("Another condition"));
+    const all = within(panel.getByRole("group", { name: "All of" }));
+    expect(all.getByRole("button", { name: "own switch", pressed: true })).toBeVisible();
+    expect(all.queryByRole("button", { name: "own switch: not" })).toBeNull();
+    await user.click(all.getByRole("button", { name: "key on" }));
+    expect(all.getByRole("button", { name: "key on: not", pressed: false })).toBeVisible();
   });
 
   it("has wires whose colour and size are said one by one, colours that are some", async () => {
@@ -126,7 +146,7 @@ describe("a run", () => {
   it("is wired wrong on purpose: found, named, and put right in one press", async () => {
     const { user, shop, panel } = await panelOf(pods());
     await user.click(panel.getByRole("button", { name: /^Wired wrong/ }));
-    expect(panel.getByText("It takes a second run to be wired across.")).toBeVisible();
+    expect(panel.getByText("It takes a second circuit to be wired across.")).toBeVisible();
     const kind = panel.getByRole("combobox", { name: "How it is wired" });
     await choose(user, kind, "a wire left out");
     await user.click(panel.getAllByRole("button", { name: "Add" }).at(-1)!);
@@ -165,7 +185,9 @@ describe("what is found", () => {
     });
     const { user } = await openBench(job);
     await waitFor(() => expect(findings()).toHaveTextContent(/Parked draw.*days/));
-    await user.click(await screen.findByRole("button", { name: "Make it live with the key only" }));
+    await user.click(
+      await screen.findByRole("button", { name: "Make it live only with the key on" }),
+    );
     await waitFor(() => expect(findings()).not.toHaveTextContent("Parked draw"));
   });
 
@@ -212,7 +234,7 @@ describe("a part of the shelf that is chosen", () => {
     const { user, shop } = await openBench(pods(allOf("switch")));
     const article = await screen.findByRole("article", { name: "Test run" });
     await user.click(within(article).getByRole("button", { name: "Test run" }));
-    const panel = within(screen.getByRole("region", { name: "Run Test run" }));
+    const panel = within(screen.getByRole("region", { name: "Circuit Test run" }));
     await user.click(panel.getByRole("button", { name: "Switch" }));
     const list = await panel.findByRole("list", { name: "Alternatives" });
     await user.click(await within(list).findByRole("button", { name: /16 A rocker switch/ }));

@@ -95,7 +95,7 @@ describe("a step, opened", () => {
     await user.click(screen.getByRole("button", { name: "Fastener" }));
     const [first, second] = screen.getAllByLabelText("How many") as [HTMLElement, HTMLElement];
     await rewrite(user, first, "4");
-    await choose(user, screen.getAllByLabelText("Drive")[1]!, /six/);
+    await choose(user, screen.getAllByLabelText("Drive")[1]!, /star/);
     await rewrite(user, screen.getAllByLabelText("Size")[1]!, "T30");
     await rewrite(user, screen.getAllByLabelText(/^Length/)[1]!, "35");
     await rewrite(user, screen.getAllByLabelText("Where it sits")[1]!, "under the lip");

@@ -26,13 +26,13 @@ describe("the card", () => {
 
   it("has wishes, a kit and what is in the way, each added, said and taken off", async () => {
     const { user, shop } = await openJob();
-    for (const name of ["Wanted", "Kit", "In the way"]) {
+    for (const name of ["Wanted", "Kit", "Waiting for"]) {
       const own = await section(name);
       await user.click(own.getAllByRole("button").at(0)!);
     }
     await rewrite(user, screen.getByLabelText("Wish"), "see sheep at night");
     await rewrite(user, screen.getByLabelText("Kit item"), "Light bar");
-    await rewrite(user, screen.getByLabelText("What is in the way"), "bar is late");
+    await rewrite(user, screen.getByLabelText("What it waits for"), "bar is late");
     await choose(user, screen.getByRole("combobox", { name: "Kind of blocker" }), /too cold|cold/);
     await saved();
     const { wishes, kit, blockers } = shop.job("j");
@@ -81,7 +81,7 @@ describe("keys", () => {
 
   it("are figures that begin no choice of a closed list, never its letters", async () => {
     const { user, path } = await openJob();
-    const blockers = await section("In the way");
+    const blockers = await section("Waiting for");
     await user.click(blockers.getAllByRole("button").at(0)!);
     const kind = await screen.findByRole("combobox", { name: "Kind of blocker" });
     const kinds = kind.textContent;

@@ -81,13 +81,13 @@ describe("a large shelf", () => {
     const shop = new Shop().withParts(...many(230));
     const empty = createJob("Bar", "", FELLRUNNER);
     const { user } = await open(shop.withJob("j", empty), "/jobs/j/circuit");
-    await user.click(await screen.findByRole("button", { name: "New run" }));
-    await screen.findByRole("dialog", { name: "New run" });
+    await user.click(await screen.findByRole("button", { name: "New circuit" }));
+    await screen.findByRole("dialog", { name: "New circuit" });
     await user.click(dialog().getByRole("tab", { name: "Add lamps" }));
     await user.type(await dialog().findByRole("searchbox", { name: "Search the shelf" }), "225");
     const chosen = dialog().getByRole("combobox", { name: "Part from the shelf" });
     await waitFor(() => expect(chosen).toHaveTextContent("Pod 225"));
-    await user.click(dialog().getByRole("button", { name: "Add run" }));
+    await user.click(dialog().getByRole("button", { name: "Add circuit" }));
     await waitFor(() =>
       expect(shop.jobs.get("j")?.document.parts.map(({ name }) => name)).toEqual(["Pod 225"]),
     );

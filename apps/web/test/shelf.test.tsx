@@ -89,9 +89,9 @@ describe("a new part", () => {
 
   it.each([
     ["filament bulb", { kind: "filament", ratedV: 12 }],
-    ["heater or LED strip: a resistor", { kind: "resistive", ratedV: 12 }],
+    ["heater or LED tape: a resistor", { kind: "resistive", ratedV: 12 }],
     ["horn or indicator: constant current", { kind: "constantCurrent" }],
-    ["LED strip by the metre", { kind: "ledStrip", groupM: 0.05 }],
+    ["LED tape by the metre", { kind: "ledStrip", groupM: 0.05 }],
   ])("behaves as a %s when it is said so", async (words, load) => {
     const shop = new Shop();
     const { user } = await newPartDialog(shop);
@@ -141,7 +141,7 @@ describe("a new part", () => {
     expect(sent(shop)).toMatchObject({ wayRatings: [] });
   });
 
-  it("further lights and what its ways do are added and taken away", async () => {
+  it("further lights and what its channels do are added and taken away", async () => {
     const shop = new Shop();
     const { user } = await newPartDialog(shop);
     await rewrite(user, dialog().getByLabelText("Part name"), "Tail lamp");
@@ -150,10 +150,10 @@ describe("a new part", () => {
     await choose(user, dialog().getByRole("combobox", { name: "Light 1: colour" }), "red");
     await user.click(dialog().getByRole("button", { name: "A further light" }));
     await user.click(dialog().getByRole("button", { name: "Remove light light 2" }));
-    await user.click(dialog().getByRole("button", { name: "What way 1 does" }));
-    await rewrite(user, dialog().getByLabelText("Way 1: flash lit, s"), "0.25");
+    await user.click(dialog().getByRole("button", { name: "What channel 1 does" }));
+    await rewrite(user, dialog().getByLabelText("Channel 1: flash lit, s"), "0.25");
     await user.click(dialog().getByRole("checkbox", { name: "press on, press off" }));
-    const off = within(dialog().getByRole("group", { name: "Way 1: off with" }));
+    const off = within(dialog().getByRole("group", { name: "Channel 1: off with" }));
     await user.click(off.getByRole("button", { name: "left turn" }));
     expect(off.getByRole("button", { name: "left turn" })).toHaveAttribute("aria-pressed", "true");
     await save(user);

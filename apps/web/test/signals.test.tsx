@@ -26,7 +26,7 @@ const pack = () =>
 describe("a flash", () => {
   it("too fast is explained with its numbers, and mended by choosing a way", async () => {
     const { user } = await openStage(hyper(), "signals");
-    const ways = within(await screen.findByRole("region", { name: "Ways to a proper flash" }));
+    const ways = within(await screen.findByRole("region", { name: "Remedies for the flash" }));
     expect(ways.getAllByText(/takes it for a dead bulb/).length).toBeGreaterThan(0);
     const rates = screen.getByRole("region", { name: "Rates" });
     expect(rates).toHaveTextContent("too fast");
@@ -97,7 +97,7 @@ describe("ways to feed", () => {
   it("are compared, and the one that is chosen rewires the job", async () => {
     const { user, shop } = await openStage(pack(), "budget");
     await screen.findAllByText("12 V battery of its own");
-    const ways = within(screen.getByRole("region", { name: "Compare ways" }));
+    const ways = within(screen.getByRole("region", { name: "Compare options" }));
     const [own] = await ways.findAllByRole("row", { name: /^12 V battery of its own/ });
     expect(ways.getAllByRole("row", { name: /Tap at/ })[0]).toHaveTextContent(/half flat after/);
     await user.click(within(own!).getByRole("button", { name: "Choose" }));

@@ -151,7 +151,7 @@ describe("a profile", () => {
     await rewrite(user, table.getByLabelText("pannier feed: colour"), "mauve");
     expect(screen.getByRole("alert")).toHaveTextContent("“mauve” is no colour");
     await rewrite(user, table.getByLabelText("pannier feed: colour"), "violet/white");
-    await choose(user, table.getByRole("combobox", { name: "pannier feed: live with" }), "key");
+    await choose(user, table.getByRole("combobox", { name: "pannier feed: live when" }), "key");
     await choose(user, table.getByRole("combobox", { name: "pannier feed: how surely" }), "proved");
     await rewrite(user, table.getByLabelText("pannier feed: factory fuse, A"), "10");
     await rewrite(

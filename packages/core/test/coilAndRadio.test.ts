@@ -133,7 +133,7 @@ describe("a wire of a lighting coil", () => {
       const toFrame = out.filter(({ to, from }) => [to, from].some((e) => e.unit === "chassis"));
       // Its input's own end of the coil is on the frame, and nothing else.
       expect(toFrame.map(({ from }) => from.unitTerminal)).toEqual(["in_neg"]);
-      expect(findingsOf(job).some((f) => f.title.startsWith("Not back the way"))).toBe(
+      expect(findingsOf(job).some((f) => f.title.startsWith("Not returned as"))).toBe(
         back === "chassis",
       );
     }

@@ -25,7 +25,7 @@ const on = (condition: Condition, fields = {}): Job =>
 describe("ways of being on", () => {
   const all = (...inputs: Input[]): Circuit => synthesise(on(allOf(...inputs)));
 
-  it("take a helping relay for each signal beside the first", () => {
+  it("take an interposing relay for each signal beside the first", () => {
     expect(count(all("low"), "coil")).toBe(1);
     expect(count(all("low", "brake"), "coil")).toBe(2);
   });

@@ -102,7 +102,7 @@ describe("the middle of a hole", () => {
     ...{ kind: "between", fromId: asId("a"), toId: asId("b"), share, downMm },
   });
 
-  it("lies between two marks, at a share of the way and so far down", () => {
+  it("lies between two marks, at a share of the distance and so far down", () => {
     expect(placed(between(0.5, 0)).holes[0]).toMatchObject({
       ...{ xMm: 200, yMm: 50 },
       found: "200 mm between mark a and mark b: 100 mm from each",
@@ -302,7 +302,7 @@ describe("tools to lay out", () => {
     expect(turned(by("socket"))).toEqual(["hex key for M6"]);
     expect(turned(by("cross"), by("cross", "M5"))).toEqual(["cross-head driver"]);
     expect(turned(by("slot"))).toEqual(["slot-head driver"]);
-    expect(turned(by("sixLobe", "T25"))).toEqual(["six-lobe bit T25"]);
+    expect(turned(by("sixLobe", "T25"))).toEqual(["star bit T25 (six-lobe)"]);
     expect(turned(by("push"))).toEqual(["trim clip tool"]);
     expect(turned(by("hand"))).toEqual([]);
   });

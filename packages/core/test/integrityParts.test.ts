@@ -169,7 +169,7 @@ describe("deviations", () => {
 
   it("between circuits name two different ones that are there", () => {
     expect(told({ otherRunId: RUN })).toEqual([
-      { path: "deviations[0].otherRunId", message: `"${RUN}" is the same run (needs another)` },
+      { path: "deviations[0].otherRunId", message: `"${RUN}" is the same circuit (needs another)` },
     ]);
     expect(told({ otherRunId: asId("gone") })).toEqual([
       { path: "deviations[0].otherRunId", message: 'no run with id "gone" in this job' },

@@ -332,7 +332,12 @@ describe("tools to lay out", () => {
       .filter(({ why }) => why === "fasteners of the ledger")
       .map(({ name }) => name);
     expect(names).toEqual([
-      ...["six-lobe bit T30", "six-lobe bits", "hex key for M6", "socket or spanner for M8"],
+      ...[
+        "star bit T30 (six-lobe)",
+        "star bits (six-lobe)",
+        "hex key for M6",
+        "socket or spanner for M8",
+      ],
       ...["socket or spanner for hex heads", "trim clip tool", "cross-head driver"],
       "slot-head driver",
     ]);

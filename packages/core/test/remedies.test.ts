@@ -112,7 +112,7 @@ describe("causes", () => {
     const job = four();
     const { findings } = checkedCircuit(job);
     const frame = groupFindings(findings).find((c) => /frame is not/.test(c.title))!;
-    expect(frame.remedies.map((r) => r.label)).toEqual(["Run an own return wire"]);
+    expect(frame.remedies.map((r) => r.label)).toEqual(["Run a return wire of its own"]);
     const mended = edited(job, ...frame.remedies[0]!.edits);
     expect(mended.runs.map((r) => r.return)).toEqual(["wire", "wire", "wire", "wire"]);
   });

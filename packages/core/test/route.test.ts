@@ -200,9 +200,11 @@ describe("the route of a job", () => {
     };
     const gaps = routeOf(cutOff, synthesise(cutOff)).gaps;
     expect(gaps.length).toBeGreaterThan(0);
-    expect(gaps[0]!.words).toMatch(/no way from .* to Trunk lid: measure a stretch/);
+    expect(gaps[0]!.words).toMatch(/no route from .* to Trunk lid: measure a stretch/);
     const found = planJob(cutOff, "metric").findings.filter((f) => f.rule === "route-fits");
-    expect(found.some((f) => /No way/.test(f.title) && /measure a stretch/.test(f.why))).toBe(true);
+    expect(
+      found.some((f) => /Not to be reached/.test(f.title) && /measure a stretch/.test(f.why)),
+    ).toBe(true);
   });
 
   it("says which stretches with wires in them nobody has measured, and is quiet once they are", () => {

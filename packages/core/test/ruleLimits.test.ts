@@ -311,7 +311,7 @@ describe("a draw while it stands", () => {
     expect(found).toMatchObject({ severity: "fix", place: { runId: RUN } });
     expect(found!.place.words).toContain("tell-tale of");
     expect(found!.figures[0]!.limit).toMatch(/to stand 14 days$/);
-    expect(found!.remedies.map((r) => r.label)).toEqual(["Make it live with the key only"]);
+    expect(found!.remedies.map((r) => r.label)).toEqual(["Make it live only with the key on"]);
     const mended = edited(jobWith("bar-40", 1, own, tale), ...found!.remedies[0]!.edits);
     expect(told(mended, "parked-draw")).toEqual([]);
     const keyless: Vehicle = {

@@ -115,7 +115,7 @@ describe("synthesis", () => {
     expect(rulesOf(bare, "stop")).toContain("not-buildable");
   });
 
-  it("builds “and”, “or” and “not” with helping relays and diodes", () => {
+  it("builds “and”, “or” and “not” with interposing relays and diodes", () => {
     const kinds = (job: Job) =>
       [...synthesise(job).elements.values()].map((e) => e.kind).filter((k) => k !== "wire");
     const and = kinds(jobWith("turn-led", 2, allOf("brake", "park")));

@@ -78,7 +78,7 @@ describe("facts of a vehicle", () => {
     };
     const [wire] = measuredOn(proved).filter((one) => one.value === null);
     expect(wire!.said).toContain("green");
-    expect(wire!.said).toContain(`live with ${pin!.liveWhen}`);
+    expect(wire!.said).toContain(`live when ${pin!.liveWhen}`);
     expect(wire!.key).toContain(`/ ${pin!.cavity.toLowerCase()}`);
   });
 });

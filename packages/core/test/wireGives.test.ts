@@ -86,7 +86,7 @@ describe("a factory wire", () => {
     expect(told(over)).toEqual(["stop: More than the factory wire may give: 1.5 A"]);
     const mended = mend(over, "tap-over-limit");
     expect(told(mended)).toEqual([]);
-    // Live with the key, as the wire was.
+    // Live when the key, as the wire was.
     expect(mended.supplies[0]).toMatchObject({ feed: { kind: "battery" }, gate: "key" });
   });
 

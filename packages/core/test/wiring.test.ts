@@ -117,7 +117,7 @@ describe("a converter on a pack", () => {
   it("asked to return by a frame that is tied to nothing, says so and lays a wire", () => {
     const job = cart(true, { return: "chassis" });
     const found = findingsOf(job).filter((f) => f.rule === "not-buildable");
-    expect(found.map((f) => f.title)).toEqual(["Not back the way that was asked for"]);
+    expect(found.map((f) => f.title)).toEqual(["Not returned as it was asked for"]);
     expect(lit(job)).toBeGreaterThan(11.5);
   });
 });
@@ -206,11 +206,9 @@ describe("hubs and boards", () => {
         return: "chassis",
       }).job;
     expect(ends(synthesise(job))).toContain("pods_returnJoint.j → hub_box.ch1");
-    expect(findingsOf(job).map((f) => f.title)).toContain("Not back the way that was asked for");
+    expect(findingsOf(job).map((f) => f.title)).toContain("Not returned as it was asked for");
     const asked = edited(job, setRun(asId<RunId>("pods"), "return", "wire"));
-    expect(findingsOf(asked).map((f) => f.title)).not.toContain(
-      "Not back the way that was asked for",
-    );
+    expect(findingsOf(asked).map((f) => f.title)).not.toContain("Not returned as it was asked for");
   });
 
   it("channels that nothing is on say that they are spare", () => {

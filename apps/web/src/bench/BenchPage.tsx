@@ -84,7 +84,7 @@ export function BenchPage() {
   );
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <section aria-label="Strips" className="min-w-0 px-4 pb-6">
+      <section aria-label="Line diagrams" className="min-w-0 px-4 pb-6">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2 lg:flex-nowrap">
           <VerdictLine plan={plan} />
           <div className="ml-auto flex flex-wrap gap-x-3 gap-y-1 lg:shrink-0 lg:flex-nowrap">
@@ -94,10 +94,10 @@ export function BenchPage() {
             <Button look="quiet" className="-mx-2" onClick={() => setDialog("harnesses")}>
               Harnesses
             </Button>
-            {canEdit && <Button onClick={() => setDialog("feed")}>New feed or control</Button>}
+            {canEdit && <Button onClick={() => setDialog("feed")}>New supply or switch</Button>}
             {canEdit && (
               <Button look="main" onClick={() => setDialog("run")}>
-                <Plus size={16} aria-hidden /> New run
+                <Plus size={16} aria-hidden /> New circuit
               </Button>
             )}
           </div>

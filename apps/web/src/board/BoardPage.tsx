@@ -29,7 +29,7 @@ const atHand = ({ onBenches, stages }: BoardAnswer): readonly JobOnBoardAnswer[]
   ...stages.filter(({ stage }) => stage !== "handOver").flatMap(({ jobs }) => jobs),
 ];
 
-/** Home: what stands on the benches, then every job by stage with what is in its way and what is next. */
+/** Home: what stands on the benches, then every job by stage with what it waits for and what is next. */
 export function BoardPage() {
   useTitle("Jobs");
   const canEdit = useCanEdit();

@@ -32,7 +32,7 @@ function Waiting({ job }: { job: JobOnBoardAnswer }) {
   const isTold = job.waiting.some(({ text }) => text === worst?.title);
   const told = worst && worst.severity !== "stop" && !isTold ? worst : null;
   if (job.waiting.length + curing.length === 0 && !told) {
-    return <span className="text-muted">nothing in the way</span>;
+    return <span className="text-muted">waits for nothing</span>;
   }
   return (
     <ul>

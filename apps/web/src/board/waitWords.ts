@@ -16,7 +16,7 @@ export const WAIT_WORDS: Readonly<Record<Kind, string>> = {
 /** The same to choose from. */
 export const WAIT_CHOICES: readonly (readonly [string, string])[] = [
   ["", "whatever it waits for"],
-  ["nothing", "nothing in the way"],
+  ["nothing", "waits for nothing"],
   ["stop", "a finding to stop for"],
   ["part", "a part"],
   ["customer", "the customer"],

@@ -103,7 +103,7 @@ const WayRow = memo(function WayRow({ way, canEdit }: { way: Way; canEdit: boole
 });
 
 const HEADS = [
-  "Way",
+  "Option",
   "At the lamps, empty to full",
   "Lost",
   "Parked",
@@ -121,12 +121,14 @@ export function CompareSection({ canEdit }: { canEdit: boolean }) {
   const ways = useWays(run?.id ?? null);
   if (!run) {
     return (
-      <Section title="Compare ways">
-        <Empty title="Nothing to feed yet">Add a run under Circuit, then compare ways here.</Empty>
+      <Section title="Compare options">
+        <Empty title="Nothing to feed yet">
+          Add a circuit at stage 3, then compare options here.
+        </Empty>
       </Section>
     );
   }
-  if (!ways) return <Loading what="the ways" />;
+  if (!ways) return <Loading what="the options" />;
   const shown = ways.filter((w) => w.refused === "" && w.points.length > 0);
   const rows = (shown[0]?.points ?? []).map((p, i) => ({
     packV: p.packV,
@@ -134,11 +136,11 @@ export function CompareSection({ canEdit }: { canEdit: boolean }) {
   }));
   return (
     <Section
-      title="Compare ways"
+      title="Compare options"
       action={
         job.runs.length > 1 ? (
           <Choice
-            label="Run to compare"
+            label="Circuit to compare"
             value={run.id}
             className="w-48"
             options={job.runs.map((r) => ({ value: r.id, label: r.name }))}
@@ -147,7 +149,7 @@ export function CompareSection({ canEdit }: { canEdit: boolean }) {
         ) : undefined
       }
     >
-      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Ways">
+      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Options">
         <table className="w-full border-collapse">
           <thead>
             <tr>
@@ -167,7 +169,7 @@ export function CompareSection({ canEdit }: { canEdit: boolean }) {
       </div>
       <h3 className="mt-4">Volts per lamp over the pack’s range</h3>
       <LazyChart
-        label="Volts at a lamp against the pack's voltage, for each way"
+        label="Volts at a lamp against the pack's voltage, for each option"
         x={{ key: "packV", unit: "V of the pack", name: "pack" }}
         unit="V"
         rows={rows}

@@ -17,7 +17,7 @@ export const LoadTable = memo(function LoadTable({
     b.lines.find((line) => `${line.kind} ${line.what}` === key);
   if (running.length === 0) return null;
   return (
-    <Section title="Line by line" about="Mean amps; new runs are hatched in the bars above.">
+    <Section title="Line by line" about="Mean amps; new circuits are hatched in the bars above.">
       <div
         className="relative overflow-x-auto"
         role="region"

@@ -153,7 +153,7 @@ export function BondsPage() {
     >
       {job.bonds.length === 0 ? (
         <Empty title="Nothing is stuck on">
-          Strips, clips and small lamps that are stuck on are entered here; their curing goes into
+          Tapes, clips and small lamps that are stuck on are entered here; their curing goes into
           the bench’s calendar.
         </Empty>
       ) : (

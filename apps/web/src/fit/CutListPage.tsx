@@ -219,11 +219,11 @@ const Spools = memo(function Spools({
 
 const Bundles = memo(function Bundles({ list }: { list: CutList }) {
   return (
-    <Section title="Bundles" about="Each run’s own wires laid together: D = 1.2 √(Σ d²).">
+    <Section title="Bundles" about="Each circuit’s own wires laid together: D = 1.2 √(Σ d²).">
       <table className="w-full border-collapse">
         <thead>
           <tr>
-            <th scope="col">Run</th>
+            <th scope="col">Circuit</th>
             <th scope="col" className="text-right">
               Wires
             </th>
@@ -259,7 +259,7 @@ export function CutListPage() {
   const list = useOfJob(useCallback((job: Job) => planner().cutList(job, spoolM), [spoolM]));
   if (!list) return <Loading what="the cut list" />;
   if (list.lines.length === 0) {
-    return <Empty title="Nothing to cut yet">Runs are added under Circuit.</Empty>;
+    return <Empty title="Nothing to cut yet">Circuits are added at stage 3.</Empty>;
   }
   return (
     <>

@@ -4,7 +4,7 @@ import { Tab } from "../ui/page/Tab.tsx";
 import { useJob } from "../job/store/jobStore.ts";
 
 const PARTS = [
-  ["strip", "Strip"],
+  ["strip", "Take apart"],
   ["route", "Route"],
   ["cut", "Cut list"],
   ["holes", "Holes"],

@@ -143,11 +143,11 @@ function AddOption({ suggested }: { suggested: readonly Suggested[] }) {
   if (suggested.length === 0) return null;
   return (
     <Choice
-      label="Offer another way"
+      label="Offer another option"
       value=""
       className="w-72"
       options={[
-        { value: "", label: "Offer another way …" },
+        { value: "", label: "Offer another option …" },
         ...suggested.map(({ name }, i) => ({ value: String(i), label: name })),
       ]}
       onChange={(at) => {

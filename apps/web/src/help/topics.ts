@@ -29,7 +29,7 @@ const STAGE_TOPICS: Readonly<Record<Stage, Omit<Topic, "id" | "title">>> = {
     ],
     words: [
       ["always live", "there with the key out: what hangs on it draws day and night"],
-      ["keyed", "live with the key alone"],
+      ["keyed", "live when the key alone is on"],
       ["cavity", "the place of one wire in a plug"],
     ],
   },
@@ -40,7 +40,7 @@ const STAGE_TOPICS: Readonly<Record<Stage, Omit<Topic, "id" | "title">>> = {
       "Look at what is to spare at idle first: there is often nothing.",
       "Where the verdict is uncertain, measure what the list names: the widest bound first.",
       "Look at the parked draw. A tell-tale of 0.2 A flattens a small battery in days.",
-      "On a pack, compare the four ways: converter, string, tap, a battery of its own.",
+      "On a pack, compare the four options: converter, string, tap, a battery of its own.",
     ],
     wrong: [
       "A converter that is switched on its output idles day and night: part its input.",
@@ -56,7 +56,7 @@ const STAGE_TOPICS: Readonly<Record<Stage, Omit<Topic, "id" | "title">>> = {
     about:
       "Every circuit from its source to its lamps and back, sized, with the volts it will have.",
     steps: [
-      "Begin with New run, or say the job in one sentence on the board.",
+      "Begin with New circuit, or say the job in one sentence on the board.",
       "Read each line from left to right: source, fuse, wire, relay or switch, lamps, return.",
       "Press any part to see why it is so, and what else could be picked with what follows.",
       "Press Prove: every position of the controls is tried, and every single fault told.",
@@ -91,7 +91,7 @@ const STAGE_TOPICS: Readonly<Record<Stage, Omit<Topic, "id" | "title">>> = {
     ],
     words: [
       ["hyperflash", "twice the rate: the flasher takes the small load for a dead bulb"],
-      ["run-on", "a way that stays on for a while after its input went off"],
+      ["run-on", "a channel that stays on for a while after its input went off"],
       ["lock-out", "time after a flash in which the lamp comes on steady"],
     ],
   },

@@ -11,7 +11,7 @@ export interface TourStep {
 export const TOUR: readonly TourStep[] = [
   {
     title: "The board",
-    text: "Every vehicle in the shop by its stage, with what is in its way and what is next. Say a new one in a sentence above the list.",
+    text: "Every vehicle in the shop by its stage, with what it waits for and what is next. Say a new one in a sentence above the list.",
     at: "",
   },
   {

@@ -18,14 +18,14 @@ const KIND_WORDS: Readonly<Record<Blocker["kind"], string>> = {
   other: "other",
 };
 
-/** What is in the way of this job: shown on the board until it is taken off. */
+/** What it waits for of this job: shown on the board until it is taken off. */
 export function Blockers() {
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
   return (
     <Section
-      title="In the way"
+      title="Waiting for"
       action={
         <Button
           look="quiet"
@@ -33,7 +33,7 @@ export function Blockers() {
             edit([append(job, "blocker", { id: mint("blocker"), kind: "part", text: "" })])
           }
         >
-          <Plus size={15} aria-hidden /> Blocker
+          <Plus size={15} aria-hidden /> Wait
         </Button>
       }
     >
@@ -53,7 +53,7 @@ export function Blockers() {
             />
             <span className="flex-1 *:w-full">
               <TextInput
-                label="What is in the way"
+                label="What it waits for"
                 value={blocker.text}
                 className="w-full"
                 onCommit={(value) =>

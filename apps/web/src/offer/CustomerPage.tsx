@@ -150,7 +150,7 @@ export function CustomerPage() {
       <h2 className="mt-4 mb-1 text-lead">
         {offer.choices.length > 1 ? "What it costs: choose one" : "What it costs"}
       </h2>
-      <div className="flex flex-col gap-2" role="radiogroup" aria-label="Ways to have it done">
+      <div className="flex flex-col gap-2" role="radiogroup" aria-label="Options">
         {offer.choices.map((c, i) => (
           <ChoiceCard
             key={c.id}

@@ -11,7 +11,7 @@ import { DataTable } from "../ui/DataTable.tsx";
 import { Section } from "../ui/page/Section.tsx";
 
 const liveText = ({ liveWhen }: ConnectorPin): string =>
-  liveWhen === "unknown" ? "nobody knows when" : `live with ${liveWhen}`;
+  liveWhen === "unknown" ? "nobody knows when" : `live when ${liveWhen}`;
 
 const pinText = (pin: ConnectorPin): string =>
   [pin.colour || "no colour", pin.carries, liveText(pin), pin.certainty].join(", ");

@@ -55,7 +55,7 @@ const RunSheet = memo(function RunSheet({ strip, index, plan, units }: RunSheetP
         className="relative my-2 overflow-x-auto [&>svg]:h-auto [&>svg]:w-full [&>svg]:min-w-2xl"
         role="img"
         tabIndex={0}
-        aria-label={`Strip of ${strip.name}`}
+        aria-label={`Line diagram of ${strip.name}`}
         dangerouslySetInnerHTML={{ __html: svg }}
       />
       <div className="grid grid-cols-1 gap-x-8 lg:grid-cols-2 print:grid-cols-2">
@@ -106,13 +106,16 @@ const RunSheet = memo(function RunSheet({ strip, index, plan, units }: RunSheetP
 const TrunkSheet = memo(function TrunkSheet({ plan }: { plan: JobPlan }) {
   if (plan.trunks.length === 0) return null;
   return (
-    <section aria-label="Before the runs" className="break-inside-avoid border-t-2 border-ink py-3">
-      <h2 className="text-lead">Before the runs</h2>
+    <section
+      aria-label="Before the circuits"
+      className="break-inside-avoid border-t-2 border-ink py-3"
+    >
+      <h2 className="text-lead">Before the circuits</h2>
       <div className="relative overflow-x-auto">
         <table className="w-full border-collapse text-small">
           <thead>
             <tr>
-              <th scope="col">Feed or control</th>
+              <th scope="col">Supply or switch</th>
               <th scope="col">Gives</th>
               <th scope="col">All on</th>
               <th scope="col">Parts, in order</th>
@@ -273,7 +276,7 @@ export function SheetPage() {
         )}
       </header>
       {strips.length === 0 && (
-        <Empty title="Nothing to build yet">Runs are added under Circuit.</Empty>
+        <Empty title="Nothing to build yet">Circuits are added at stage 3.</Empty>
       )}
       {strips.map((strip, i) => (
         <RunSheet key={strip.runId} strip={strip} index={i} plan={plan} units={units} />

@@ -10,6 +10,6 @@ export const KIND_WORDS: Readonly<Record<PartKind, string>> = {
   battery: "Batteries",
   connector: "Plugs",
   flasher: "Flashers",
-  sundry: "Sundries",
+  sundry: "Consumables",
   kit: "Kits",
 };

@@ -184,7 +184,7 @@ export function ModuleSection({ canEdit }: { canEdit: boolean }) {
         <table className="mt-1 w-full border-collapse text-small">
           <thead>
             <tr>
-              <th scope="col">Way</th>
+              <th scope="col">Channel</th>
               <th scope="col">In the module</th>
               <th scope="col">Planned</th>
             </tr>

@@ -41,7 +41,7 @@ export function Rates({
         label="Rates of the lamps"
         heads={[
           "Lamp",
-          "Run",
+          "Circuit",
           right("A minute"),
           right("Lit"),
           right("First flash"),

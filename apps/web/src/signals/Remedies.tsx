@@ -14,9 +14,7 @@ export function Remedies({
   const [asItIs, ...others] = remedies;
   if (!asItIs || asItIs.verdict === "" || others.length === 0) return null;
   return (
-    <Section
-      title={asItIs.verdict === "a proper flash" ? "Ways to flash" : "Ways to a proper flash"}
-    >
+    <Section title={asItIs.verdict === "a proper flash" ? "Remedies" : "Remedies for the flash"}>
       {asItIs.sides.map((side) => (
         <p key={side.side} className="py-0.5">
           <span className="font-bold">{side.side}</span>: {side.timing.why}
@@ -58,7 +56,7 @@ export function Remedies({
               {r.edits.length > 0 && canEdit ? (
                 <Button onClick={() => edit(r.edits)}>Choose</Button>
               ) : (
-                r.kind === "asItIs" && <span className="text-muted">as it is</span>
+                r.kind === "asItIs" && <span className="text-muted">current choice</span>
               )}
             </span>
           </li>

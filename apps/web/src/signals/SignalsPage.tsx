@@ -150,8 +150,8 @@ function ScriptText({ canEdit, faults }: { canEdit: boolean; faults: readonly st
     <details className="my-2" open={faults.length > 0}>
       <summary className="touch cursor-pointer text-accent">The script as text</summary>
       <p className="text-small text-muted">
-        One event a line: seconds, control, on or off. A run’s own switch by its id; “speed 45” in
-        km/h; “end”.
+        One event a line: seconds, control, on or off. A circuit’s own switch by its id; “speed 45”
+        in km/h; “end”.
       </p>
       <textarea
         aria-label="Script of the controls"
@@ -239,7 +239,7 @@ export function SignalsPage() {
     return (
       <div className="p-4">
         <Empty title="No lamps yet">
-          Add runs under Circuit; what they do over time is shown here.
+          Add circuits at stage 3; what they do over time is shown here.
         </Empty>
       </div>
     );

@@ -211,7 +211,7 @@ export function TimeStrips({
     .filter((lamp) => lamp.steps.some((s) => s.level > 0))
     .map((lamp) => lamp.label);
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Time strips">
+    <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Over time">
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         className="w-full min-w-3xl"

@@ -82,7 +82,7 @@ function Battery({
         disabled={!canEdit}
       />
       <FactRow
-        label="Peukert exponent"
+        label="Fades faster at high draw (Peukert)"
         unit=""
         fact={battery.peukert}
         onChange={set("peukert")}
@@ -97,7 +97,7 @@ function Battery({
         disabled={!canEdit}
       />
       <FactRow
-        label="No start below charge of"
+        label="Won’t start below a charge of"
         unit=""
         max={1}
         fact={battery.noStartSoc}
@@ -324,7 +324,7 @@ export function VehicleFacts({ job, edit, canEdit }: VehicleEditing) {
       <FactoryBeams job={job} edit={edit} canEdit={canEdit} />
       <Section
         title="Cable distances"
-        about="Along the factory loom; a new run takes its lengths from these."
+        about="Along the factory loom; a new circuit takes its lengths from these."
       >
         {REACHES.map(([field, label]) => (
           <FactRow

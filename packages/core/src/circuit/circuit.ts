@@ -19,7 +19,7 @@ export interface Branch {
   readonly back: readonly ElementId[];
 }
 
-/** One lane of a run's control: a way to the coil, or a helping relay's own coil. */
+/** One lane of a run's control: a way to the coil, or a interposing relay's own coil. */
 export interface ControlLane {
   readonly label: string;
   readonly ids: readonly ElementId[];

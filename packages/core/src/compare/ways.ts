@@ -172,7 +172,7 @@ function drafts(job: Job, run: Run, shelf: readonly Part[]): Draft[] {
     },
     {
       kind: "series",
-      label: `Series string of ${steps}${perStep > 1 ? `, ${perStep} side by side in each step` : ""}`,
+      label: `Series string of ${steps}${perStep > 1 ? `, ${perStep} in parallel in each step` : ""}`,
       edits: [
         setRun(run.id, "feed", { kind: "pack" }),
         setRun(run.id, "arrangement", "series"),

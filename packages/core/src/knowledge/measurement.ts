@@ -34,7 +34,7 @@ export interface Measurement extends FoundOut {
 }
 
 const saidOf = (pin: Vehicle["pins"][number]): string =>
-  [pin.colour, pin.carries, `live with ${pin.liveWhen}`].filter((t) => t !== "").join(", ");
+  [pin.colour, pin.carries, `live when ${pin.liveWhen}`].filter((t) => t !== "").join(", ");
 
 /** Which machine a measurement is of: two jobs on one machine are one machine, another shop's are others. */
 export const machineOf = ({ from, machine, jobId }: Measurement): string =>

@@ -17,7 +17,7 @@ type Once = "battery" | "charging" | "pack" | "reaches" | "turn" | "size";
 
 const BATTERY = [
   ["capacityAh", "battery capacity", "Ah"],
-  ["peukert", "Peukert exponent", ""],
+  ["peukert", "Fades faster at high draw (Peukert)", ""],
   ["noStartSoc", "charge below which it does not start", ""],
   ["chargerA", "charger of the battery", "A"],
 ] as const;
@@ -137,7 +137,7 @@ export function vehicleFacts(vehicle: Vehicle): VehicleFact[] {
     ...vehicle.pins.map((pin): VehicleFact => {
       return {
         key: `${pinKey(vehicle, pin)} gives`,
-        words: `${pinWords(vehicle, pin)}, may give`,
+        words: `${pinWords(vehicle, pin)}, most amps`,
         ...{ unit: "A", fact: pin.mayGiveA },
         set: entryOf("pin", pin.id, "mayGiveA"),
       };

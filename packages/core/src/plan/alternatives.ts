@@ -89,7 +89,7 @@ function fuseOptions(pinned: Pinned): Option[] {
 
 function wireOptions(job: Job, pinned: Pinned): Option[] {
   return [
-    { label: "as needed", edits: [pinned.setWire(null)], current: pinned.wire === null },
+    { label: "automatic", edits: [pinned.setWire(null)], current: pinned.wire === null },
     ...gaugesOf(job.practices.wireSystem).map((gauge): Option => ({
       label: gauge.id,
       edits: [pinned.setWire(gauge.id)],
@@ -101,7 +101,7 @@ function wireOptions(job: Job, pinned: Pinned): Option[] {
 function relayOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
   const choices = (
     [
-      ["auto", "as needed"],
+      ["auto", "automatic"],
       ["yes", "relay"],
       ["no", "no relay"],
     ] as const

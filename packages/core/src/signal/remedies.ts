@@ -93,7 +93,7 @@ function tried(
 }
 
 /**
- * Ways to a proper flash, side by side: a flasher for any load, an equaliser a side, a
+ * Remedies for the flash, side by side: a flasher for any load, an equaliser a side, a
  * resistor a side, or telling the vehicle's monitor. Each is built into the job and played.
  */
 export function flashRemedies(
@@ -105,7 +105,7 @@ export function flashRemedies(
   const all = [...job.parts, ...shelf];
   const asItIs = tried(job, script, {
     kind: "asItIs",
-    label: "As it is",
+    label: "Current choice",
     edits: [],
     heatW: 0,
     litW: 0,

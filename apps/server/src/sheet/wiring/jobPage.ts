@@ -62,7 +62,7 @@ function feeds(plan: JobPlan): Content[] {
     { text: "Feeds and controls", style: "heading" },
     table(
       [96, 60, "*", 90],
-      ["Feed or control", "All on", "Parts", "To"],
+      ["Supply or switch", "All on", "Parts", "To"],
       plan.trunks.map((trunk): TableCell[] => [
         { text: trunk.name, bold: true },
         number(

@@ -99,7 +99,7 @@ export function AddedLamps(props: BeginProps) {
         />
       </div>
       <div>
-        <p className="mb-1 font-bold">On with all of</p>
+        <p className="mb-1 font-bold">Lights when</p>
         <Controller
           control={control}
           name="condition"
@@ -111,7 +111,7 @@ export function AddedLamps(props: BeginProps) {
       <div className="flex flex-wrap items-center gap-3">
         <span className="font-bold">Name</span>
         <input
-          aria-label="Name of the new run"
+          aria-label="Name of the new circuit"
           placeholder={part.name}
           className="control w-64"
           maxLength={120}
@@ -120,7 +120,7 @@ export function AddedLamps(props: BeginProps) {
       </div>
       <div>
         <Button look="main" type="submit">
-          Add run
+          Add circuit
         </Button>
       </div>
     </form>

@@ -143,10 +143,10 @@ function NewControl({ onMade, onClose }: Omit<NewFeedProps, "open">) {
 /** Something that runs share: what feeds them, or a control that comes with the kit. */
 export function NewFeed({ open, onClose, onMade }: NewFeedProps) {
   return (
-    <Modal open={open} onClose={onClose} title="New feed or control">
+    <Modal open={open} onClose={onClose} title="New supply or switch">
       <div className="flex flex-col gap-5">
         <section aria-label="Feed">
-          <h3 className="mb-1">Feeds several runs</h3>
+          <h3 className="mb-1">Feeds several circuits</h3>
           <p className="mb-2 text-small text-muted">
             A converter, a fuse block, a hub or relay board, a flasher, or a battery of its own.
           </p>

@@ -22,7 +22,7 @@ const TABS = [
 /** What a job begins with: lamps added or replaced, a module plugged in, a kit unboxed. */
 export function NewRun({ open, onClose, onMade }: NewRunProps) {
   return (
-    <Modal open={open} onClose={onClose} title="New run">
+    <Modal open={open} onClose={onClose} title="New circuit">
       <Tabs.Root defaultValue="lamps">
         <Tabs.List
           aria-label="What to begin with"

@@ -1,4 +1,5 @@
 import { Plus } from "lucide-react";
+import { useState } from "react";
 import {
   INPUTS,
   conditionText,
@@ -9,44 +10,58 @@ import {
 } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
+import { usualConditions } from "./usualConditions.ts";
 
 interface ConditionFieldProps {
   readonly condition: Condition;
   readonly onChange: (condition: Condition) => void;
 }
 
-type Wanted = "any" | "on" | "off";
-
-const wantedOf = (group: readonly Term[], input: Input): Wanted => {
-  const term = group.find((t) => t.input === input);
-  return term ? (term.negated ? "off" : "on") : "any";
-};
-
-/** What a press makes of it: not asked, asked on, asked off, not asked again. */
-function next(group: readonly Term[], input: Input): Term[] {
-  const others = group.filter((t) => t.input !== input);
-  const was = wantedOf(group, input);
-  // A run cannot wait for its own switch to be off: that switch would be mounted the other way.
-  if (was === "any") return [...others, { input, negated: false }];
-  return was === "on" && input !== "switch" ? [...others, { input, negated: true }] : others;
-}
-
 const inOrder = (group: readonly Term[]): Term[] =>
   [...group].sort((a, b) => INPUTS.indexOf(a.input) - INPUTS.indexOf(b.input));
 
-const LOOKS: Readonly<Record<Wanted, string>> = {
-  any: "border-edge bg-paper text-ink",
-  on: "border-accent bg-accent text-on-accent",
-  off: "border-accent bg-paper text-accent line-through",
-};
+const CHIP = "touch min-h-7 rounded-control border px-2 text-small";
+const look = (pressed: boolean): string =>
+  pressed ? "border-accent bg-accent text-on-accent" : "border-edge bg-paper text-ink";
 
-const SAID: Readonly<Record<Wanted, string>> = {
-  any: "not asked",
-  on: "must be on",
-  off: "must be off",
-};
+interface SignalProps {
+  readonly input: Input;
+  readonly term: Term | undefined;
+  readonly onChange: (term: Term | null) => void;
+}
 
-function Way({
+/** One signal: asked or not; where it is, a switch of its own beside it asks that it be off. */
+function Signal({ input, term, onChange }: SignalProps) {
+  const word = inputWord(input);
+  // A circuit cannot wait for its own switch to be off: that switch would be mounted the other way.
+  const canNegate = term !== undefined && input !== "switch";
+  return (
+    <span className="inline-flex">
+      {canNegate && (
+        <button
+          type="button"
+          aria-label={`${word}: not`}
+          aria-pressed={term.negated}
+          className={`${CHIP} rounded-r-none border-r-0 ${look(term.negated)}`}
+          onClick={() => onChange({ input, negated: !term.negated })}
+        >
+          not
+        </button>
+      )}
+      <button
+        type="button"
+        aria-pressed={term !== undefined}
+        className={`${CHIP} ${canNegate ? "rounded-l-none" : ""} ${look(term !== undefined)}`}
+        onClick={() => onChange(term ? null : { input, negated: false })}
+      >
+        {word}
+      </button>
+    </span>
+  );
+}
+
+/** Signals that have to be there together. */
+function Clause({
   group,
   onChange,
   label,
@@ -57,60 +72,83 @@ function Way({
 }) {
   return (
     <div role="group" aria-label={label} className="flex flex-1 flex-wrap gap-1">
-      {INPUTS.map((input) => {
-        const wanted = wantedOf(group, input);
-        return (
-          <button
-            key={input}
-            type="button"
-            aria-label={`${inputWord(input)}: ${SAID[wanted]}`}
-            className={`touch min-h-7 rounded-control border px-2 text-small ${LOOKS[wanted]}`}
-            onClick={() => onChange(inOrder(next(group, input)))}
-          >
-            {wanted === "off" ? `not ${inputWord(input)}` : inputWord(input)}
-          </button>
-        );
-      })}
+      {INPUTS.map((input) => (
+        <Signal
+          key={input}
+          input={input}
+          term={group.find((t) => t.input === input)}
+          onChange={(term) => {
+            const others = group.filter((t) => t.input !== input);
+            onChange(inOrder(term ? [...others, term] : others));
+          }}
+        />
+      ))}
     </div>
   );
 }
 
-/** When a run is on: all of the pressed ones, in one way or in several. */
-export function ConditionField({ condition, onChange }: ConditionFieldProps) {
+/** Any condition: signals that are there together, or others instead of them. */
+function Clauses({ condition, onChange }: ConditionFieldProps) {
   const { anyOf } = condition;
-  const put = (i: number, group: Term[]): void => onChange({ anyOf: anyOf.with(i, group) });
   return (
-    <div>
+    <>
       {anyOf.map((group, i) => (
         <div key={i} className="mb-1 flex items-start gap-1">
           {i > 0 && <span className="pt-1 text-small">or</span>}
-          <Way
+          <Clause
             group={group}
-            label={i === 0 ? "On with all of" : "or with all of"}
-            onChange={(g) => put(i, g)}
+            label={i === 0 ? "All of" : "or all of"}
+            onChange={(g) => onChange({ anyOf: anyOf.with(i, g) })}
           />
           {anyOf.length > 1 && (
             <RemoveButton
-              what={`way ${i + 1}`}
+              what={i === 0 ? "the first of them" : `“or” ${i}`}
               onClick={() => onChange({ anyOf: anyOf.toSpliced(i, 1) })}
             />
           )}
         </div>
       ))}
-      <div className="flex flex-wrap items-center justify-between gap-2">
-        <span className="text-small text-muted">
-          {conditionText(condition) === "" ? "Always on." : `On with ${conditionText(condition)}.`}
-        </span>
-        {anyOf.length < 8 && (
-          <Button
-            look="quiet"
-            className="px-1 text-small"
-            onClick={() => onChange({ anyOf: [...anyOf, [{ input: "key", negated: false }]] })}
+      {anyOf.length < 8 && (
+        <Button
+          look="quiet"
+          className="px-1 text-small"
+          onClick={() => onChange({ anyOf: [...anyOf, [{ input: "key", negated: false }]] })}
+        >
+          <Plus size={13} aria-hidden /> or
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** When a circuit is on: a usual sentence in one press, or put together under it. */
+export function ConditionField({ condition, onChange }: ConditionFieldProps) {
+  const usual = usualConditions(condition);
+  const isUsual = usual.some(({ current }) => current);
+  const [opened, setOpened] = useState(!isUsual);
+  const words = conditionText(condition);
+  return (
+    <div>
+      <div role="group" aria-label="Lights when" className="flex flex-wrap gap-1">
+        {usual.map(({ words: said, condition: meant, current }) => (
+          <button
+            key={said}
+            type="button"
+            aria-pressed={current}
+            className={`${CHIP} ${look(current)}`}
+            onClick={() => onChange(meant)}
           >
-            <Plus size={13} aria-hidden /> or
-          </Button>
-        )}
+            {said}
+          </button>
+        ))}
       </div>
+      <p className="my-1 text-small text-muted">
+        {words === "" ? "Always on." : `On with ${words}.`}
+      </p>
+      <details open={opened} onToggle={(e) => setOpened(e.currentTarget.open)}>
+        <summary className="touch cursor-pointer text-small text-accent">Another condition</summary>
+        <Clauses {...{ condition, onChange }} />
+      </details>
     </div>
   );
 }

@@ -50,7 +50,7 @@ const ASKS: Readonly<Record<Deviation["kind"], readonly (keyof Draft)[]>> = {
 
 const LABELS: Readonly<Record<keyof Draft, string>> = {
   kind: "How it is wired",
-  otherRunId: "With which run",
+  otherRunId: "With which circuit",
   wire: "Wire",
   end: "Which end of it",
   otherWire: "The other wire",
@@ -122,7 +122,7 @@ export function Deviations({ runId, wires, canEdit }: DeviationsProps) {
           onChange={(kind) => setDraft({ ...draft, kind })}
         />
         {alone ? (
-          <p className="text-small text-muted">It takes a second run to be wired across.</p>
+          <p className="text-small text-muted">It takes a second circuit to be wired across.</p>
         ) : (
           <>
             {asks.map((field) => (

@@ -34,7 +34,7 @@ export function FusePinFields({ what, fuse, wire, onFuse, onWire }: FusePinField
         value={valueOf(fuse)}
         className="w-36"
         options={[
-          { value: "auto", label: "fuse as needed" },
+          { value: "auto", label: "automatic fuse" },
           ...BLADE_FUSE_RATINGS_A.map((a) => ({
             value: `rating ${a}`,
             label: `${decimal(a)} A fuse`,
@@ -52,7 +52,7 @@ export function FusePinFields({ what, fuse, wire, onFuse, onWire }: FusePinField
         value={wire ?? ""}
         className="w-36"
         options={[
-          { value: "", label: "wire as needed" },
+          { value: "", label: "automatic wire" },
           ...[...AWG_GAUGES, ...METRIC_GAUGES].map((g) => ({ value: g.id, label: g.id })),
         ]}
         onChange={(id) => onWire(id === "" ? null : id)}

@@ -27,7 +27,7 @@ export function Alternatives({ runId, kind, canEdit }: AlternativesProps) {
           >
             <span className="flex items-center gap-2">
               <span className={a.current ? "font-bold" : "text-accent"}>{a.label}</span>
-              {a.current && <span className="text-small text-muted">as it is</span>}
+              {a.current && <span className="text-small text-muted">current choice</span>}
               {a.severity && (
                 <span className="ml-auto text-small">
                   <SeverityMark severity={a.severity} />

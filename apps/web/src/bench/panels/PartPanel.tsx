@@ -49,7 +49,7 @@ export function PartPanel({ plan, reading, runId, choice, canEdit }: PartPanelPr
           <p className="mb-3">{made.reason}</p>
         </>
       ) : (
-        <p className="mb-3">Not used on this run as it stands.</p>
+        <p className="mb-3">Not used on this circuit as it stands.</p>
       )}
       {reading && (
         <p className="mb-3 border-y border-hair py-1">

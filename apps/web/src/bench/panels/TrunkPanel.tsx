@@ -30,8 +30,8 @@ interface TrunkPanelProps {
 
 const GATE_WORDS: Readonly<Record<Supply["gate"], string>> = {
   always: "always live",
-  key: "live with the key, through a relay",
-  switch: "live with a switch in its feed",
+  key: "live when the key is on, through a relay",
+  switch: "live when a switch in its feed is on",
 };
 
 const GATE_WHY: Readonly<Record<Supply["gate"], string>> = {

@@ -66,9 +66,9 @@ export const CircuitRows = memo(function CircuitRows({
       ))}
       {job.runs.length === 0 && (
         <div className="py-6">
-          <Empty title="No run yet">
-            A run is lamps that are fed and controlled together. Add one and its circuit is worked
-            out here.
+          <Empty title="No circuit yet">
+            A circuit is lamps that are fed and controlled together. Say which, and its wires are
+            worked out here.
           </Empty>
         </div>
       )}

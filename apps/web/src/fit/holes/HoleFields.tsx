@@ -112,7 +112,7 @@ function PlacingFields({ hole, template }: FieldsProps) {
           {mark("from mark", by.fromId, (fromId) => put({ ...by, fromId }))}
           {mark("to mark", by.toId, (toId) => put({ ...by, toId }))}
           <NumberInput
-            label={`${name}: share of the way`}
+            label={`${name}: share of the distance`}
             unit="%"
             value={Math.round(by.share * 1000) / 10}
             max={100}

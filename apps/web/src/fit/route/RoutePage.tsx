@@ -53,7 +53,7 @@ function Protections({ segment }: { segment: RoutedSegment }) {
     const isGuessed = segment.segment.lengthM.provenance === "assumed";
     return (
       <span className="text-muted">
-        {isGuessed ? "nobody has looked yet" : "nothing in its way"}
+        {isGuessed ? "nobody has looked yet" : "nothing to protect from"}
       </span>
     );
   }
@@ -99,7 +99,7 @@ function Stretches({
             <td className="min-w-40 py-1">
               {name(s.segment.fromId)} – {name(s.segment.toId)}
               <span className="block text-small text-muted">
-                {s.segment.factory ? "along the factory loom" : "own way"}
+                {s.segment.factory ? "along the factory loom" : "own route"}
                 {s.segment.note !== "" && `; ${s.segment.note}`}
               </span>
             </td>
@@ -230,7 +230,7 @@ export function RoutePage() {
             }
           >
             <p className="mb-1 text-small text-muted">
-              Drawn through: along the factory loom. Dashed: a way of its own. A dark number:
+              Drawn through: along the factory loom. Dashed: a route of its own. A dark number:
               something is still to be protected there.
             </p>
             {wire && (
@@ -256,7 +256,7 @@ export function RoutePage() {
             </div>
           </Section>
           {plan.gaps.length > 0 && (
-            <Section title="No way yet">
+            <Section title="No route yet">
               <ul>
                 {plan.gaps.map((gap) => (
                   <li

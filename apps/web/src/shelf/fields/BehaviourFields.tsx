@@ -15,8 +15,8 @@ const NUMBERS: readonly (readonly [keyof Behaviour, string, string, number, numb
   ["boostLevel", "level with the signals below", "", 0, 1],
   ["offHoldS", "stays off after those", "s", 0, 3600],
   ["flashFromKmh", "flashes from", "km/h", 0, 400],
-  ["softS", "comes up within", "s", 0, 60],
-  ["tripA", "lets go above (0: never)", "A", 0, 500],
+  ["softS", "soft start within", "s", 0, 60],
+  ["tripA", "trips at (0: never)", "A", 0, 500],
   ["retries", "tries again", "times", 0, 1000],
   ["retryS", "each after", "s", 0.01, 3600],
 ];
@@ -65,20 +65,20 @@ export function BehaviourFields({
     onChange(behaviours.map((b, k) => (k === i ? { ...b, ...change } : b)));
   return (
     <section aria-label="Over time" className="border-b border-hair py-2">
-      <h3 className="text-small text-muted">What its ways do over time</h3>
+      <h3 className="text-small text-muted">What its channels do over time</h3>
       {behaviours.map((b, i) => (
         <div key={i} className="border-t border-hair py-1">
           <div className="flex items-center gap-2">
             <span className="num text-muted">{i + 1}</span>
             <TextInput
-              label={`Way ${i + 1}: in words`}
+              label={`Channel ${i + 1}: in words`}
               value={b.label}
               className="w-60"
               maxLength={120}
               onCommit={(label) => set(i, { label })}
             />
             <RemoveButton
-              what={`what way ${i + 1} does`}
+              what={`what channel ${i + 1} does`}
               onClick={() => onChange(behaviours.filter((_, k) => k !== i))}
             />
           </div>
@@ -87,7 +87,7 @@ export function BehaviourFields({
               <span key={field} className="inline-flex items-baseline gap-1 text-small">
                 {label}
                 <NumberInput
-                  label={`Way ${i + 1}: ${label}`}
+                  label={`Channel ${i + 1}: ${label}`}
                   {...(unit === "" ? {} : { unit })}
                   value={Number(b[field])}
                   min={min}
@@ -112,17 +112,17 @@ export function BehaviourFields({
             </label>
           </div>
           <Signals
-            label={`Way ${i + 1}: other level with`}
+            label={`Channel ${i + 1}: other level with`}
             chosen={b.boostWith}
             onChange={(boostWith) => set(i, { boostWith })}
           />
           <Signals
-            label={`Way ${i + 1}: flashes only with`}
+            label={`Channel ${i + 1}: flashes only with`}
             chosen={b.flashWith}
             onChange={(flashWith) => set(i, { flashWith })}
           />
           <Signals
-            label={`Way ${i + 1}: off with`}
+            label={`Channel ${i + 1}: off with`}
             chosen={b.offWith}
             onChange={(offWith) => set(i, { offWith })}
           />
@@ -130,7 +130,7 @@ export function BehaviourFields({
       ))}
       {behaviours.length < most && (
         <Button look="quiet" onClick={() => onChange([...behaviours, { ...PLAIN }])}>
-          <Plus size={15} aria-hidden /> What way {behaviours.length + 1} does
+          <Plus size={15} aria-hidden /> What channel {behaviours.length + 1} does
         </Button>
       )}
     </section>

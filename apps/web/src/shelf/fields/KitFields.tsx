@@ -14,8 +14,8 @@ export function KitFields({ part, onChange }: { part: KitPart; onChange: (part: 
       <p className="text-small text-muted">
         Lays out {content.runs.length} circuits with {content.lamps.length} lights,{" "}
         {content.controls.length} controls, {content.supplies.length} that feed,{" "}
-        {content.harnesses.length} harnesses. They are taken from a job: New run, Unbox a kit, Keep
-        as a kit.
+        {content.harnesses.length} harnesses. They are taken from a job: New circuit, Unbox a kit,
+        Keep as a kit.
       </p>
       {part.items.map((item, i) => (
         <div key={i} className="flex flex-wrap items-center gap-2 border-t border-hair py-1">

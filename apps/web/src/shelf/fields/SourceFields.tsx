@@ -86,7 +86,7 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
     { field: "cells", label: "Cells in series (0: those of 12 V)", max: 24 },
     { field: "capacityAh", label: "Capacity", unit: "Ah" },
     { field: "hourRate", label: "Hour rate", unit: "h", max: 100 },
-    { field: "peukert", label: "Peukert exponent" },
+    { field: "peukert", label: "Fades faster at high draw (Peukert)" },
     { field: "chargerA", label: "Charger", unit: "A" },
   ],
   connector: [

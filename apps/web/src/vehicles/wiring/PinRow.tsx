@@ -49,7 +49,7 @@ function LiveChoices({
   return (
     <>
       <Choice
-        label={`${name}: live with`}
+        label={`${name}: live when`}
         value={pin.liveWhen}
         options={wordOptions(LIVE_WHEN)}
         disabled={!canEdit}
@@ -123,7 +123,7 @@ export const PinRow = memo(function PinRow(props: PinRowProps) {
           onCommit={(v) => set("carries", v)}
         />
       </td>
-      <td data-head="Live with" className="pr-2">
+      <td data-head="Live when" className="pr-2">
         <LiveChoices {...{ name, pin, canEdit, isEngine, set }} />
       </td>
       <td data-head="Circuit" className="pr-2">
@@ -136,10 +136,10 @@ export const PinRow = memo(function PinRow(props: PinRowProps) {
           onChange={(v) => set("family", v)}
         />
       </td>
-      <td data-head="May give" className="pr-2">
+      <td data-head="Most amps" className="pr-2">
         <span className="inline-flex flex-wrap items-baseline gap-1">
           <FactFields
-            label={`${name} may give`}
+            label={`${name} most amps`}
             unit="A"
             fact={pin.mayGiveA}
             disabled={!canEdit}

@@ -134,7 +134,7 @@ function Stretches({ job, edit, canEdit }: VehicleEditing) {
   return (
     <Section
       title="Stretches"
-      about="Measured with a string along the way a wire takes; the maker’s own loom shows ways that somebody has proved."
+      about="Measured with a string along the route a wire takes; the maker’s own loom shows routes that somebody has proved."
       action={
         <Button
           look="quiet"

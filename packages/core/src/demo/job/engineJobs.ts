@@ -146,7 +146,7 @@ export function deliveryTrike(): Job {
     .wish("beSeen", "Amber strips down both edges of the box.")
     .wish("beSeenBraking", "A second brake lamp, high up.")
     .blocker("measure", "Charging at idle: clamp meter before anything is ordered")
-    .kit(["Amber LED strip, 300 mm", 4, 4], ["LED tail and brake lamp", 1, 0])
+    .kit(["Amber LED tape, 300 mm", 4, 4], ["LED tail and brake lamp", 1, 0])
     .run(
       "strips",
       "Box strips",

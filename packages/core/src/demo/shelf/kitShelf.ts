@@ -57,7 +57,7 @@ const LAMPS: readonly LoadPart[] = [
     ...{ light: "amber", load: led(1.7), pigtail: "20 AWG", dim: null, lights: [] },
   }),
   lamp({
-    ...base("strip-12-short", "12 V strip of dies and resistors, 200 mm", 4, 24, "Red."),
+    ...base("strip-12-short", "12 V LED tape of dies and resistors, 200 mm", 4, 24, "Red."),
     ...{ light: "red", pigtail: "", dim: null, lights: [] },
     load: { kind: "resistive", powerW: stated(2.4, 2.2, 2.6), ratedV: 12 },
   }),

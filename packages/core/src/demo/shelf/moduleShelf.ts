@@ -54,19 +54,19 @@ export const MODULE_SHELF: readonly BoxPart[] = [
   module("module-pass", "Flash to pass, three flashes", 15, [
     { label: "three flashes, then steady", flashes: 3, onS: 0.15, offS: 0.15 },
   ]),
-  module("module-latch", "Latching pad, four ways", 38, [
+  module("module-latch", "Latching pad, four channels", 38, [
     { label: "press on, press off", latch: true },
     { label: "press on, press off", latch: true },
     { label: "press on, press off", latch: true },
     { label: "press on, press off", latch: true },
   ]),
-  module("module-strobe", "Strobe driver, two ways", 33, [
+  module("module-strobe", "Strobe driver, two channels", 33, [
     { label: "double strobe", flashes: -1, onS: 0.06, offS: 0.12 },
     { label: "slow strobe", flashes: -1, onS: 0.2, offS: 0.4 },
   ]),
   module("module-bus-aux", "Bus controller, auxiliary pair", 96, [
     {
-      label: "three tenths, full with high beam; up softly, lets go above 5 A",
+      label: "three tenths, full with high beam; soft start, trips at 5 A",
       level: 0.3,
       boostLevel: 1,
       boostWith: ["high"],

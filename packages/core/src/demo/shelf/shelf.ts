@@ -122,7 +122,7 @@ export const DEMO_SHELF: readonly Part[] = [
     id: id("strip-amber"),
     kind: "load",
     family: "lamp",
-    name: "Amber LED strip, 300 mm",
+    name: "Amber LED tape, 300 mm",
     light: "amber",
     note: "Cut only between groups.",
     price: 12,
@@ -318,10 +318,10 @@ export const DEMO_SHELF: readonly Part[] = [
     load: { kind: "resistive", powerW: stated(10), ratedV: 12 },
   },
   {
-    ...lamp("strip-red-metre", "Red LED strip, by the metre", "red", stated(4.8), 9, 16, {
+    ...lamp("strip-red-metre", "Red LED tape, by the metre", "red", stated(4.8), 9, 16, {
       price: 9,
       stock: 10,
-      note: "Cut every 50 mm. Three-colour strip with the red used only: its common wire is the positive.",
+      note: "Cut every 50 mm. Three-colour tape with the red used only: its common wire is the positive.",
     }),
     load: {
       kind: "ledStrip",

@@ -120,7 +120,7 @@ const BOXES: readonly BoxPart[] = [
     ...NEVER_SLEEPS,
   },
   {
-    ...base("hub-6", "Six-way hub", 129, 1, "Fused ways, worked by a pad or by its inputs."),
+    ...base("hub-6", "Six-way hub", 129, 1, "Fused channels, worked by a pad or by its inputs."),
     kind: "box",
     form: "hub",
     ways: 6,

@@ -3,7 +3,7 @@ import { estimatedMin, stripOrder } from "../../fit/index.ts";
 import type { Job, NodeId, PlaceId, StepId, StripStep } from "../../job/index.ts";
 import { UnitSites, Ways } from "../../way/index.ts";
 
-/** What is in the way of a place: panels that are on, and the minutes of taking them off. */
+/** What it waits for of a place: panels that are on, and the minutes of taking them off. */
 export interface InTheWay {
   readonly minutes: number;
   readonly panels: readonly string[];

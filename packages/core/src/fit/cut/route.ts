@@ -223,7 +223,7 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
       }
       case "noWay": {
         const [from, to] = [names.get(found.from) ?? found.from, names.get(found.to) ?? found.to];
-        const words = `no way from ${from} to ${to}: measure a stretch between them`;
+        const words = `no route from ${from} to ${to}: measure a stretch between them`;
         gaps.push({ ownerId, label, unplaced: "", words });
         break;
       }

@@ -38,7 +38,7 @@ export const plugsOf = (job: Job, stepId: StepId): StripPlug[] =>
 export const waitingFor = (job: Job, stepId: StepId): StripStep[] =>
   job.strip.filter((s) => s.after.includes(stepId));
 
-/** What is in the way of taking a step off; empty when it may come off. */
+/** What it waits for of taking a step off; empty when it may come off. */
 export function notOffYet(job: Job, step: StripStep): string[] {
   const before = job.strip.filter((s) => step.after.includes(s.id) && s.state !== "off");
   return [
@@ -49,7 +49,7 @@ export function notOffYet(job: Job, step: StripStep): string[] {
   ];
 }
 
-/** What is in the way of calling a step back on; empty when all is accounted for. */
+/** What it waits for of calling a step back on; empty when all is accounted for. */
 export function notBackYet(job: Job, step: StripStep): string[] {
   return [
     ...waitingFor(job, step.id)

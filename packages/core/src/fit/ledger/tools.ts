@@ -29,7 +29,7 @@ const DRIVERS: Readonly<Record<Drive, (size: string) => string>> = {
   socket: (size) => `hex key for ${size || "socket heads"}`,
   cross: () => "cross-head driver",
   slot: () => "slot-head driver",
-  sixLobe: (size) => (size === "" ? "six-lobe bits" : `six-lobe bit ${size}`),
+  sixLobe: (size) => (size === "" ? "star bits (six-lobe)" : `star bit ${size} (six-lobe)`),
   push: () => "trim clip tool",
   hand: () => "",
 };

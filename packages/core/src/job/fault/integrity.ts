@@ -263,7 +263,7 @@ function deviationFaults(d: Deviation, path: string, runs: ReadonlySet<string>):
   if (isBetweenRuns(d)) {
     if (!runs.has(d.otherRunId)) faults.push(lacks(`${path}.otherRunId`, "run", d.otherRunId));
     if (d.runId === d.otherRunId) {
-      const message = `"${d.runId}" is the same run (needs another)`;
+      const message = `"${d.runId}" is the same circuit (needs another)`;
       faults.push({ path: `${path}.otherRunId`, message });
     }
     return faults;

@@ -145,7 +145,7 @@ export interface Run {
   /** Plug in each lamp's leads, or null. */
   readonly connectorPartId: PartId | null;
   readonly arrangement: (typeof ARRANGEMENTS)[number];
-  /** Lamps side by side in each step of a series string. */
+  /** Lamps in parallel in each step of a series string. */
   readonly perStep: number;
   /** Pinned wire to take the trigger from, or null. */
   readonly tapPinId: PinId | null;

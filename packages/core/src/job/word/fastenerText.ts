@@ -6,7 +6,7 @@ const DRIVE_WORDS: Readonly<Record<Fastener["drive"], string>> = {
   socket: "socket head",
   cross: "cross",
   slot: "slot",
-  sixLobe: "six-lobe",
+  sixLobe: "star",
   push: "push rivet",
   hand: "by hand",
 };

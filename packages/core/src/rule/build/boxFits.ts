@@ -54,10 +54,10 @@ export const boxFits: Rule = {
         const tripA = programOf(job, said)?.tripA ?? 0;
         if (tripA > 0 && run.drawA.mid > tripA) {
           stop(
-            `The module lets go of ${said.name}`,
+            `The module trips on ${said.name}`,
             "draw",
             `${decimal(run.drawA.mid)} A`,
-            `lets go above ${decimal(tripA)} A`,
+            `trips at ${decimal(tripA)} A`,
             "It tries again as often as it is set to and then stays dark. Set it higher, or put less on this channel.",
           );
         }
@@ -86,7 +86,7 @@ export const boxFits: Rule = {
           "draw",
           `${decimal(totalA)} A`,
           `at most ${decimal(part.totalA)} A`,
-          "Its stud and bar are made for so much together, whatever each way may carry.",
+          "Its stud and bar are made for so much together, whatever each channel may carry.",
         );
       }
       return made;

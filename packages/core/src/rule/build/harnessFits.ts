@@ -71,8 +71,8 @@ function found(job: Job, circuit: Circuit, name: string, held: readonly Held[]):
           finding(short, {
             severity: short.some(({ spare }) => spare.high < 0) ? "stop" : "fix",
             title: short.some(({ spare }) => spare.high < 0)
-              ? "Too short for its way"
-              : "Perhaps too short for its way",
+              ? "Too short for its route"
+              : "Perhaps too short for its route",
             why: "A wire under tension works loose at its terminal. Lengthen it with the same size, crimped and sealed, or place the two ends nearer.",
             remedies: [{ label: "Cut wires of their own instead", edits: cutHere }],
           }),

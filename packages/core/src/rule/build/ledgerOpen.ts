@@ -15,7 +15,7 @@ export const ledgerOpen: Rule = {
       {
         rule: "ledger-open",
         severity: "stop",
-        place: { runId: null, elementId: null, words: "strip ledger" },
+        place: { runId: null, elementId: null, words: "Take apart" },
         title: "The ledger will not close",
         figures: [{ label: "open", value: String(open.length), limit: "nothing left over" }],
         why: `${open.slice(0, 4).join(". ")}${open.length > 4 ? `, and ${open.length - 4} more` : ""}.`,

@@ -5,11 +5,11 @@ import type { Rule, Severity } from "../finding.ts";
 const TITLES: Readonly<Record<Gap["kind"], string>> = {
   tapUnknown: "No wire known to trigger it",
   conditionNotBuildable: "Condition needs more than one relay",
-  noLoads: "Nothing on this run",
+  noLoads: "Nothing on this circuit",
   loadAboveLadder: "Too much for one fuse",
   noSource: "Nothing to feed it from",
   notInSeries: "These lamps do not share a voltage",
-  returnNotPossible: "Not back the way that was asked for",
+  returnNotPossible: "Not returned as it was asked for",
   feedNotUsed: "Not fed from what was chosen",
   plugNotPossible: "No factory plug to go into",
   wireNowhere: "A wire that ends nowhere",
@@ -19,9 +19,9 @@ const WHY: Readonly<Record<Gap["kind"], string>> = {
   tapUnknown:
     "Find the wire with a meter, write it into the connector map with who found it, and it is there for next time.",
   conditionNotBuildable:
-    "The circuit shown follows the first signal only. Split the run, or choose a simpler condition.",
-  noLoads: "Pick a lamp from the shelf, or remove the run.",
-  loadAboveLadder: "Split it into two runs, each with a fuse of its own.",
+    "The circuit shown follows the first signal only. Split the circuit, or choose a simpler condition.",
+  noLoads: "Pick a lamp from the shelf, or remove the circuit.",
+  loadAboveLadder: "Split it into two circuits, each with a fuse of its own.",
   noSource:
     "Add a converter, a battery of its own, or feed it from the pack, then choose that as its feed.",
   feedNotUsed:

@@ -42,7 +42,7 @@ function gapsFound(job: Job, gaps: readonly RouteGap[]): Found[] {
         rule: "route-fits",
         severity: "note",
         place: { runId: own[0]!.ownerId, elementId: null, words: names },
-        title: "No way on the route map",
+        title: "Not to be reached on the route map",
         figures: [],
         why: `Wire ${own.map((gap) => gap.label).join(", ")}: ${way}.`,
         remedies: [],

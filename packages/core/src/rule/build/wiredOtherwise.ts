@@ -15,7 +15,7 @@ import type { Found, Rule } from "../finding.ts";
 const TITLES: Readonly<Record<Deviation["kind"], string>> = {
   lampsSwapped: "Lamps on each other's feed",
   joined: "Feeds tied together",
-  thinSharedReturn: "One thin return for two runs",
+  thinSharedReturn: "One thin return for two circuits",
   endMoved: "A wire on the wrong terminal",
   endsSwapped: "Two wires on each other's terminal",
   wireMissing: "A wire left out",
@@ -29,7 +29,7 @@ const WHY: Readonly<Record<Deviation["kind"], string>> = {
   joined:
     "What turns one on turns the other on too. Hazards want a double-pole switch, so that the sides stay apart when they are off.",
   thinSharedReturn:
-    "Each run's current drops volts for the other: the brake lamp weakens when the work lamps are on.",
+    "Each circuit's current drops volts for the other: the brake lamp weakens when the work lamps are on.",
   endMoved: "What it should feed has nothing, or what it should not has. The proof says which.",
   endsSwapped: "Each does the other's work. The proof says what that does.",
   wireMissing: "Nothing flows where it should be. The proof says what stays dark.",

@@ -25,7 +25,7 @@ export const contactOverRating: Rule = {
               limit: `at most ${decimal(contact.part.contactA)} A`,
             },
           ],
-          why: "The contact heats and welds shut: the run no longer turns off.",
+          why: "The contact heats and welds shut: the circuit no longer turns off.",
           remedies:
             run.relayPartId === null || draw > GENERIC_RELAY.contactA
               ? []

@@ -29,7 +29,7 @@ export const polesTooFew: Rule = {
             {
               label: "poles",
               value: String(control.poles),
-              limit: `${first.runs.length}, one a run`,
+              limit: `${first.runs.length}, one a circuit`,
             },
           ],
           why: "On one pole their feeds meet behind the switch: what turns one on turns the other on too. A double-pole switch keeps them apart.",

@@ -107,7 +107,7 @@ function offTheWire({ vehicle }: Job, supply: Supply, pin: ConnectorPin): Remedy
   const keyed = pin.liveWhen !== "always" && supply.gate === "always";
   return [
     {
-      label: `Feed it from the battery with its own fuse${keyed ? ", live with the key" : ""}`,
+      label: `Feed it from the battery with its own fuse${keyed ? ", live when the key is on" : ""}`,
       edits: [
         setSupply(supply.id, "feed", { kind: "battery" }),
         ...(keyed ? [setSupply(supply.id, "gate", "key")] : []),

@@ -28,7 +28,7 @@ export const dropOverTarget: Rule = {
       }
       if (run.return === "chassis" && sure) {
         remedies.push({
-          label: "Run an own return wire",
+          label: "Run a return wire of its own",
           edits: [setRun(run.id, "return", "wire")],
         });
       }

@@ -54,7 +54,7 @@ export const ledStrips: Rule = {
             rule: "led-strips",
             severity: "note",
             place: placeOfRun(run, load.id, load.label),
-            title: "Feed this strip in the middle",
+            title: "Feed this tape in the middle",
             figures: [
               {
                 label: "length",

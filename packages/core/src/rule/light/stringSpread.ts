@@ -53,7 +53,7 @@ export const stringSpread: Rule = {
             why: "The same current flows through all of them, so volts part by their resistance: the small one takes the most and burns out.",
             remedies: [
               {
-                label: "Put them side by side",
+                label: "Put them in parallel",
                 edits: [setRun(run.id, "arrangement", "parallel")],
               },
             ],

@@ -172,7 +172,10 @@ function checkGate(context: RuleContext, fitted: Fitted): Found[] {
       ],
       "Switched on its output only, it idles at tens of milliamps day and night. Part its input instead.",
       [
-        { label: "Make its input live with the key", edits: [setSupply(supply.id, "gate", "key")] },
+        {
+          label: "Make its input live when the key is on",
+          edits: [setSupply(supply.id, "gate", "key")],
+        },
         { label: "Put a switch in its input", edits: [setSupply(supply.id, "gate", "switch")] },
       ],
     ),

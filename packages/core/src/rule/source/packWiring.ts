@@ -24,7 +24,7 @@ export const packWiring: Rule = {
           figures: [],
           why: "On a traction pack the frame floats: a return through it does not work, or makes the frame live. Run a wire of its own.",
           remedies: [
-            { label: "Run an own return wire", edits: [setRun(run.id, "return", "wire")] },
+            { label: "Run a return wire of its own", edits: [setRun(run.id, "return", "wire")] },
           ],
         });
       }

@@ -22,7 +22,7 @@ function keyRemedy(job: Job, runIds: readonly RunId[]): Remedy[] {
       setRun(run.id, "condition", keyed(run.condition)),
       setRun(run.id, "relay", "auto"),
     ]);
-  return [{ label: "Make it live with the key only", edits }];
+  return [{ label: "Make it live only with the key on", edits }];
 }
 
 export const parkedDraw: Rule = {

@@ -160,7 +160,10 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
   ],
   tail: ["tail light", "tail lamp", "taillight", "rear light", "rear lamp"],
   brake: ["brake light", "brake lamp", "stop light", "stop lamp"],
-  strip: ["led strip", "light strip", "strip light", "strip"],
+  strip: [
+    ...["led strip", "light strip", "strip light", "strip"],
+    ...["led tape", "light tape", "tape light", "tape"],
+  ],
   path: ["path light", "path lamp", "courtesy light"],
   headlight: ["headlight", "headlamp", "headlight bulb"],
   horn: ["horn", "hooter"],

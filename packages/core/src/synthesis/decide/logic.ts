@@ -10,7 +10,7 @@ import {
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import { chooseTap, unfoundPin } from "../pick/tap.ts";
 
-/** A signal that opens or closes a way, and the wire that a helping relay takes it from. */
+/** A signal that opens or closes a way, and the wire that a interposing relay takes it from. */
 export interface Helper {
   readonly input: Signal;
   readonly pin: ConnectorPin;
@@ -42,7 +42,7 @@ const positives = (group: readonly Term[]): Signal[] => signalsOf(group.filter((
 
 /**
  * Any condition as ways side by side: each fed by one of its signals, the others passed or
- * broken by a helping relay in line (87 for "and", 87a for "not"), ways kept apart by diodes.
+ * broken by a interposing relay in line (87 for "and", 87a for "not"), ways kept apart by diodes.
  */
 export function logicOf(job: Job, run: Run): LogicResult {
   const ways: Way[] = [];
@@ -64,7 +64,7 @@ export function logicOf(job: Job, run: Run): LogicResult {
       if (!tap) unfound.add(input);
       pins.set(input, tap?.value ?? unfoundPin(job, input));
     }
-    // A wire that is tied to ground when it is live works a helping relay: it feeds nothing.
+    // A wire that is tied to ground when it is live works a interposing relay: it feeds nothing.
     const feeding = wanted.filter((input) => pins.get(input)!.switches === "positive");
     const [first] = feeding;
     const rest = wanted.filter((input) => input !== first);

@@ -19,8 +19,9 @@ import { chooseTap, chooseUnfound, pinText, unfoundDetail } from "../pick/tap.ts
 /** Relays that a control of several ways takes, the run's own apart, in words. */
 function countOf(ways: readonly Way[]): string {
   const helpers = ways.reduce((n, way) => n + way.helpers.length, 0);
-  const relays = helpers === 0 ? "" : ` and ${helpers} helping relay${helpers === 1 ? "" : "s"}`;
-  return `${ways.length} way${ways.length === 1 ? "" : "s"} to the coil${relays}`;
+  const relays =
+    helpers === 0 ? "" : ` and ${helpers} interposing relay${helpers === 1 ? "" : "s"}`;
+  return `${ways.length} wire${ways.length === 1 ? "" : "s"} to the coil${relays}`;
 }
 
 /** Draw in A up to which a lamp may hang on a factory wire that has it to spare: common practice. */
@@ -76,11 +77,12 @@ function directWays(job: Job, run: Run, ways: readonly Way[] | null, drawA: numb
 
 const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean): string => {
   if (kit) return "Through a control of the kit, which is rated for it.";
-  if (direct) return `Taken from a factory wire that may give ${decimal(direct.mayGiveA.low)} A.`;
+  if (direct)
+    return `Taken from a factory wire that gives ${decimal(direct.mayGiveA.low)} A at most.`;
   switch (feed.source.kind) {
     case "supply":
       return feed.box
-        ? `A way of its own on ${feed.words}.`
+        ? `A channel of its own on ${feed.words}.`
         : `From ${feed.words}, which gives ${decimal(feed.volts)} V.`;
     case "pack":
       return "Across the whole pack, so that every block is drawn down alike.";
@@ -114,7 +116,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
   const most = mostDrawA(run, loads, wantedFeed.range);
   const drawA = { ...usual, high: Math.max(usual.high, most) };
   if (loads.length === 0) {
-    gaps.push({ runId: run.id, kind: "noLoads", detail: "nothing is on this run yet" });
+    gaps.push({ runId: run.id, kind: "noLoads", detail: "nothing is on this circuit yet" });
   }
   const driven = loads.find(({ part }) => part.load.kind === "drivenLed");
   if (run.arrangement === "series" && driven) {
@@ -176,7 +178,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       return {
         value: true,
         picked: relayPart.name,
-        reason: `${box.name} turns it on and off; ${box.switches === "ground" ? "its ways switch the lamp's ground" : "its ways switch the lamp's positive"}.`,
+        reason: `${box.name} turns it on and off; ${box.switches === "ground" ? "its channels switch the lamp's ground" : "its channels switch the lamp's positive"}.`,
         pinned: false,
       };
     }
@@ -185,7 +187,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
         value: false,
         picked: "no relay",
         reason:
-          "Each way is a contact of the kit's own, with a pole to itself where it has enough.",
+          "Each of its signals closes a contact of the kit's own, with a pole to itself where it has enough.",
         pinned: run.relay === "no",
       };
     }
@@ -193,7 +195,7 @@ export function planRun(job: Job, run: Run, choices: Choices, gaps: Gaps): RunPl
       return {
         value: true,
         picked: relayPart.name,
-        reason: `“${conditionText(run.condition)}” takes ${countOf(ways)}; diodes keep the ways apart.`,
+        reason: `“${conditionText(run.condition)}” takes ${countOf(ways)}; diodes keep them apart.`,
         pinned: run.relay === "yes",
       };
     }

@@ -157,7 +157,7 @@ export class ControlPath {
     };
   }
 
-  /** A helping relay: its coil on a lane of its own, its contact in the way it opens or closes. */
+  /** A interposing relay: its coil on a lane of its own, its contact in the way it opens or closes. */
   private helper(helper: Helper, tag: string, node: NodeId) {
     const { b, plan, size } = this;
     const grounds = helper.pin.switches === "ground";
@@ -191,7 +191,7 @@ export class ControlPath {
 
   /**
    * The control of a run that is on in more ways than one relay and one switch can tell: ways
-   * in parallel, helping relays in line, diodes between the ways, then the coil.
+   * in parallel, interposing relays in line, diodes between the ways, then the coil.
    */
   logic(
     ways: readonly Way[],

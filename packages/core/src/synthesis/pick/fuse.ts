@@ -47,7 +47,7 @@ export function decideFuse(
     return {
       value: 40,
       picked: "40 A",
-      reason: `${decimal(drawA)} A is above what the largest blade fuse allows: split the run.`,
+      reason: `${decimal(drawA)} A is above what the largest blade fuse allows: split the circuit.`,
       pinned: false,
     };
   }

@@ -69,7 +69,7 @@ export function decideRelay(q: RelayQuestion): Decision<boolean> {
     picked: "no relay",
     reason: q.ownSwitch
       ? `The switch is rated ${decimal(limitA)} A and the draw is ${decimal(q.drawA)} A.`
-      : "The feed itself turns the run on.",
+      : "The feed itself turns the circuit on.",
     pinned: false,
   };
 }

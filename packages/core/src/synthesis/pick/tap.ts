@@ -108,7 +108,7 @@ export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorP
     return {
       value: pinned,
       picked: pinText(vehicle, pinned),
-      reason: `Pinned. ${pinned.certainty}; may give ${decimal(pinned.mayGiveA.low)} A.`,
+      reason: `Pinned. ${pinned.certainty}; gives ${decimal(pinned.mayGiveA.low)} A at most.`,
       pinned: true,
     };
   }
@@ -126,7 +126,7 @@ export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorP
   return {
     value: best,
     picked: pinText(vehicle, best),
-    reason: `Live with ${inputWord(input)}; ${best.certainty}${best.foundBy === "" ? "" : ` (${best.foundBy})`}; may give ${decimal(best.mayGiveA.low)} A at least.${rest}`,
+    reason: `Live when ${inputWord(input)}; ${best.certainty}${best.foundBy === "" ? "" : ` (${best.foundBy})`}; may give ${decimal(best.mayGiveA.low)} A at least.${rest}`,
     pinned: false,
   };
 }

@@ -324,7 +324,7 @@ function choiceOf(c: Candidate, gauge: Gauge, worst: number, practices: Practice
   if (c.tooSmall) return { ...base, reason: `No size here is enough: ${facts}.`, pinned: false };
   const over = worst > target * 1.0001;
   const why = over
-    ? "the thickest that its terminals take; a shorter way, a relay near the lamp or a second circuit would mend the rest"
+    ? "the thickest that its terminals take; a shorter route, a relay near the lamp or a second circuit would mend the rest"
     : c.at === 0
       ? "the fuse and handling decide"
       : "the drop decides";

@@ -6,9 +6,9 @@ import { look, mark } from "../symbol.ts";
 
 /** A diode that lets one way of turning a run on not feed back into another. */
 export const diode: InsideSpec<DiodeElement> = {
-  branches: (e) => [branchOf(e, RECTIFIER, "diode between ways to the coil")],
+  branches: (e) => [branchOf(e, RECTIFIER, "diode between wires to the coil")],
   moves: false,
-  words: () => "diode between ways to the coil",
+  words: () => "diode between wires to the coil",
   name: () => "diode",
   detail: () => "band to the coil",
   choice: null,

@@ -6,10 +6,10 @@ export const DIODE_TERMINALS: TerminalList = [
   ["k", "own"],
 ];
 
-/** A diode in a sleeve, between ways to a coil. */
+/** A diode in a sleeve, between wires to a coil. */
 export const diodeUnit: ThingSpec = {
   onePlace: false,
   reachMin: 0.8,
   fitMin: 0,
-  pieces: () => [piece("diode 1 A", "between ways to a coil")],
+  pieces: () => [piece("diode 1 A", "between wires to a coil")],
 };

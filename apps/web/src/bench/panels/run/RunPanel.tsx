@@ -42,13 +42,13 @@ export const RunPanel = memo(function RunPanel({ plan, runId, canEdit }: RunPane
     edit([setRun(runId, "condition", condition), ...shares]);
   };
   return (
-    <section aria-label={`Run ${run.name}`}>
+    <section aria-label={`Circuit ${run.name}`}>
       <fieldset disabled={!canEdit} className="min-w-0">
-        <legend className="sr-only">Run</legend>
+        <legend className="sr-only">Circuit</legend>
         <div className="flex items-center gap-2 pb-2">
           <span className="flex-1 *:w-full">
             <TextInput
-              label="Name of the run"
+              label="Name of the circuit"
               value={run.name}
               className="w-full font-bold"
               maxLength={120}
@@ -59,7 +59,7 @@ export const RunPanel = memo(function RunPanel({ plan, runId, canEdit }: RunPane
         </div>
         <h3 className="text-small text-muted">On it</h3>
         <LampList run={run} />
-        <h3 className="mt-2 text-small text-muted">On with all of</h3>
+        <h3 className="mt-2 text-small text-muted">Lights when</h3>
         <ConditionField condition={run.condition} onChange={setCondition} />
         <div className="my-2 flex items-center gap-2">
           <span className="text-small text-muted">Return through</span>
@@ -84,14 +84,14 @@ export const RunPanel = memo(function RunPanel({ plan, runId, canEdit }: RunPane
             disabled={!canEdit}
             className="w-32"
             options={[
-              { value: "parallel", label: "side by side" },
+              { value: "parallel", label: "parallel" },
               { value: "series", label: "in series" },
             ]}
             onChange={(value) => set("arrangement", value)}
           />
           {run.arrangement === "series" && (
             <NumberInput
-              label="Lamps side by side in each step"
+              label="Lamps in parallel in each step"
               unit="a step"
               value={run.perStep}
               min={1}

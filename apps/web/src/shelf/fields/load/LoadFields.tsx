@@ -18,9 +18,9 @@ import { LoadRating } from "./LoadRating.tsx";
 const LOAD_WORDS: Readonly<Record<LoadSpec["kind"], string>> = {
   drivenLed: "LED with a driver: constant power",
   filament: "filament bulb",
-  resistive: "heater or LED strip: a resistor",
+  resistive: "heater or LED tape: a resistor",
   constantCurrent: "horn or indicator: constant current",
-  ledStrip: "LED strip by the metre",
+  ledStrip: "LED tape by the metre",
 };
 
 const same = <T extends string>(values: readonly T[]) =>
