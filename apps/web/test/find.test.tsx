@@ -137,9 +137,15 @@ describe("finding", () => {
     const said = "two pods with high beam on the Fellrunner for Scar Top Farm";
     fireEvent.change(field, { target: { value: said } });
     await user.click(await within(dialog).findByRole("option", { name: /^Plan this as a job/ }));
-    const plan = await screen.findByRole("button", { name: "Plan it" });
+    await screen.findByRole("button", { name: "Plan it" });
+    // Back to change it, the sentence is there and written on.
+    await user.click(screen.getByRole("button", { name: "Change the sentence" }));
+    await waitFor(() => expect(screen.getByRole("combobox")).toHaveFocus());
+    expect(screen.getByRole("combobox")).toHaveValue(said);
+    await user.keyboard("{Enter}");
+    await screen.findByRole("button", { name: "Plan it" });
     // Enter is enough: what can be pressed has the focus.
-    await waitFor(() => expect(plan).toHaveFocus());
+    await waitFor(() => expect(screen.getByRole("button", { name: "Plan it" })).toHaveFocus());
     await user.keyboard("{Enter}");
     await waitFor(() => expect(path()).toBe("/jobs/said/circuit"));
     expect(shop.job("said").lamps).toHaveLength(2);

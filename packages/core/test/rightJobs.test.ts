@@ -78,7 +78,7 @@ function rightJob(chance: Chance): Job {
       ...{ name: `Circuit ${i + 1}`, part: demoPart(load.part) as LoadPart, place: load.place },
       ...{ count: oneOf(chance, load.counts), condition: allOf(...oneOf(chance, when)) },
       feed: vehicle.system.kind === "pack" ? { kind: "converter" } : { kind: "usual" },
-      ...{ relay: "auto", series: false, replaces: null, second: null, lengthM: 0 },
+      ...{ relay: "auto", series: false, replaces: null, second: null, lengthM: 0, dim: false },
     };
   });
   const said = {

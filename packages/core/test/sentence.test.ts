@@ -28,6 +28,7 @@ const circuitWords = (c: SaidCircuit): string =>
     ...(c.second ? [`and ${c.second}`] : []),
     ...(c.lengthM > 0 ? [`${c.lengthM} m`] : []),
     ...(c.replaces ? [`replaces ${c.replaces}`] : []),
+    ...(c.dim ? ["dim"] : []),
   ].join(" ");
 
 const aboutWords = ({ vehicle, machine, customer, promised }: SaidJob): string =>
@@ -50,6 +51,23 @@ describe("a sentence", () => {
       expect(job.lamps).toHaveLength(said.circuits.reduce((n, c) => n + c.count, 0));
       expect(checkedCircuit(job).circuit.runs).toHaveLength(job.runs.length);
     }
+  });
+
+  it("of a tail and brake light plans one housing with two levels, each on its own wire", () => {
+    const said = readSentence("two brake and tail lights on the Lapwing", WORLD);
+    const job = planSentence(said, said.vehicle!, DEFAULT_PRACTICES, DEMO_SHELF);
+    const [brake, tail] = job.runs.map(({ id }) => job.lamps.filter((l) => l.runId === id));
+    expect(brake!.map((l) => [l.light, l.housing])).toEqual([
+      ["main", ""],
+      ["main", ""],
+    ]);
+    expect(tail!.map((l) => [l.light, l.housing])).toEqual(brake!.map((l) => ["dim", l.id]));
+    const { circuit, findings } = checkedCircuit(job);
+    expect(findings.filter((f) => f.severity === "stop")).toEqual([]);
+    const housings = [...circuit.units.values()].filter(
+      (u) => u.name === brake![0]!.label || u.name === brake![1]!.label,
+    );
+    expect(housings).toHaveLength(2);
   });
 
   it("means the shop's only vehicle of a kind by the words for it, and none where there are two", () => {
@@ -170,6 +188,7 @@ const anyCircuit: fc.Arbitrary<SaidCircuit> = fc.record({
   replaces: fc.constantFrom(null, "splice", "plug", "adapter"),
   second: fc.constantFrom(null, "right", "rear"),
   lengthM: fc.constant(0),
+  dim: fc.boolean(),
 });
 
 const circuit = anyCircuit.map((c): SaidCircuit => {
@@ -188,14 +207,16 @@ describe("a printed plan", () => {
         fc.constantFrom("", "2026-12-02", "2027-01-31"),
         (circuits, vehicle, customer, promised) => {
           const said: SaidJob = {
-            ...{ vehicle, machine: "", customer, promised, circuits },
+            ...{ vehicle, machine: "", customer, promised },
+            // The first has none before it whose housing it could share.
+            circuits: circuits.map((c, i) => (i === 0 ? { ...c, dim: false } : c)),
             ...{ notUnderstood: [], assumed: [] },
           };
           const text = printSentence(said);
           const back = readSentence(text, WORLD);
           expect([text, back.circuits.map(circuitWords)]).toEqual([
             text,
-            circuits.map(circuitWords),
+            said.circuits.map(circuitWords),
           ]);
           expect([text, aboutWords(back)]).toEqual([text, aboutWords(said)]);
           expect([text, back.notUnderstood]).toEqual([text, []]);

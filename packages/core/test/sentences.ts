@@ -1,4 +1,5 @@
 /** Sentences as people in the trade say them, and what a planner would make of each: common practice. Long, for it is a table. */
+import { MORE_SENTENCES } from "./moreSentences.ts";
 import type { SentenceWorld } from "../src/index.ts";
 import { DEMO_SHELF, DEMO_VEHICLES } from "../src/demo/index.ts";
 
@@ -140,7 +141,7 @@ export const SENTENCES: readonly (readonly [string, string, string, string])[] =
     "lights on the mower for mowing at dusk with own switch",
     "",
     "swathe-52",
-    "lights / mowing / dusk",
+    "lights / mowing / dusk / own switch",
   ],
   [
     "work lamp on the mower with the engine running",
@@ -338,4 +339,5 @@ export const SENTENCES: readonly (readonly [string, string, string, string])[] =
     "Tarn House | 2026-12-24",
     "",
   ],
+  ...MORE_SENTENCES,
 ];

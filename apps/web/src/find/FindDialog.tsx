@@ -5,6 +5,7 @@ import {
   lazy,
   useDeferredValue,
   useEffect,
+  useRef,
   useState,
   type FocusEvent,
   type KeyboardEvent,
@@ -82,7 +83,7 @@ function Saying({ text, onBack }: { text: string; onBack: () => void }) {
         <SaidPreview text={text} {...{ asked, onTaken }} alone />
       </Suspense>
       <button type="button" className="touch mt-3 text-accent underline" onClick={onBack}>
-        Back to finding
+        Change the sentence
       </button>
     </form>
   );
@@ -153,6 +154,12 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
   ];
   const value = values.includes(chosen) ? chosen : (values[0] ?? "");
   // Whoever has written a sentence and presses Enter at once means it, and not what was found for its beginning.
+  const field = useRef<HTMLTextAreaElement>(null);
+  // Back from a sentence that was read, what was written is there to be changed.
+  const goBack = (): void => {
+    setSaying(false);
+    requestAnimationFrame(() => field.current?.focus());
+  };
   const planAtOnce = (e: KeyboardEvent): void => {
     if (e.key !== "Enter" || !isSentence || !isOfBefore || e.nativeEvent.isComposing) return;
     e.preventDefault();
@@ -161,7 +168,7 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
   if (saying) {
     return (
       <Modal open onClose={onClose} title="Plan this job">
-        <Saying text={written} onBack={() => setSaying(false)} />
+        <Saying text={written} onBack={goBack} />
       </Modal>
     );
   }
@@ -185,7 +192,7 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
           className="control grows block w-full"
           enterKeyHint="go"
         >
-          <textarea rows={1} onFocus={goOn} />
+          <textarea ref={field} rows={1} onFocus={goOn} />
         </Command.Input>
         <Command.List className="mt-1 max-h-[60vh] overflow-y-auto">
           <Found found={found} onGo={go} />

@@ -25,10 +25,12 @@ export function dateIn(text: string, tokens: readonly Token[], today: Date): Spa
     const [first = 0, last = 0] = [inside[0], inside.at(-1)];
     const told = BEFORE_DATE.has(tokens[first - 1]?.word ?? "");
     const plain = /tomorrow|today|\d{4}-\d{2}-\d{2}|\bin \w+ (day|week)/i.test(found.text);
+    // "…, 2 Dec": a number beside a month is a day, whatever stands before it.
+    const inMonth = start.isCertain("day") && start.isCertain("month") && /\d/.test(found.text);
     // "40 W" is no Wednesday, and a sun lamp no Sunday.
     const words = /[a-z]{3,}|\d{4}-\d{2}/i.test(found.text);
     const day = start.isCertain("day") || start.isCertain("weekday");
-    if (!day || !words || !(told || plain)) continue;
+    if (!day || !words || !(told || plain || inMonth)) continue;
     const date = `${start.get("year")}-${pad(start.get("month"))}-${pad(start.get("day"))}`;
     let begin = first;
     while (begin > 0 && BEFORE_DATE.has(tokens[begin - 1]?.word ?? "")) begin -= 1;
@@ -131,43 +133,6 @@ export function machineIn(
     if (close > i && first && last) {
       return { meaning: text.slice(first.at, last.end), at: after, end: close + 1 };
     }
-  }
-  return null;
-}
-
-const JOINS: ReadonlySet<string> = new Set(["of", "the", "and", "&", "de", "van", "von"]);
-
-const isCapital = (token: Token | undefined): boolean =>
-  token !== undefined && /^\p{Lu}/u.test(token.raw);
-
-/** Whom it is for: a name that the shop knows, or words with capitals behind "for". */
-export function customerIn(
-  text: string,
-  tokens: readonly Token[],
-  { customers }: SentenceWorld,
-  isTaken: (at: number) => boolean,
-): Span<string> | null {
-  const known = customers
-    .filter((name) => name !== "")
-    .map((name) => ({ name, words: tokensOf(name).map((t) => t.word) }))
-    .sort((a, b) => b.words.length - a.words.length);
-  for (const { name, words } of known) {
-    const at = tokens.findIndex((_, i) => !isTaken(i) && matches(tokens, i, words) > 0);
-    if (at < 0) continue;
-    const begin = tokens[at - 1]?.word === "for" ? at - 1 : at;
-    return { meaning: name, at: begin, end: at + words.length };
-  }
-  for (let i = 0; i + 1 < tokens.length; i += 1) {
-    if (!/^(for|customer)$/.test(tokens[i]?.word ?? "") || isTaken(i) || !isCapital(tokens[i + 1]))
-      continue;
-    let end = i + 1;
-    while (end < tokens.length && !isTaken(end)) {
-      const joins = JOINS.has(tokens[end]?.word ?? "") && isCapital(tokens[end + 1]);
-      if (!isCapital(tokens[end]) && !joins) break;
-      end += 1;
-    }
-    const [first, last] = [tokens[i + 1], tokens[end - 1]];
-    if (first && last) return { meaning: text.slice(first.at, last.end), at: i, end };
   }
   return null;
 }

@@ -1,5 +1,5 @@
 import { allOf, type Input, type Lamp } from "../job/index.ts";
-import type { Draft } from "./draft.ts";
+import type { Draft } from "./read/draft.ts";
 import type { SaidCircuit } from "./said.ts";
 
 const REAR: ReadonlySet<string> = new Set(["brake", "tail", "reverse"]);
@@ -38,6 +38,21 @@ function placesOf(
 
 const INPUT_OF_SIDE = { left: "left", right: "right" } as const;
 
+/** A lamp of two levels that is asked to be both: bright on the brake, dim with the park light. */
+const isBrakeAndTail = ({ sorts, part }: Draft): boolean =>
+  part.dim !== null && sorts.includes("brake") && sorts.includes("tail");
+
+const twoLevels = (
+  base: Omit<SaidCircuit, "name" | "condition">,
+  plural: boolean,
+): SaidCircuit[] => {
+  const s = plural ? "s" : "";
+  return [
+    { ...base, name: `Brake light${s}`, condition: allOf("brake") },
+    { ...base, name: `Tail light${s}`, condition: allOf("park"), dim: true },
+  ];
+};
+
 /** Finishes a draft: turn lamps of which no side was said are one circuit a side. */
 export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
   assumed.push(...draft.told);
@@ -49,7 +64,8 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
   const number = draft.count ?? plain;
   // "one in front and one behind", "two each side": what is said is said of either place.
   const count = draft.eachSide || (split && number === 1) ? 2 * number : number;
-  const base = { part, feed, relay, series, replaces, second: null, lengthM: draft.lengthM };
+  const { dim, lengthM } = draft;
+  const base = { part, feed, relay, series, replaces, second: null, lengthM, dim };
   const said = draft.groups.filter((g) => g.length > 0);
   const inputs = said.flat().flatMap((t) => (t.negated ? [] : [t.input]));
   const turns = draft.sorts.includes("turn") && !inputs.some((x) => x === "left" || x === "right");
@@ -73,6 +89,9 @@ export function circuitsOf(draft: Draft, assumed: string[]): SaidCircuit[] {
     }));
   }
   const usual = usualOf(draft);
+  if (said.length === 0 && !draft.always && isBrakeAndTail(draft)) {
+    return twoLevels({ ...base, count, ...placesOf(draft, ["brake"], count) }, draft.plural);
+  }
   const one = { ...base, name, count, ...placesOf(draft, inputs, count) };
   if (said.length > 0) {
     // Off with something says nothing of what turns it on.

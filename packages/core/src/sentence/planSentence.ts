@@ -56,6 +56,19 @@ function placedApart(job: Job, runId: RunId, second: SaidCircuit["place"]): Job 
   return { ...job, lamps: job.lamps.map((l) => (there.has(l.id) ? { ...l, place: second } : l)) };
 }
 
+/** The dim levels of the lamps of the circuit before, each in the housing of one of them. */
+function asDim(job: Job, n: number): Job {
+  const hosts = job.lamps.filter((l) => l.runId === `run-${n - 1}`);
+  const guests = job.lamps.filter((l) => l.runId === `run-${n}`).map((l) => l.id);
+  const lamps = job.lamps.map((lamp) => {
+    const host = hosts[guests.indexOf(lamp.id)];
+    return host && guests.includes(lamp.id)
+      ? { ...lamp, light: "dim", housing: host.id, place: host.place }
+      : lamp;
+  });
+  return { ...job, lamps };
+}
+
 /** Lamps of a run that are cut to a length, where one was said. */
 const ofLength = (job: Job, runId: RunId, lengthM: number): Job =>
   lengthM === 0
@@ -153,6 +166,9 @@ export function planSentence(
   // What is said is what is wanted: it stands at its circuit, to be looked over.
   const stage = said.circuits.length > 0 ? ("circuit" as const) : bare.card.stage;
   const carded: Job = { ...bare, card: { ...bare.card, stage, promised: said.promised } };
-  const made = said.circuits.reduce((job, circuit, i) => withCircuit(job, circuit, i + 1), carded);
+  const made = said.circuits.reduce((job, circuit, i) => {
+    const next = withCircuit(job, circuit, i + 1);
+    return circuit.dim ? asDim(next, i + 1) : next;
+  }, carded);
   return behindConverter(made, said, shelf);
 }

@@ -21,6 +21,7 @@ function circuitText(circuit: SaidCircuit): string {
   const always = condition.anyOf.every((group) => group.length === 0);
   return [
     `${count} × ${part.name} ${whereWords(circuit)}`,
+    ...(circuit.dim ? ["dim in the same housing"] : []),
     always ? "always on" : `with ${conditionText(condition)}`,
     ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
     ...(relay === "auto" ? [] : [relay === "yes" ? "with a relay" : "without a relay"]),
@@ -34,6 +35,7 @@ export function understoodWords(circuit: SaidCircuit): string {
   const { count, part, condition, series, feed, replaces } = circuit;
   return [
     `${count} × ${part.name} ${whereWords(circuit)}`,
+    ...(circuit.dim ? ["dim in the same housing"] : []),
     `on with ${conditionText(condition) || "nothing: always"}`,
     ...(feed.kind === "usual" || feed.kind === "pin" ? [] : [`from the ${feed.kind}`]),
     ...(series ? ["in series"] : []),

@@ -1,7 +1,8 @@
-import { customerIn, dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.ts";
+import { dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.ts";
+import { customerIn } from "./customerIn.ts";
 import { circuitsOf, distinct } from "./finish.ts";
 import { hungOn } from "./hungOn.ts";
-import { Reader } from "./reader.ts";
+import { Reader } from "./read/reader.ts";
 import { pinText } from "../synthesis/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import type { SaidCircuit, SaidJob, SentenceWorld } from "./said.ts";

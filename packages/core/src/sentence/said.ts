@@ -25,6 +25,8 @@ export interface SaidCircuit {
   readonly series: boolean;
   /** How it joins the wires of the factory lamp that it comes in the place of; null for an added one. */
   readonly replaces: Lamp["joint"] | null;
+  /** It is the dim level of the lamps of the circuit before it, in their housings. */
+  readonly dim: boolean;
 }
 
 /** What a sentence says of a job, and what of it was not understood. */

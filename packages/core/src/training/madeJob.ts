@@ -41,6 +41,7 @@ function circuitOf(from: MadeFrom, vehicle: Vehicle, chance: Chance): SaidCircui
       replaces: null,
       second: null,
       lengthM: 0,
+      dim: false,
     },
   };
 }

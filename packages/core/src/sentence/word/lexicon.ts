@@ -8,6 +8,24 @@ export const INPUT_PHRASES: readonly (readonly [string, Input])[] = [
   ["separate switch", "switch"],
   ["bar switch", "switch"],
   ["handlebar switch", "switch"],
+  ["dash switch", "switch"],
+  ["dashboard switch", "switch"],
+  ["panel switch", "switch"],
+  ["push switch", "switch"],
+  ["lighted switch", "switch"],
+  ["two way switch", "switch"],
+  ["three way switch", "switch"],
+  ["three position switch", "switch"],
+  ["switch of its own", "switch"],
+  ["switch of their own", "switch"],
+  ["switch on the dash", "switch"],
+  ["switch on the bars", "switch"],
+  ["switch on the handlebar", "switch"],
+  ["switch by the seat", "switch"],
+  ["own sw", "switch"],
+  ["sw", "switch"],
+  // What can be switched off has a switch: it is no lamp that waits for it to be off.
+  ["switched off", "switch"],
   ["rocker switch", "switch"],
   ["toggle switch", "switch"],
   ["rocker", "switch"],
@@ -111,12 +129,46 @@ export const EACH_SIDE_PHRASES: readonly (readonly [string, true])[] = [
   ["on either side", true],
 ];
 
+/** On the left and on the right. */
+export const BOTH_SIDES_PHRASES: readonly (readonly [string, true])[] = [
+  ["both sides", true],
+  ["on both sides", true],
+  ["at both sides", true],
+];
+
+/** In front and behind. */
+export const BOTH_ENDS_PHRASES: readonly (readonly [string, true])[] = [
+  ["all round", true],
+  ["all around", true],
+  ["at both ends", true],
+  ["on all corners", true],
+  ["on all four corners", true],
+];
+
+/** That two levels of one lamp are meant: the brake light and the tail light of one housing. */
+export const SAME_HOUSING_PHRASES: readonly (readonly [string, true])[] = [
+  ["dim in the same housing", true],
+];
+
 export const PLACE_PHRASES: readonly (readonly [string, Lamp["place"]])[] = [
   ["in front", "front"],
   ["up front", "front"],
   ["at the front", "front"],
   ["on the front", "front"],
   ["front", "front"],
+  ["on the handlebar", "front"],
+  ["on the bumper", "front"],
+  ["on the front bumper", "front"],
+  ["on the grille", "front"],
+  ["on the fork", "front"],
+  ["on the hood", "front"],
+  ["on the trunk", "rear"],
+  ["on the tailgate", "rear"],
+  ["on the rear bumper", "rear"],
+  ["on the rear rack", "rear"],
+  ["on the front rack", "front"],
+  ["at the number plate", "rear"],
+  ["at the license plate", "rear"],
   ["at the back", "rear"],
   ["on the back", "rear"],
   ["at the rear", "rear"],
@@ -145,6 +197,11 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
   bar: ["light bar", "lightbar", "led bar", "bar"],
   pod: ["light pod", "pod", "cube"],
   spot: ["spotlight", "spot light", "spot", "driving light", "driving lamp"],
+  ditch: ["ditch light", "ditch lamp"],
+  rock: ["rock light", "rock lamp"],
+  winch: ["winch light", "winch lamp"],
+  running: ["daytime running light", "running light", "marker light", "marker lamp"],
+  beacon: ["beacon", "strobe light", "strobe lamp", "warning light", "warning lamp"],
   flood: ["floodlight", "flood light", "flood"],
   fog: ["fog light", "fog lamp", "foglight", "fog"],
   work: ["work light", "work lamp", "worklight", "scene light"],
@@ -162,7 +219,7 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
   brake: ["brake light", "brake lamp", "stop light", "stop lamp"],
   strip: [
     ...["led strip", "light strip", "strip light", "strip"],
-    ...["led tape", "light tape", "tape light", "tape"],
+    ...["led tape", "light tape", "tape light", "tape", "underglow"],
   ],
   path: ["path light", "path lamp", "courtesy light"],
   headlight: ["headlight", "headlamp", "headlight bulb"],
@@ -184,7 +241,9 @@ export const SORTS: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Sorts that do for others where a shelf has none of them: common practice. */
-export const STANDS_FOR: Readonly<Record<string, string>> = { reverse: "work" };
+export const STANDS_FOR: Readonly<Record<string, string>> = {
+  ...{ reverse: "work", winch: "work", ditch: "pod", rock: "pod", running: "pod", beacon: "pod" },
+};
 
 /** Words before a sort that say what kind of it: part of the name, or a sort of their own. */
 export const KIND_WORDS: readonly string[] = [
@@ -213,8 +272,8 @@ export const FILLERS: ReadonlySet<string> = new Set(
   (
     "a an the and of to it its his her their our my please add fit put mount install want wants " +
     "would like need needs needing some with on in at when while if only is are be by for from " +
-    "that which who also plus then set pair couple both under fed feed wired run running off, " +
-    "so as third extra additional second golf combo together wired wire , ; : ( ) & + × / new more another customer job kit lit come comes coming should must"
+    "that which who can also plus then set pair couple both under fed feed wired run running off, " +
+    "so as ones third extra additional second golf combo together wired wire , ; : ( ) & + × / new more another customer job kit lit come comes coming should must"
   ).split(" "),
 );
 
@@ -232,6 +291,9 @@ export const KNOWN_WORDS: ReadonlySet<string> = new Set(
       NOT_PHRASES,
       PLACE_PHRASES,
       EACH_SIDE_PHRASES,
+      BOTH_SIDES_PHRASES,
+      BOTH_ENDS_PHRASES,
+      SAME_HOUSING_PHRASES,
     ].flatMap((phrases) => phrases.map(([words]) => words)),
     ...Object.values(SORTS).flat(),
     ...KIND_WORDS,

@@ -70,7 +70,7 @@ export const familyOf = (sorts: readonly string[]): LoadPart["family"] =>
 
 /** Points for and against a part; what fits worse than this is not what was asked for. */
 const LEAST = 3;
-const [SORT_POINTS, HEAD_POINTS, COLOUR_POINTS, WATT_POINTS] = [4, 2, 3, 5];
+const [SORT_POINTS, HEAD_POINTS, COLOUR_POINTS, WATT_POINTS, LEVEL_POINTS] = [4, 2, 3, 5, 10];
 /** For what nobody asked for: another sort beside, electronics inside, a body that is its ground. */
 const [OTHER_SORT, ODD_LAMP] = [-0.5, -2];
 /** Watts that differ by more than this share are another lamp. */
@@ -110,6 +110,9 @@ function pointsOf(part: LoadPart, asked: AskedLoad): number {
     (part.behaviour !== null) !== asked.flashes,
   ].filter(Boolean).length;
   const colour = light === null ? 0 : part.light === light ? COLOUR_POINTS : -2 * COLOUR_POINTS;
+  // Tail and brake light in one housing are two levels of one lamp.
+  const isBoth = wanted.includes("tail") && wanted.includes("brake");
+  const levels = isBoth && part.dim !== null && own.has("tail") ? LEVEL_POINTS : 0;
   const watts = wattsOf(part);
   const wattsWanted = wattsAsked(asked);
   const power =
@@ -126,6 +129,7 @@ function pointsOf(part: LoadPart, asked: AskedLoad): number {
     ODD_LAMP * odd +
     colour +
     power +
+    levels +
     bulb +
     LEAST
   );

@@ -1,7 +1,7 @@
-import type { Lamp, Run, Term } from "../job/index.ts";
-import type { LoadPart } from "../part/index.ts";
-import type { SaidFeed } from "./said.ts";
-import type { AskedLoad } from "./word/shelfMatch.ts";
+import type { Lamp, Run, Term } from "../../job/index.ts";
+import type { LoadPart } from "../../part/index.ts";
+import type { SaidFeed } from "../said.ts";
+import type { AskedLoad } from "../word/shelfMatch.ts";
 
 /** A circuit as far as it has been read. */
 export interface Draft {
@@ -28,6 +28,8 @@ export interface Draft {
   /** Its number is meant for each side. */
   eachSide: boolean;
   replaces: Lamp["joint"] | null;
+  /** It is the dim level of the lamps of the circuit before it. */
+  dim: boolean;
   /** Of what is sold by the metre, in m; 0 where nobody said. */
   lengthM: number;
 }

@@ -1,8 +1,8 @@
-import type { Input, Term } from "../job/index.ts";
-import { ARTICLES } from "./word/feedAt.ts";
-import { ALWAYS_PHRASES, BEFORE_INPUT, NOT_PHRASES } from "./word/lexicon.ts";
+import type { Input, Term } from "../../job/index.ts";
+import { ARTICLES } from "../word/feedAt.ts";
+import { ALWAYS_PHRASES, BEFORE_INPUT, NOT_PHRASES } from "../word/lexicon.ts";
 import { Reading } from "./reading.ts";
-import { longest } from "./word/token.ts";
+import { longest } from "../word/token.ts";
 
 const BEAMS: ReadonlySet<Input> = new Set(["low", "high"]);
 
@@ -27,6 +27,7 @@ export class Conditions extends Reading {
     this.takeReplacing();
     this.dropAhead();
     const groups = this.current ? this.current.groups : this.waiting.terms;
+    if (!this.current) this.waitingAt.push([this.i, this.i + length]);
     if (groups.length === 0 || this.freshGroup) groups.push([]);
     const group = groups.at(-1);
     // "with the engine off": off is not on, and not off is on.
@@ -62,7 +63,10 @@ export class Conditions extends Reading {
     const found = longest(this.tokens, this.i, ALWAYS_PHRASES);
     if (!found) return 0;
     if (this.current) this.current.always = true;
-    else this.waiting.always = true;
+    else {
+      this.waiting.always = true;
+      this.waitingAt.push([this.i, this.i + found.length]);
+    }
     return found.length;
   }
 

@@ -1,23 +1,24 @@
-import type { LoadPart } from "../part/index.ts";
-import { feedAt } from "./word/feedAt.ts";
-import { FLASHING, isEnds, isSides, nothingAhead } from "./draft.ts";
-import { Conditions } from "./conditions.ts";
+import type { LoadPart } from "../../part/index.ts";
+import { feedAt } from "../word/feedAt.ts";
+import { FLASHING, isEnds, isSides } from "./draft.ts";
+import { Loads } from "./loads.ts";
 import {
   COUNT_WORDS,
+  BOTH_ENDS_PHRASES,
+  BOTH_SIDES_PHRASES,
   EACH_SIDE_PHRASES,
-  FILAMENT_WORDS,
   FILLERS,
   isLed,
   INPUT_PHRASES,
   KIND_WORDS,
   LAMP_INPUT_PHRASES,
   PLACE_PHRASES,
-} from "./word/lexicon.ts";
-import { amountAt } from "./word/amountAt.ts";
-import { replaceAt } from "./word/replaceAt.ts";
-import { colourOf, sortAt, sortsIn, type AskedLoad } from "./word/shelfMatch.ts";
-import { longest, matches, tokensOf } from "./word/token.ts";
-import { titled } from "./word/titled.ts";
+  SAME_HOUSING_PHRASES,
+} from "../word/lexicon.ts";
+import { amountAt } from "../word/amountAt.ts";
+import { replaceAt } from "../word/replaceAt.ts";
+import { colourOf, sortAt, sortsIn } from "../word/shelfMatch.ts";
+import { longest, matches, tokensOf } from "../word/token.ts";
 
 /** Metres of a unit of length. */
 const LENGTH_UNITS: Readonly<Record<string, number>> = {
@@ -25,11 +26,13 @@ const LENGTH_UNITS: Readonly<Record<string, number>> = {
 };
 
 /** Reads what is left of a sentence when vehicle, customer and day are out of it. */
-export class Reader extends Conditions {
+export class Reader extends Loads {
   read(): void {
     while (this.i < this.tokens.length) this.i += this.step();
     this.takeReplacing();
     this.dropAhead();
+    // What nothing came after turns nothing on: "hazards on the quad".
+    this.unknown.push(...this.waitingAt);
   }
 
   /** Takes what stands here; answers how many tokens it was. */
@@ -38,6 +41,10 @@ export class Reader extends Conditions {
       this.takeNamedPart() ||
       this.takeReplace() ||
       this.takeEachSide() ||
+      this.takeBoth() ||
+      this.takeSameHousing() ||
+      this.takeOnes() ||
+      this.takeShared() ||
       this.takeLength() ||
       this.takeAmount() ||
       this.takeJoint() ||
@@ -97,6 +104,9 @@ export class Reader extends Conditions {
       ["with an adapter", "adapter"],
       ["plug and play", "plug"],
       ["by their plug", "plug"],
+      ["adapter", "adapter"],
+      ["by plug", "plug"],
+      ["plugged in", "plug"],
       ["spliced", "splice"],
     ] as const) {
       const length = matches(this.tokens, this.i, words.split(" "));
@@ -110,7 +120,8 @@ export class Reader extends Conditions {
   /** "two", "a pair of", "40 W", "12 V": how many, and of what power. */
   private takeAmount(): number {
     const amount = amountAt(this.tokens, this.i);
-    if (!amount) return 0;
+    // "a three way switch" counts nothing.
+    if (!amount || longest(this.tokens, this.i, INPUT_PHRASES)) return 0;
     const { of, value, length } = amount;
     if (of !== "count") {
       const behind = !this.loadFollows(this.i + length) && this.current?.asked?.[of] === null;
@@ -133,7 +144,10 @@ export class Reader extends Conditions {
       if (this.ahead.count === null && this.loadFollows(this.i + 1)) this.startAhead().count = 1;
       return 1;
     }
-    this.startAhead().count = value;
+    // "rock lights, four, on a switch"
+    const behind = this.current?.plural && this.current.count === null && value > 1;
+    if (behind && !this.loadFollows(this.i + 1)) this.current.count = value;
+    else this.startAhead().count = value;
     return 1;
   }
 
@@ -195,62 +209,6 @@ export class Reader extends Conditions {
     return sort ? this.takeLoad() : 0;
   }
 
-  private takeLoad(): number {
-    const { tokens, i } = this;
-    // "LED work light bar": all sorts that follow each other name one thing.
-    let end = i;
-    const sorts: string[] = [];
-    const called: string[] = [];
-    for (let sort = sortAt(tokens, end); sort; sort = sortAt(tokens, end)) {
-      sorts.push(sort.meaning.sort);
-      called.push(sort.meaning.words);
-      end += sort.length;
-    }
-    const { kinds, from, gone } = this.ahead;
-    // A plain lamp that takes another's place is one of its sort.
-    const plain = sorts.every((sort) => sort === "lamp" || sort === "bulb");
-    const { length, ...amounts } = this.amountsBehind(end);
-    const asked: AskedLoad = {
-      ...{ sorts: [...new Set(plain ? [...gone, ...sorts] : sorts)], colour: colourOf(kinds) },
-      ...amounts,
-      flashes: kinds.some((kind) => FLASHING.has(kind)),
-      led: kinds.some(isLed),
-      filament: sorts.includes("bulb") || kinds.some((kind) => FILAMENT_WORDS.has(kind)),
-      series: false,
-    };
-    const plural = /[^s]s$/.test(this.word(end - 1));
-    const said = [...kinds, ...called].join(" ");
-    const words = plural && !said.endsWith("s") ? `${said}s` : said;
-    const name = titled(words);
-    const picked = this.pick(name, asked);
-    if (!picked) {
-      this.unknown.push([from ?? i, end]);
-      this.ahead = nothingAhead();
-      return end - i;
-    }
-    this.begin(picked.part, asked, { name, sorts: asked.sorts, plural, told: picked.told });
-    return end + length - i;
-  }
-
-  /** "lamps of 10 W", "a bar, 12 V": what was said before a load, and what stands right behind it. */
-  private amountsBehind(end: number) {
-    const { watts, volts, amps } = this.ahead;
-    const amounts = { watts, volts, amps };
-    const of = this.word(end) === "of" || this.word(end) === "with" ? 1 : 0;
-    let length = 0;
-    let at = end + of;
-    for (let amount = amountAt(this.tokens, at); amount; amount = amountAt(this.tokens, at)) {
-      if (amount.of === "count" || amounts[amount.of] !== null) break;
-      amounts[amount.of] = amount.value;
-      at += amount.length;
-      length = at - end;
-    }
-    // "a bar and 40 W pods": what a load follows on is that one's.
-    return length > 0 && this.loadFollows(at)
-      ? { watts, volts, amps, length: 0 }
-      : { ...amounts, length };
-  }
-
   /** "2 m", "50 cm" of a strip that is sold by the metre. */
   private takeLength(): number {
     const value = Number(this.word(this.i));
@@ -271,6 +229,34 @@ export class Reader extends Conditions {
     if (!this.current || !each) return 0;
     this.current.eachSide = true;
     return each.length;
+  }
+
+  /** "both sides", "all round": of what was named, or of what comes. */
+  private takeBoth(): number {
+    const sides = longest(this.tokens, this.i, BOTH_SIDES_PHRASES);
+    const ends = longest(this.tokens, this.i, BOTH_ENDS_PHRASES);
+    const found = sides ?? ends;
+    if (!found) return 0;
+    const follows = this.loadFollows(this.i + found.length);
+    const of = this.current && !follows ? this.current : this.startAhead();
+    of.bothSides ||= sides !== null;
+    of.bothEnds ||= ends !== null;
+    return found.length;
+  }
+
+  private takeSameHousing(): number {
+    const found = longest(this.tokens, this.i, SAME_HOUSING_PHRASES);
+    if (!found || !this.current || this.drafts.length < 2) return 0;
+    this.current.dim = true;
+    return found.length;
+  }
+
+  /** "with LED ones": they are of the sort of what goes. */
+  private takeOnes(): number {
+    if (!/^ones?$/.test(this.word(this.i)) || !this.ahead.replaces) return 0;
+    const before = this.drafts.length;
+    this.takeReplacing();
+    return this.drafts.length > before ? 1 : 0;
   }
 
   private takePlace(): number {

@@ -1,10 +1,10 @@
-import type { Term } from "../job/index.ts";
-import type { LoadPart } from "../part/index.ts";
-import type { Vehicle } from "../vehicle/index.ts";
+import type { Term } from "../../job/index.ts";
+import type { LoadPart } from "../../part/index.ts";
+import type { Vehicle } from "../../vehicle/index.ts";
 import { nothingAhead, type Ahead, type Draft } from "./draft.ts";
-import { COUNT_WORDS, KIND_WORDS, PLACE_PHRASES, STANDS_FOR, isLed } from "./word/lexicon.ts";
-import { partAsSaid, takenAs } from "./word/partAsSaid.ts";
-import type { SentenceWorld } from "./said.ts";
+import { COUNT_WORDS, KIND_WORDS, PLACE_PHRASES, STANDS_FOR, isLed } from "../word/lexicon.ts";
+import { partAsSaid, takenAs } from "../word/partAsSaid.ts";
+import type { SentenceWorld } from "../said.ts";
 import {
   colourOf,
   partFor,
@@ -12,9 +12,9 @@ import {
   wattsAsked,
   wattsOf,
   type AskedLoad,
-} from "./word/shelfMatch.ts";
-import { longest, matches, tokensOf, type Token } from "./word/token.ts";
-import { titled } from "./word/titled.ts";
+} from "../word/shelfMatch.ts";
+import { longest, matches, tokensOf, type Token } from "../word/token.ts";
+import { titled } from "../word/titled.ts";
 
 /** Watts that differ by no more than this share are the same, rounded. */
 const ROUNDED = 0.02;
@@ -25,6 +25,8 @@ export class Reading {
   readonly unknown: [from: number, to: number][] = [];
   protected ahead = nothingAhead();
   protected waiting: { terms: Term[][]; always: boolean } = { terms: [], always: false };
+  /** Where what stands in `waiting` was said. */
+  protected readonly waitingAt: [from: number, to: number][] = [];
   protected negated = false;
   protected freshGroup = false;
   protected i = 0;
@@ -70,9 +72,11 @@ export class Reading {
       ...{ sorts: [...sorts, ...gone], eachSide: false, lengthM: 0 },
       ...{ feed: { kind: "usual" }, relay: "auto", series: false, bothSides },
       replaces: replaces ? "splice" : null,
+      dim: false,
     });
     this.ahead = nothingAhead();
     this.waiting = { terms: [], always: false };
+    this.waitingAt.length = 0;
     [this.negated, this.freshGroup] = [false, false];
   }
 
