@@ -140,8 +140,9 @@ describe("finding", () => {
     await screen.findByRole("button", { name: "Plan it" });
     // Back to change it, the sentence is there and written on.
     await user.click(screen.getByRole("button", { name: "Change the sentence" }));
-    await waitFor(() => expect(screen.getByRole("combobox")).toHaveFocus());
-    expect(screen.getByRole("combobox")).toHaveValue(said);
+    const back = within(await screen.findByRole("dialog", { name: "Find" }));
+    await waitFor(() => expect(back.getByRole("combobox")).toHaveFocus());
+    expect(back.getByRole("combobox")).toHaveValue(said);
     await user.keyboard("{Enter}");
     await screen.findByRole("button", { name: "Plan it" });
     // Enter is enough: what can be pressed has the focus.
