@@ -27,18 +27,40 @@ describe("the ledger", () => {
     await say(user, "left cover: 1 push rear; after rider seat; 3 min");
     await say(user, "floor mat: after the moon");
     expect(screen.getByRole("alert")).toHaveTextContent("“moon”: no such step");
-    await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
+    await user.click(within(step(/left cover/)).getByRole("button", { name: "Take off" }));
     expect(step(/left cover/)).toHaveTextContent("rider seat");
     await saved();
     expect(shop.job("j").strip.map((s) => s.state)).toEqual(["on", "on"]);
-    await user.click(within(step(/rider seat/)).getByRole("button", { name: "Off" }));
-    await user.click(within(step(/left cover/)).getByRole("button", { name: "Off" }));
+    await user.click(within(step(/rider seat/)).getByRole("button", { name: "Take off" }));
+    await user.click(within(step(/left cover/)).getByRole("button", { name: "Take off" }));
     await saved();
     expect(shop.job("j").strip.map((s) => s.state)).toEqual(["off", "off"]);
   });
 });
 
 describe("a step as it is said", () => {
+  it("is two where a second panel comes after then, and neither where one cannot be", async () => {
+    const { user, shop } = await openFit(createJob("Strip", "", FELLRUNNER), "strip");
+    await screen.findByLabelText(/^Say or type a step/);
+    await say(user, "rack 4 bolts; then rack 2 clips");
+    expect(screen.getByRole("alert")).toHaveTextContent("“rack” is in the ledger already");
+    expect(shop.job("j").strip).toEqual([]);
+    await rewrite(
+      user,
+      screen.getByLabelText(/^Say or type a step/),
+      "rack 4 bolts; then cover 2 clips",
+    );
+    expect(screen.getAllByRole("list", { name: "Understood" })).toHaveLength(2);
+    const [, second] = screen.getAllByLabelText("How many were understood");
+    await rewrite(user, second!, "3");
+    await user.click(screen.getByRole("button", { name: "Add" }));
+    await saved();
+    const { strip, fasteners } = shop.job("j");
+    expect(strip.map((s) => s.name)).toEqual(["rack", "cover"]);
+    expect(strip[1]!.after).toEqual([strip[0]!.id]);
+    expect(fasteners.map((f) => f.count)).toEqual([4, 3]);
+  });
+
   it("is shown as it was understood, put right by touch, and added so", async () => {
     const { user, shop } = await openFit(createJob("Strip", "", FELLRUNNER), "strip");
     const field = await screen.findByLabelText(/^Say or type a step/);
@@ -149,7 +171,7 @@ describe("a step, opened", () => {
   it("parts its plugs on the way off and joins them on the way back, each counted", async () => {
     const { user, shop } = await two();
     await user.click(screen.getByRole("button", { name: "Plug" }));
-    const off = () => screen.getAllByRole("button", { name: "Off" })[0]!;
+    const off = () => screen.getAllByRole("button", { name: "Take off" })[0]!;
     await user.click(off());
     expect(await screen.findByText(/^rider seat: .*plug/)).toBeVisible();
     expect((await ledger(shop)).strip[0]!.state).toBe("on");
@@ -161,7 +183,7 @@ describe("a step, opened", () => {
       screen
         .getAllByRole("listitem")
         .find((li) => within(li).queryByRole("button", { name: /rider seat/ }))!;
-    const back = () => within(row()).getByRole("button", { name: "Back on" });
+    const back = () => within(row()).getByRole("button", { name: "Put back" });
     await user.click(back());
     expect((await ledger(shop)).strip[0]!.state).toBe("off");
     await user.click(screen.getByRole("checkbox", { name: /^joined/ }));

@@ -82,7 +82,15 @@ function rightJob(chance: Chance): Job {
     };
   });
   const said = {
-    ...{ vehicle, machine: "", customer: "", promised: "", notUnderstood: [], assumed: [] },
+    ...{
+      vehicle,
+      words: "",
+      machine: "",
+      customer: "",
+      promised: "",
+      notUnderstood: [],
+      assumed: [],
+    },
     circuits: circuits.filter((c) => c !== null),
   };
   return planSentence(said, vehicle, DEFAULT_PRACTICES, DEMO_SHELF);

@@ -48,6 +48,7 @@ describe("a sentence", () => {
       const job = planSentence(said, said.vehicle ?? FELLRUNNER, DEFAULT_PRACTICES, DEMO_SHELF);
       expect(integrityFaults(job)).toEqual([]);
       expect(job.runs).toHaveLength(said.circuits.length);
+      expect(job.wishes.map((w) => w.text)).toEqual([text]);
       expect(job.lamps).toHaveLength(said.circuits.reduce((n, c) => n + c.count, 0));
       expect(checkedCircuit(job).circuit.runs).toHaveLength(job.runs.length);
     }
@@ -207,7 +208,7 @@ describe("a printed plan", () => {
         fc.constantFrom("", "2026-12-02", "2027-01-31"),
         (circuits, vehicle, customer, promised) => {
           const said: SaidJob = {
-            ...{ vehicle, machine: "", customer, promised },
+            ...{ words: "", vehicle, machine: "", customer, promised },
             // The first has none before it whose housing it could share.
             circuits: circuits.map((c, i) => (i === 0 ? { ...c, dim: false } : c)),
             ...{ notUnderstood: [], assumed: [] },

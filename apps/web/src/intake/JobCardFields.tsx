@@ -35,7 +35,9 @@ export function JobCardFields() {
       <div className="flex items-center gap-3 border-b border-hair py-1">
         <span className="w-24 shrink-0">Model year</span>
         <NumberInput
-          label="Model year, 0 when nobody knows"
+          label="Model year"
+          none="not known"
+          className="w-28"
           value={vehicle.year}
           max={2100}
           onCommit={(n) =>

@@ -51,6 +51,14 @@ const LEAST_SHARE = 0.001;
 
 const round = (x: number): number => Number(x.toPrecision(4));
 
+/** A value to one digit more than its bounds tell: 3.425 between 1.1 and 5.75 is 3.4. */
+function roundBetween(value: number, low: number, high: number): number {
+  const half = (high - low) / 2;
+  if (!(half > 0)) return round(value);
+  const decimals = Math.min(6, Math.max(0, 1 - Math.floor(Math.log10(half))));
+  return Math.min(high, Math.max(low, Number(value.toFixed(decimals))));
+}
+
 const isNumber = (
   m: Measurement,
 ): m is Measurement & { value: number; low: number; high: number } =>
@@ -143,12 +151,9 @@ function anyOf(groups: readonly KnownGroup[]): Fact | null {
   const facts = groups.flatMap(({ next }) => (next ? [next] : []));
   if (facts.length === 0) return null;
   const mean = facts.reduce((sum, { value }) => sum + value, 0) / facts.length;
-  return factOf(
-    round(mean),
-    "sister",
-    Math.min(...facts.map(({ low }) => low)),
-    Math.max(...facts.map(({ high }) => high)),
-  );
+  const low = Math.min(...facts.map((fact) => fact.low));
+  const high = Math.max(...facts.map((fact) => fact.high));
+  return factOf(roundBetween(mean, low, high), "sister", low, high);
 }
 
 /**
@@ -174,7 +179,8 @@ function nextOf(all: readonly Measurement[]): Fact | null {
   const low = Math.min(made.value - half, ...reach);
   const high = Math.max(made.value + half, ...reach);
   const floor = numbers.every((m) => m.low >= 0) ? 0 : -Infinity;
-  return factOf(round(made.value), "sister", round(Math.max(floor, low)), round(high));
+  const bounds = [round(Math.max(floor, low)), round(high)] as const;
+  return factOf(roundBetween(made.value, ...bounds), "sister", ...bounds);
 }
 
 function mostSaid(all: readonly Measurement[]): string {

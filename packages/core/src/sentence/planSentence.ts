@@ -9,10 +9,12 @@ import {
   replaceLamp,
   setRun,
   type Edit,
+  type Input,
   type Job,
   type Practices,
   type Run,
   type RunId,
+  type Wish,
 } from "../job/index.ts";
 import { borneVolts, type Part } from "../part/index.ts";
 import { packRangeV } from "../source/index.ts";
@@ -150,6 +152,21 @@ function titleOf({ circuits }: SaidJob): string {
   return rest.length === 0 ? last : `${rest.join(", ")} and ${lowered(last)}`;
 }
 
+/** What the sentence is for, by what it plans: seeing further, being seen, being seen braking. */
+function purposeOf({ circuits }: SaidJob): Wish["purpose"] {
+  const inputs = circuits.flatMap(({ condition }) => condition.anyOf.flat().map((t) => t.input));
+  if (inputs.some((input) => BRAKES.has(input))) return "beSeenBraking";
+  if (inputs.some((input) => input === "left" || input === "right")) return "beSeen";
+  const isLamp = circuits.some(({ part }) => part.family === "lamp");
+  return isLamp ? "seeFurther" : "other";
+}
+
+const BRAKES: ReadonlySet<Input> = new Set(["brake", "lever", "pedal"]);
+
+/** What somebody asked for stays with the job in their own words. */
+const wishesOf = (said: SaidJob): readonly Wish[] =>
+  said.words === "" ? [] : [{ id: "wish-1", purpose: purposeOf(said), text: said.words }];
+
 /** A job as a sentence says it, laid out by the ordinary way. */
 export function planSentence(
   said: SaidJob,
@@ -165,7 +182,8 @@ export function planSentence(
   );
   // What is said is what is wanted: it stands at its circuit, to be looked over.
   const stage = said.circuits.length > 0 ? ("circuit" as const) : bare.card.stage;
-  const carded: Job = { ...bare, card: { ...bare.card, stage, promised: said.promised } };
+  const card = { ...bare.card, stage, promised: said.promised };
+  const carded: Job = { ...bare, card, wishes: wishesOf(said) };
   const made = said.circuits.reduce((job, circuit, i) => {
     const next = withCircuit(job, circuit, i + 1);
     return circuit.dim ? asDim(next, i + 1) : next;

@@ -49,6 +49,7 @@ export function readSentence(text: string, world: SentenceWorld): SaidJob {
   const circuits = distinct(reader.drafts.flatMap((draft) => circuitsOf(draft, assumed)));
   if (vehicle) assumed.push(...circuits.flatMap((circuit) => replacedWords(vehicle, circuit)));
   return {
+    words: text.trim(),
     ...{ vehicle, machine, customer, promised, circuits, assumed },
     notUnderstood: reader.unknown
       .sort(([a], [b]) => a - b)

@@ -31,6 +31,8 @@ export interface SaidCircuit {
 
 /** What a sentence says of a job, and what of it was not understood. */
 export interface SaidJob {
+  /** The whole of it, as it was said. */
+  readonly words: string;
   readonly vehicle: Vehicle | null;
   /** Which one of the model: "the grey one"; "" where nobody said. */
   readonly machine: string;

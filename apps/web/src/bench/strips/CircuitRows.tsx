@@ -4,6 +4,7 @@ import { useJob } from "../../job/store/jobStore.ts";
 import { Empty } from "../../ui/page/states.tsx";
 import type { Selection } from "../selection.ts";
 import { useAlongCircuits } from "./alongCircuits.ts";
+import { useRoomy } from "./roomy.ts";
 import { StripRow } from "./StripRow.tsx";
 import { TrunkRow } from "./TrunkRow.tsx";
 
@@ -22,16 +23,23 @@ interface CircuitRowsProps {
 
 /** All circuits below each other, what they share before them; the arrow keys go along them. */
 export const CircuitRows = memo(function CircuitRows({
-  view: { strips, trunks },
+  view,
   marks,
   selection,
   select,
 }: CircuitRowsProps) {
+  const { strips, trunks } = view;
   const job = useJob();
+  const roomy = useRoomy(view);
   const circuits = useAlongCircuits();
   const unplanned = job.runs.filter((run) => !strips.some((s) => s.runId === run.id));
   return (
-    <div role="group" aria-label="Circuits" className="border-t border-ink" ref={circuits}>
+    <div
+      role="group"
+      aria-label="Circuits"
+      className={`border-t border-ink ${roomy ? "roomy" : ""}`}
+      ref={circuits}
+    >
       {trunks.map((trunk) => (
         <TrunkRow
           key={trunk.ownerId}
@@ -46,6 +54,7 @@ export const CircuitRows = memo(function CircuitRows({
         <StripRow
           key={strip.runId}
           strip={strip}
+          roomy={roomy}
           findings={marks}
           dropTarget={job.practices.dropTarget}
           selection={selection}

@@ -11,7 +11,13 @@ const INK = "var(--ink)";
 /** The symbol of a part, as paper has it too. */
 function Symbol({ width, marks }: { width: number; marks: ReturnType<LaneLook["marks"]> }) {
   return (
-    <svg width={width} height="22" viewBox={`0 0 ${width} 22`} aria-hidden className="shrink-0">
+    <svg
+      width={width}
+      height="22"
+      viewBox={`0 0 ${width} 22`}
+      aria-hidden
+      className="shrink-0 in-[.roomy]:h-9 in-[.roomy]:w-auto"
+    >
       {marks.map(({ d, stroke }) => (
         <path
           key={d}
@@ -35,7 +41,7 @@ function Insulation({ colour }: { colour: string }) {
   return (
     <span
       aria-hidden
-      className="flex h-2 flex-1 items-center border-y border-edge"
+      className="flex h-2 flex-1 items-center in-[.roomy]:h-3 border-y border-edge"
       style={{ background: WIRE_COLOURS[parsed.base] }}
     >
       {stripe && <span className="h-0.5 w-full" style={{ background: WIRE_COLOURS[stripe] }} />}
@@ -50,14 +56,14 @@ const FLOWING_A = 1e-3;
 export function Lane({ part }: { part: StripPart }) {
   if (part.kind === "wire") {
     return (
-      <span className="flex h-[22px] w-full items-center">
+      <span className="flex h-[22px] w-full items-center in-[.roomy]:h-9">
         <Insulation colour={part.colour} />
       </span>
     );
   }
   const { width, leads, marks } = lookOf(part.kind);
   return (
-    <span className="flex h-[22px] w-full items-center">
+    <span className="flex h-[22px] w-full items-center in-[.roomy]:h-9">
       {leads !== "right" && <Rule />}
       {width > 0 && <Symbol width={width} marks={marks(Math.abs(part.currentA) > FLOWING_A)} />}
       {leads !== "left" && <Rule />}

@@ -31,7 +31,11 @@ const GROW: Readonly<Record<LaneLook["grow"], string>> = {
 const ONE_LINE = 13;
 /** What a letter of a name takes, and a lane to the lamps and one that goes on under them at 1280, in px. */
 const LETTER_PX = 6.4;
-export const LANE_PX = { lamps: 466, whole: 660 } as const;
+const LANE_PX = { lamps: 466, whole: 660 } as const;
+const ROOMY_PX = { lamps: 370, whole: 560 } as const;
+
+/** What names have of a lane, in px at their usual size: larger letters have less. */
+export const lanePxOf = (roomy: boolean) => (roomy ? ROOMY_PX : LANE_PX);
 
 /** Whether any name of a lane takes two lines, each with its share of the lane. */
 export function isTall(parts: readonly StripPart[], lanePx: number): boolean {
@@ -41,6 +45,9 @@ export function isTall(parts: readonly StripPart[], lanePx: number): boolean {
     return name.length > Math.min(ONE_LINE, fits);
   });
 }
+
+/** A number stays with its unit where a line is broken. */
+const UNIT = /(\d) (?=(?:mm|cm|m|in|ft|A|V|W|Ω)(?:$|\P{L}))/gu;
 
 /** Everything a segment shows, in words. */
 function spoken(part: StripPart, findings: readonly Finding[], suspicion: number | null): string {
@@ -69,7 +76,7 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
         <Lane part={part} />
       </span>
       <span className="block text-small leading-4 break-words text-muted max-md:col-start-2">
-        {part.detail}
+        {part.detail.replaceAll(UNIT, "$1\u00a0")}
       </span>
       <span className="num block text-small leading-4 max-md:col-start-3 max-md:row-start-1">
         {fixed(part.fromV, 2)} V

@@ -8,7 +8,7 @@ import {
 } from "@dragonet/core";
 import { SeverityMark } from "../../ui/Severity.tsx";
 import { LIGHT_HEX } from "../light.ts";
-import { LANE_PX, Segment, isTall } from "./Segment.tsx";
+import { Segment, isTall, lanePxOf } from "./Segment.tsx";
 import { SuspicionMark } from "./SuspicionMark.tsx";
 import type { Selecting } from "../selection.ts";
 
@@ -16,6 +16,8 @@ interface StripRowProps extends Selecting {
   readonly strip: Strip;
   readonly findings: readonly Finding[];
   readonly dropTarget: number;
+  /** Drawn larger, where there is room. */
+  readonly roomy?: boolean;
 }
 
 /** The stub before the fuse is told by the fuse ("after 150 mm") and not drawn again. */
@@ -28,7 +30,13 @@ const WORKING = 0.05;
 
 function LampMark({ lamp }: { lamp: StripLamp }) {
   return (
-    <svg width="24" height="24" viewBox="-2 -2 24 24" aria-hidden className="shrink-0">
+    <svg
+      width="24"
+      height="24"
+      viewBox="-2 -2 24 24"
+      aria-hidden
+      className="shrink-0 in-[.roomy]:size-9"
+    >
       {/* Rays say lit where white light is drawn on white paper. */}
       {lamp.level >= WORKING && lamp.family === "lamp" && (
         <path
@@ -57,10 +65,21 @@ function LampMark({ lamp }: { lamp: StripLamp }) {
   );
 }
 
-function Lamps({ strip, findings }: { strip: Strip; findings: readonly Finding[] }) {
+/** A single lamp stands at the height of the lane that leads to it. */
+const atLane = (tall: boolean): string => (tall ? "md:pt-6" : "md:pt-2 in-[.roomy]:md:pt-3.5");
+
+function Lamps({
+  strip,
+  findings,
+  tall,
+}: {
+  strip: Strip;
+  findings: readonly Finding[];
+  tall: boolean;
+}) {
   const shown = strip.lamps.slice(0, MOST_LAMPS);
   return (
-    <ul className="w-44 shrink-0 max-md:w-full">
+    <ul className={`w-44 shrink-0 max-md:w-full ${strip.lamps.length === 1 ? atLane(tall) : ""}`}>
       {shown.map((lamp) => {
         const trouble = findings.find((f) => f.place.elementId === lamp.elementId);
         return (
@@ -90,7 +109,12 @@ function Lamps({ strip, findings }: { strip: Strip; findings: readonly Finding[]
   );
 }
 
-function ControlLanes({ strip, findings, ...selecting }: Omit<StripRowProps, "dropTarget">) {
+function ControlLanes({
+  strip,
+  findings,
+  roomy = false,
+  ...selecting
+}: Omit<StripRowProps, "dropTarget">) {
   return strip.control.map((lane, i) => (
     <div key={i} className="flex items-start gap-1 max-md:flex-col">
       <span className="w-14 shrink-0 pt-4 text-small leading-4 text-muted max-md:pt-1">
@@ -102,7 +126,7 @@ function ControlLanes({ strip, findings, ...selecting }: Omit<StripRowProps, "dr
           runId={strip.runId}
           part={part}
           findings={findings.filter((f) => f.place.elementId === part.elementId)}
-          tall={isTall(lane.parts, LANE_PX.whole)}
+          tall={isTall(lane.parts, lanePxOf(roomy).whole)}
           {...selecting}
         />
       ))}
@@ -111,14 +135,22 @@ function ControlLanes({ strip, findings, ...selecting }: Omit<StripRowProps, "dr
 }
 
 /** One run as the electricity takes it: feed, fuse, relay, wire, lamps, return. */
-export function StripRow({ strip, findings, dropTarget, selection, select }: StripRowProps) {
+export function StripRow({
+  strip,
+  findings,
+  dropTarget,
+  roomy = false,
+  selection,
+  select,
+}: StripRowProps) {
   const own = findings.filter((f) => f.place.runId === strip.runId);
   const whole = own.filter((f) => f.place.elementId === null);
   const open = selection.kind === "run" && selection.runId === strip.runId;
   const stub = strip.out.find(isStub);
   const lit = strip.lamps.some((lamp) => lamp.level >= WORKING);
   const out = strip.out.filter((part) => !isStub(part));
-  const tall = isTall(out, LANE_PX.lamps) || isTall(strip.back, LANE_PX.lamps);
+  const lanePx = lanePxOf(roomy);
+  const tall = isTall(out, lanePx.lamps) || isTall(strip.back, lanePx.lamps);
   const at = (part: StripPart): Finding[] =>
     own.filter(
       (f) =>
@@ -128,7 +160,7 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
   return (
     <article
       aria-label={strip.name}
-      className="grid grid-cols-1 gap-x-3 border-b border-hair py-1.5 md:grid-cols-[10rem_minmax(0,1fr)]"
+      className="grid grid-cols-1 gap-x-3 border-b border-hair py-1.5 in-[.roomy]:py-4 md:grid-cols-[10rem_minmax(0,1fr)]"
     >
       <div>
         <button
@@ -171,7 +203,7 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
                 select={select}
               />
             ))}
-          <Lamps strip={strip} findings={own} />
+          <Lamps strip={strip} findings={own} tall={tall} />
           {strip.back.map((part) => (
             <div key={part.elementId} className="w-20 shrink-0 max-md:w-full">
               <Segment
@@ -185,7 +217,7 @@ export function StripRow({ strip, findings, dropTarget, selection, select }: Str
             </div>
           ))}
         </div>
-        <ControlLanes strip={strip} findings={own} selection={selection} select={select} />
+        <ControlLanes {...{ strip, roomy, selection, select }} findings={own} />
       </div>
     </article>
   );

@@ -1,6 +1,6 @@
 import { fixed, type Finding, type StripPart, type TrunkStrip } from "@dragonet/core";
 import { SeverityMark } from "../../ui/Severity.tsx";
-import { LANE_PX, Segment, isTall } from "./Segment.tsx";
+import { Segment, isTall, lanePxOf } from "./Segment.tsx";
 import type { Selecting } from "../selection.ts";
 
 interface TrunkRowProps extends Selecting {
@@ -23,7 +23,7 @@ export function TrunkRow({ trunk, findings, selection, select }: TrunkRowProps) 
         runId={trunk.ownerId}
         part={part}
         findings={own.filter((f) => f.place.elementId === part.elementId)}
-        tall={isTall(parts, LANE_PX.whole)}
+        tall={isTall(parts, lanePxOf(false).whole)}
         selection={selection}
         select={select}
       />

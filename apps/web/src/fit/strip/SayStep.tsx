@@ -2,10 +2,14 @@ import { useState } from "react";
 import {
   DRIVES,
   addStep,
+  applyEdits,
   driveText,
   lengthText,
   lockerText,
-  readStep,
+  readSteps,
+  type Edit,
+  type Job,
+  type ReadStep,
   type SaidFastener,
   type SaidStep,
 } from "@dragonet/core";
@@ -99,46 +103,59 @@ function Understood({ step, onChange }: UnderstoodProps) {
   );
 }
 
-type Changes = readonly Partial<SaidFastener>[];
+/** What was put right by hand, by step and fastener: "0.2". */
+type Changes = Readonly<Record<string, Partial<SaidFastener>>>;
 
 /** A step as it was read, with what was put right by hand. */
-const putRight = (step: SaidStep, changes: Changes): SaidStep => ({
+const putRight = (step: SaidStep, at: number, changes: Changes): SaidStep => ({
   ...step,
-  fasteners: step.fasteners.map((fastener, i) => ({ ...fastener, ...changes[i] })),
+  fasteners: step.fasteners.map((fastener, i) => ({ ...fastener, ...changes[`${at}.${i}`] })),
 });
 
-/** One breath, one step: what a phone's dictation writes is read as it is. */
+/** The edits of steps one after the other, or what is wrong with one of them. */
+function stepsAdded(
+  job: Job,
+  reads: readonly ReadStep[],
+  changes: Changes,
+): { readonly edits: readonly Edit[] } | { readonly wrong: string } {
+  const edits: Edit[] = [];
+  let there = job;
+  for (const [at, read] of reads.entries()) {
+    if (!read.ok) return { wrong: read.message };
+    const added = addStep(there, putRight(read.step, at, changes), mint);
+    if (!added.ok) return { wrong: added.message };
+    const made = applyEdits(there, added.edits);
+    if (!made.ok) return { wrong: made.message };
+    edits.push(...added.edits);
+    there = made.job;
+  }
+  return { edits };
+}
+
+/** One breath, one step or several with "then" between: what a phone's dictation writes is read as it is. */
 export function SayStep() {
   const job = useJob();
   const edit = useEdit();
   const [text, setText] = useState("");
-  const [changes, setChanges] = useState<Changes>([]);
+  const [changes, setChanges] = useState<Changes>({});
   const [wrong, setWrong] = useState<string | null>(null);
-  const read = readStep(text);
+  const reads = readSteps(text);
   const say = (words: string): void => {
     setText(words);
-    setChanges([]);
+    setChanges({});
     setWrong(null);
   };
   const add = (): void => {
-    if (!read.ok) {
-      setWrong(read.message);
-      return;
-    }
-    const added = addStep(job, putRight(read.step, changes), mint);
-    if (!added.ok) {
-      setWrong(added.message);
+    const added = stepsAdded(job, reads, changes);
+    if ("wrong" in added) {
+      setWrong(added.wrong);
       return;
     }
     edit(added.edits);
     say("");
   };
-  const change = (at: number, part: Partial<SaidFastener>): void =>
-    setChanges((before) => {
-      const next = [...before];
-      next[at] = { ...next[at], ...part };
-      return next;
-    });
+  const change = (at: string, part: Partial<SaidFastener>): void =>
+    setChanges((before) => ({ ...before, [at]: { ...before[at], ...part } }));
   return (
     <form
       className="no-print mb-3"
@@ -172,7 +189,16 @@ export function SayStep() {
           Add
         </Button>
       </div>
-      {read.ok && <Understood step={putRight(read.step, changes)} onChange={change} />}
+      {reads.map(
+        (read, at) =>
+          read.ok && (
+            <Understood
+              key={at}
+              step={putRight(read.step, at, changes)}
+              onChange={(i, part) => change(`${at}.${i}`, part)}
+            />
+          ),
+      )}
       {wrong !== null && (
         <p id="say-step-wrong" role="alert" className="text-small font-bold">
           {wrong}

@@ -2,6 +2,7 @@ import { ChevronDown, ChevronRight } from "lucide-react";
 import {
   type Job,
   type StripStep,
+  counted,
   fastenerText,
   fastenersOf,
   notBackYet,
@@ -13,7 +14,7 @@ import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
 import { StepDetails } from "./StepDetails.tsx";
 
-const STATE_WORDS = { on: "on the vehicle", off: "off", back: "back on" } as const;
+const STATE_WORDS = { on: "on the vehicle", off: "taken off", back: "back on" } as const;
 
 interface StepRowProps {
   readonly step: StripStep;
@@ -70,7 +71,7 @@ export function StepRow(props: StepRowProps) {
           <span className="num w-5 text-muted">{number}</span>
           <span className={step.state === "on" ? "font-bold" : ""}>{step.name}</span>
           <span className="text-small text-muted">
-            {count > 0 && `${count} fasteners`}
+            {count > 0 && counted(count, "fastener")}
             {step.hold && ", heavy"}
             {step.paint && ", painted"}
             {step.estimateMin > 0 && `, ${step.estimateMin} min`}
@@ -88,7 +89,7 @@ export function StepRow(props: StepRowProps) {
           disabled={never}
           onClick={turn}
         >
-          {done ? "Undo" : back ? "Back on" : "Off"}
+          {done ? "Undo" : back ? "Put back" : "Take off"}
         </Button>
       </div>
       <ul className="hidden pb-2 pl-12 print:block">

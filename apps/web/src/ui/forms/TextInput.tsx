@@ -99,13 +99,16 @@ interface NumberInputProps {
   readonly min?: number;
   readonly max?: number;
   readonly className?: string;
+  /** What an empty field says where nothing, which is 0, may stand in it. */
+  readonly none?: string;
 }
 
 const DECIMAL = /^-?\d+([.,]\d+)?$/;
 
 const NumberField = memo(function NumberField(props: NumberInputProps) {
-  const { label, value, onCommit, unit, min = 0, max = 1e6, className = "w-20" } = props;
+  const { label, value, onCommit, unit, min = 0, max = 1e6, className = "w-20", none } = props;
   const say = (text: string): string | null => {
+    if (none !== undefined && text.trim() === "") return null;
     const number = Number(text.trim().replace(",", "."));
     return DECIMAL.test(text.trim()) && number >= min && number <= max
       ? null
@@ -115,7 +118,8 @@ const NumberField = memo(function NumberField(props: NumberInputProps) {
     <span className="inline-flex items-baseline">
       <TextField
         label={unit ? `${label}, ${unit}` : label}
-        value={String(value)}
+        value={none !== undefined && value === 0 ? "" : String(value)}
+        {...(none === undefined ? {} : { placeholder: none })}
         check={say}
         className={`num text-right ${className}`}
         maxLength={20}

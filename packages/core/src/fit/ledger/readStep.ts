@@ -149,3 +149,34 @@ export function readStep(text: string): ReadStep {
   const name = plain(head).replace(/ ?\b(?:has|with|held by|by|comes off with)$/i, "");
   return { ok: true, step: { name: name === "" ? NAMELESS : name, ...reading.step } };
 }
+
+/** Where the next panel begins: "…; then the front cover 6 clips". */
+const THEN = /[;,.]?\s+(?:and\s+)?then\s+(?:the\s+)?/gi;
+
+/** Whether a panel of its own is told, with what holds it: "then slide forward" is none. */
+const isOwn = (text: string): boolean => {
+  const read = readStep(text);
+  const held = read.ok && read.step.fasteners.length + read.step.plugs.length > 0;
+  return held && read.step.name !== NAMELESS;
+};
+
+/** Steps that are told in one breath, parted by "then"; each comes after the one before it. */
+export function readSteps(text: string): readonly ReadStep[] {
+  const pieces: string[] = [];
+  let from = 0;
+  for (const then of text.matchAll(THEN)) {
+    const end = then.index + then[0].length;
+    if (!isOwn(text.slice(from, then.index)) || !isOwn(text.slice(end))) continue;
+    pieces.push(text.slice(from, then.index));
+    from = end;
+  }
+  let last = "";
+  return [...pieces, text.slice(from)].map((piece) => {
+    const read = readStep(piece);
+    if (!read.ok) return read;
+    const { step } = read;
+    const follows = last !== "" && step.after.length === 0 ? [last] : step.after;
+    last = step.name;
+    return { ok: true, step: { ...step, after: follows } };
+  });
+}
