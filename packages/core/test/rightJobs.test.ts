@@ -85,6 +85,7 @@ function rightJob(chance: Chance): Job {
     ...{
       vehicle,
       words: "",
+      kits: [],
       machine: "",
       customer: "",
       promised: "",

@@ -12,12 +12,13 @@ import {
   readSentence,
   usualVehicle,
   type Input,
+  type PartId,
   type ProfileId,
   type SaidCircuit,
   type SaidJob,
 } from "../src/index.ts";
 import { SENTENCES, WORLD } from "./sentences.ts";
-import { DEMO_SHELF, DEMO_VEHICLES, FELLRUNNER } from "../src/demo/index.ts";
+import { DEMO_SHELF, DEMO_VEHICLES, FELLRUNNER, demoShelf } from "../src/demo/index.ts";
 
 const circuitWords = (c: SaidCircuit): string =>
   [
@@ -69,6 +70,28 @@ describe("a sentence", () => {
       (u) => u.name === brake![0]!.label || u.name === brake![1]!.label,
     );
     expect(housings).toHaveLength(2);
+  });
+
+  it("unboxes a kit by its name or the words before kit, beside what else is said", () => {
+    const said = readSentence(
+      "unbox the road kit on the Porter and two pods with high beam for Fold Lane Bakery",
+      { ...WORLD, shelf: demoShelf() },
+    );
+    expect(said.kits.map((k) => k.id)).toEqual(["kit-road-cart"]);
+    expect(said.circuits.map(circuitWords)).toEqual(["2 pod-18 front [high beam]"]);
+    expect([said.notUnderstood, aboutWords(said)]).toEqual([[], "porter-48 | Fold Lane Bakery"]);
+    const job = planSentence(said, said.vehicle!, DEFAULT_PRACTICES, DEMO_SHELF);
+    expect(job.card.title).toBe("Road kit for carts, six relays and pods");
+    expect(job.kit.length).toBeGreaterThan(5);
+    expect(integrityFaults(job)).toEqual([]);
+    expect(checkedCircuit(job).circuit.runs).toHaveLength(job.runs.length);
+    expect(job.runs.length).toBe(1 + said.kits[0]!.content.runs.length);
+    // Of two that are called the same, neither is meant by half a name.
+    const twice = [
+      ...demoShelf(),
+      { ...KITS[0]!, id: asId<PartId>("other"), name: "Road kit, small" },
+    ];
+    expect(readSentence("road kit on the Porter", { ...WORLD, shelf: twice }).kits).toEqual([]);
   });
 
   it("means the shop's only vehicle of a kind by the words for it, and none where there are two", () => {
@@ -176,6 +199,7 @@ const term = fc.record({ input: fc.constantFrom(...INPUTS), negated: fc.boolean(
 const group = fc
   .uniqueArray(term, { minLength: 1, maxLength: 3, selector: (t) => t.input })
   .filter((terms) => terms.some((t) => !t.negated));
+const KITS = demoShelf().flatMap((p) => (p.kind === "kit" ? [p] : []));
 const loads = DEMO_SHELF.filter((p) => p.kind === "load");
 const anyCircuit: fc.Arbitrary<SaidCircuit> = fc.record({
   name: fc.constant(""),
@@ -206,19 +230,21 @@ describe("a printed plan", () => {
         fc.constantFrom(...DEMO_VEHICLES),
         fc.constantFrom("", "Scar Top Farm", "Hollin Fell Rescue Post", "Dr Pell"),
         fc.constantFrom("", "2026-12-02", "2027-01-31"),
-        (circuits, vehicle, customer, promised) => {
+        fc.subarray([...KITS]),
+        (circuits, vehicle, customer, promised, kits) => {
           const said: SaidJob = {
-            ...{ words: "", vehicle, machine: "", customer, promised },
+            ...{ words: "", vehicle, machine: "", customer, promised, kits },
             // The first has none before it whose housing it could share.
             circuits: circuits.map((c, i) => (i === 0 ? { ...c, dim: false } : c)),
             ...{ notUnderstood: [], assumed: [] },
           };
           const text = printSentence(said);
-          const back = readSentence(text, WORLD);
+          const back = readSentence(text, { ...WORLD, shelf: demoShelf() });
           expect([text, back.circuits.map(circuitWords)]).toEqual([
             text,
             said.circuits.map(circuitWords),
           ]);
+          expect([text, back.kits.map((k) => k.id)]).toEqual([text, kits.map((k) => k.id)]);
           expect([text, aboutWords(back)]).toEqual([text, aboutWords(said)]);
           expect([text, back.notUnderstood]).toEqual([text, []]);
         },

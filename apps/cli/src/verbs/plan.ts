@@ -7,7 +7,7 @@ import {
   understoodWords,
   type SaidJob,
 } from "@dragonet/core";
-import { DEMO_PRACTICES, DEMO_SHELF, DEMO_VEHICLES } from "@dragonet/core/demo";
+import { DEMO_PRACTICES, demoShelf, DEMO_VEHICLES } from "@dragonet/core/demo";
 import { printJson, type ExitCode, type World } from "../world.ts";
 
 export interface PlanOptions {
@@ -38,18 +38,18 @@ export function writePlan(text: string, options: PlanOptions, world: World): Exi
     return 2;
   }
   const said = readSentence(text, {
-    ...{ vehicles: DEMO_VEHICLES, shelf: DEMO_SHELF, customers: [] },
+    ...{ vehicles: DEMO_VEHICLES, shelf: demoShelf(), customers: [] },
     ...{ today: new Date(), vehicle },
   });
   if (!said.vehicle) {
     world.err("the sentence names no vehicle: say which, or give one by --vehicle\n");
     return 2;
   }
-  const job = planSentence(said, said.vehicle, DEMO_PRACTICES, DEMO_SHELF);
+  const job = planSentence(said, said.vehicle, DEMO_PRACTICES, demoShelf());
   const { findings } = checkedCircuit(job);
   if (options.json) {
-    const { circuits, assumed, notUnderstood } = said;
-    printJson(world, { circuits, assumed, notUnderstood, job });
+    const { circuits, kits, assumed, notUnderstood } = said;
+    printJson(world, { circuits, kits: kits.map(({ name }) => name), assumed, notUnderstood, job });
   } else {
     printSaid(said, world);
     for (const { severity, title } of groupFindings(findings)) {
@@ -64,6 +64,6 @@ export function writePlan(text: string, options: PlanOptions, world: World): Exi
       return 2;
     }
   }
-  if (said.circuits.length === 0) return 2;
+  if (said.circuits.length + said.kits.length === 0) return 2;
   return findings.some((f) => f.severity === "stop") ? 1 : 0;
 }

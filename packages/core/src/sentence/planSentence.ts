@@ -8,6 +8,7 @@ import {
   createRun,
   replaceLamp,
   setRun,
+  unbox,
   type Edit,
   type Input,
   type Job,
@@ -145,8 +146,8 @@ const isTurn = ({ condition }: SaidCircuit): boolean =>
   condition.anyOf.flat().some((t) => t.input === "left" || t.input === "right");
 
 /** "Bar and pods": what a job is called by what is on it. */
-function titleOf({ circuits }: SaidJob): string {
-  const names = circuits.map((c) => c.name).slice(0, 3);
+function titleOf({ circuits, kits }: SaidJob): string {
+  const names = [...kits, ...circuits].map((c) => c.name).slice(0, 3);
   const [last = "", ...before] = names.reverse();
   const rest = before.reverse().map((n, i) => (i === 0 ? n : lowered(n)));
   return rest.length === 0 ? last : `${rest.join(", ")} and ${lowered(last)}`;
@@ -181,12 +182,21 @@ export function planSentence(
     practices,
   );
   // What is said is what is wanted: it stands at its circuit, to be looked over.
-  const stage = said.circuits.length > 0 ? ("circuit" as const) : bare.card.stage;
+  const stage =
+    said.circuits.length + said.kits.length > 0 ? ("circuit" as const) : bare.card.stage;
   const card = { ...bare.card, stage, promised: said.promised };
   const carded: Job = { ...bare, card, wishes: wishesOf(said) };
   const made = said.circuits.reduce((job, circuit, i) => {
     const next = withCircuit(job, circuit, i + 1);
     return circuit.dim ? asDim(next, i + 1) : next;
   }, carded);
-  return behindConverter(made, said, shelf);
+  const fed = behindConverter(made, said, shelf);
+  return said.kits.reduce((job, kit, k) => {
+    let minted = 0;
+    const mint = (): string => {
+      minted += 1;
+      return `kit-${k + 1}-${minted}`;
+    };
+    return done(job, unbox(job, kit, mint));
+  }, fed);
 }

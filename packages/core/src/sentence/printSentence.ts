@@ -47,7 +47,7 @@ export function understoodWords(circuit: SaidCircuit): string {
 export function printSentence(said: SaidJob): string {
   const { vehicle, machine, customer, promised } = said;
   return [
-    said.circuits.map(circuitText).join("; "),
+    [...said.circuits.map(circuitText), ...said.kits.map(({ name }) => name)].join("; "),
     ...(vehicle ? [`on the ${vehicle.model}${machine === "" ? "" : ` (${machine})`}`] : []),
     ...(customer === "" ? [] : [`for ${customer}`]),
     ...(promised === "" ? [] : [`by ${promised}`]),

@@ -1,6 +1,7 @@
 import { dateIn, machineIn, vehicleIn, type Span } from "./aboutJob.ts";
 import { customerIn } from "./customerIn.ts";
 import { circuitsOf, distinct } from "./finish.ts";
+import { kitsIn } from "./kitsIn.ts";
 import { hungOn } from "./hungOn.ts";
 import { Reader } from "./read/reader.ts";
 import { pinText } from "../synthesis/index.ts";
@@ -41,6 +42,8 @@ export function readSentence(text: string, world: SentenceWorld): SaidJob {
   const vehicle = take(vehicleSpan) ?? world.vehicle;
   const machine = take(vehicleSpan && machineIn(text, tokens, vehicleSpan.end)) ?? "";
   const customer = take(customerIn(text, tokens, world, (i) => taken[i] === true)) ?? "";
+  const spans = kitsIn(tokens, world.shelf, (i) => taken[i] === true);
+  const kits = spans.flatMap((span) => take(span) ?? []);
   // What is spoken for leaves a pause: the words around it are no neighbours.
   const rest = tokens.map((token, i) => (taken[i] === true ? COMMA : token));
   const reader = new Reader(rest, world, vehicle);
@@ -50,7 +53,7 @@ export function readSentence(text: string, world: SentenceWorld): SaidJob {
   if (vehicle) assumed.push(...circuits.flatMap((circuit) => replacedWords(vehicle, circuit)));
   return {
     words: text.trim(),
-    ...{ vehicle, machine, customer, promised, circuits, assumed },
+    ...{ vehicle, machine, customer, promised, circuits, kits, assumed },
     notUnderstood: reader.unknown
       .sort(([a], [b]) => a - b)
       .map(([from, to]) => text.slice(tokens[from]?.at ?? 0, tokens[to - 1]?.end ?? text.length)),

@@ -1,5 +1,5 @@
 import type { Condition, Lamp, PinId, Run } from "../job/index.ts";
-import type { LoadPart, Part } from "../part/index.ts";
+import type { KitPart, LoadPart, Part } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 
 /** Where a circuit is said to be fed from; `usual` where nobody said. */
@@ -40,6 +40,8 @@ export interface SaidJob {
   /** Promised day as ISO date, or "". */
   readonly promised: string;
   readonly circuits: readonly SaidCircuit[];
+  /** Kits of the shelf that are unboxed into it, with all their circuits. */
+  readonly kits: readonly KitPart[];
   /** Words that were passed over, as they were written. */
   readonly notUnderstood: readonly string[];
   /** What nobody said and was taken as usual, one a line. */

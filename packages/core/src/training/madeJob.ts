@@ -59,7 +59,7 @@ export function madeJob(from: MadeFrom, chance: Chance): Job | null {
       (circuit) => circuit !== null,
     );
     const said = {
-      ...{ vehicle, words: "", machine: "", customer: "", promised: "", circuits },
+      ...{ vehicle, words: "", kits: [], machine: "", customer: "", promised: "", circuits },
       ...{ notUnderstood: [], assumed: [] },
     };
     const job = planSentence(said, vehicle, from.practices, from.shelf);

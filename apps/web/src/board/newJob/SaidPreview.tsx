@@ -1,25 +1,37 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { understoodWords, vehicleName, type SaidCircuit, type SaidJob } from "@dragonet/core";
+import {
+  counted,
+  understoodWords,
+  vehicleName,
+  type KitPart,
+  type SaidCircuit,
+  type SaidJob,
+} from "@dragonet/core";
 import { dayText } from "../../base/moment.ts";
 import { useMe } from "../../base/session.ts";
-import { usePractices } from "../../settings/practices.ts";
-import { SINGLE_PARTS, choicesOf, usePartsNear } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import { TYPING_MS, useSettled } from "../../ui/useSettled.ts";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
 import { knownOf } from "../../vehicles/known/known.ts";
-import { useProfileChoices, useProfilesNear } from "../../vehicles/vehicles.ts";
 import type { SaidWorld } from "../../worker/oncePort.ts";
 import { planner } from "../../worker/planner.ts";
-import { useCustomers } from "../jobs.ts";
+import { useSaidWorld } from "./useSaidWorld.ts";
 import { openJob } from "./openJob.ts";
 
 function CircuitLine({ circuit }: { circuit: SaidCircuit }) {
   return (
     <li className="border-t border-hair py-1">
       <b>{circuit.name}</b>: {understoodWords(circuit)}
+    </li>
+  );
+}
+
+function KitLine({ kit }: { kit: KitPart }) {
+  const names = kit.content.runs.map((circuit) => circuit.name);
+  return (
+    <li className="border-t border-hair py-1">
+      <b>{kit.name}</b>: unboxed, {counted(names.length, "circuit")}: {names.join(", ")}
     </li>
   );
 }
@@ -61,37 +73,14 @@ interface SaidPreviewProps {
 
 /** A sentence as it was read, to look over, and the press that makes the job. */
 export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreviewProps) {
-  const near = useSettled(text, TYPING_MS);
-  const { data: atHand } = useQuery(choicesOf(SINGLE_PARTS));
-  const { data: partsNear, isFetching: isAskingParts } = usePartsNear(near);
-  const { data: vehiclesNear, isFetching: isAskingVehicles } = useProfilesNear(near);
-  const { data: customers } = useCustomers();
-  const { data: practices } = usePractices();
   const [profileId, setProfileId] = useState("");
-  const choices = useProfileChoices(profileId);
+  const { world, choices, practices, near, isAsking } = useSaidWorld(text, profileId);
   const [read, setRead] = useState<Read | null>(null);
   const said = read?.said ?? null;
   const [failed, setFailed] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
   const me = useMe().id;
-  const profiles = choices?.profiles;
-  const world = useMemo(() => {
-    // Read before the shelf is there, everything would be taken for something the shelf has not.
-    if (!profiles || !customers || !atHand) return null;
-    const vehicles = [...(vehiclesNear ?? []).map(({ value }) => value), ...profiles];
-    return {
-      vehicles: [...new Map(vehicles.map((v) => [v.profileId, v])).values()],
-      shelf: [
-        ...new Map(
-          [...atHand.parts, ...(partsNear ?? [])].map(({ value }) => [value.id, value]),
-        ).values(),
-      ],
-      customers,
-      vehicle: vehicles.find((v) => v.profileId === profileId) ?? null,
-    };
-  }, [profiles, vehiclesNear, atHand, partsNear, customers, profileId]);
-
   useEffect(() => {
     if (!world || text.trim() === "") return;
     let stale = false;
@@ -121,11 +110,11 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
       await navigate(`/jobs/${id}/circuit`);
     },
   });
-  const ready = said?.vehicle && said.circuits.length > 0 && !make.isPending ? said : null;
+  const isAny = said !== null && said.circuits.length + said.kits.length > 0;
+  const ready = isAny && said.vehicle && !make.isPending ? said : null;
   // What was written last is planned, with all that the shop has of it, and not what had been read
   // when Enter was pressed.
   const isRead = read?.text === text && read.world === world && near === text;
-  const isAsking = isAskingParts || isAskingVehicles || !practices;
   const isDue = asked === text && isRead && !isAsking;
   const { mutate } = make;
   useEffect(() => {
@@ -162,10 +151,11 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
         {said.circuits.map((circuit) => (
           <CircuitLine key={circuit.name} circuit={circuit} />
         ))}
+        {said.kits.map((kit, i) => (
+          <KitLine key={i} kit={kit} />
+        ))}
       </ul>
-      {said.circuits.length === 0 && (
-        <p>Say what is added: a bar, two pods, a horn, turn lamps …</p>
-      )}
+      {!isAny && <p>Say what is added: a bar, two pods, a horn, turn lamps, a kit …</p>}
       <Remarks said={said} />
       {make.error && (
         <p role="alert" className="font-bold">
