@@ -91,7 +91,7 @@ describe("the words of the wiring sheet", () => {
         ]),
         ...(budget.running.length > 0 ? ["State Output Load To spare Verdict"] : []),
       ]);
-      const heading = allText(pages).includes("Feeds and controls");
+      const heading = allText(pages).includes("Supplies and switches");
       expect(heading).toBe(trunks.length > 0);
     }
     const stops = planJob(stopped, "us").causes.filter((c) => c.severity === "stop").length;

@@ -72,6 +72,16 @@ describe("a sentence", () => {
     expect(housings).toHaveLength(2);
   });
 
+  it("names a job by what is on it, turn lamps of both sides once", () => {
+    const titled = (text: string) => {
+      const said = readSentence(text, WORLD);
+      return planSentence(said, FELLRUNNER, DEFAULT_PRACTICES, DEMO_SHELF).card.title;
+    };
+    expect(titled("turn lamps and a bar on its own switch")).toBe("Turn lamps and bar");
+    expect(titled("left turn lamp and a horn")).toBe("Left turn and horn");
+    expect(titled("two pods")).toBe("Pods");
+  });
+
   it("unboxes a kit by its name or the words before kit, beside what else is said", () => {
     const said = readSentence(
       "unbox the road kit on the Porter and two pods with high beam for Fold Lane Bakery",
@@ -83,6 +93,8 @@ describe("a sentence", () => {
     const job = planSentence(said, said.vehicle!, DEFAULT_PRACTICES, DEMO_SHELF);
     expect(job.card.title).toBe("Road kit for carts, six relays and pods");
     expect(job.kit.length).toBeGreaterThan(5);
+    // Its brake lights are the kit's.
+    expect(job.wishes.map((w) => w.purpose)).toEqual(["beSeenBraking"]);
     expect(integrityFaults(job)).toEqual([]);
     expect(checkedCircuit(job).circuit.runs).toHaveLength(job.runs.length);
     expect(job.runs.length).toBe(1 + said.kits[0]!.content.runs.length);

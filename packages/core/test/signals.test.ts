@@ -85,6 +85,14 @@ describe("the marshal's motorcycle", () => {
     expect(trace.sides[0]?.loadA).toBeCloseTo((2 * 1.8) / 12.7, 1);
   });
 
+  it("is told with whether the engine runs: what a driver takes falls as the volts rise", () => {
+    const [off] = play(marshal, "0 key on\n0 left on\n5 end\n").sides;
+    const [on] = play(marshal, "0 key on\n0 engine on\n0 left on\n5 end\n").sides;
+    expect([off!.running, on!.running]).toEqual([false, true]);
+    // 12.7 V of a rested battery, about 14.2 V of one that is charged: common practice.
+    expect(off!.loadA / on!.loadA).toBeCloseTo(14.2 / 12.7, 1);
+  });
+
   it("is mended three ways, with heat and money, and each is a proper flash", () => {
     const script = readScript(marshal, USUAL_SCRIPT);
     if (!script.ok) throw new Error("script");

@@ -17,7 +17,8 @@ export function Remedies({
     <Section title={asItIs.verdict === "a proper flash" ? "Remedies" : "Remedies for the flash"}>
       {asItIs.sides.map((side) => (
         <p key={side.side} className="py-0.5">
-          <span className="font-bold">{side.side}</span>: {side.timing.why}
+          <span className="font-bold">{side.side}</span>, engine {side.running ? "running" : "off"}:{" "}
+          {side.timing.why}
           {side.timing.flashes && (
             <>
               {" → "}

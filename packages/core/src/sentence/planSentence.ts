@@ -145,17 +145,25 @@ function behindConverter(job: Job, said: SaidJob, shelf: readonly Part[]): Job {
 const isTurn = ({ condition }: SaidCircuit): boolean =>
   condition.anyOf.flat().some((t) => t.input === "left" || t.input === "right");
 
+/** The two circuits that turn lamps are planned as. */
+const SIDES: readonly string[] = ["Left turn", "Right turn"];
+
 /** "Bar and pods": what a job is called by what is on it. */
 function titleOf({ circuits, kits }: SaidJob): string {
-  const names = [...kits, ...circuits].map((c) => c.name).slice(0, 3);
+  const both = SIDES.every((name) => circuits.some((c) => c.name === name));
+  const said = [...kits, ...circuits].map(({ name }) =>
+    both && SIDES.includes(name) ? "Turn lamps" : name,
+  );
+  const names = [...new Set(said)].slice(0, 3);
   const [last = "", ...before] = names.reverse();
   const rest = before.reverse().map((n, i) => (i === 0 ? n : lowered(n)));
   return rest.length === 0 ? last : `${rest.join(", ")} and ${lowered(last)}`;
 }
 
 /** What the sentence is for, by what it plans: seeing further, being seen, being seen braking. */
-function purposeOf({ circuits }: SaidJob): Wish["purpose"] {
-  const inputs = circuits.flatMap(({ condition }) => condition.anyOf.flat().map((t) => t.input));
+function purposeOf({ circuits, kits }: SaidJob): Wish["purpose"] {
+  const all = [...circuits, ...kits.flatMap(({ content }) => content.runs)];
+  const inputs = all.flatMap(({ condition }) => condition.anyOf.flat().map((t) => t.input));
   if (inputs.some((input) => BRAKES.has(input))) return "beSeenBraking";
   if (inputs.some((input) => input === "left" || input === "right")) return "beSeen";
   const isLamp = circuits.some(({ part }) => part.family === "lamp");

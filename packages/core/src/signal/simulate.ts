@@ -25,6 +25,8 @@ export interface LampTrace {
 /** What makes a side flash, and what it saw. */
 export interface SideTrace {
   readonly side: "left" | "right";
+  /** Whether the engine runs where the script first asks for it: volts, and so amps, go by it. */
+  readonly running: boolean;
   readonly loadA: number;
   readonly timing: FlashTiming;
 }
@@ -204,7 +206,7 @@ export function simulateSignals(job: Job, circuit: Circuit, script: ControlScrip
     const timing: FlashTiming = flasher
       ? flashTiming(flasher, loadA)
       : { flashes: false, onS: Infinity, offS: 0, firstS: 0, why: "nothing makes it flash" };
-    sides.push({ side, loadA, timing });
+    sides.push({ side, running: first.inputs.has("engine"), loadA, timing });
     spans.set(side, closedSpans(moments, side, script.endS, timing));
   }
   const marks = new Set<number>(moments.map((m) => m.atS));

@@ -59,7 +59,7 @@ function circuits(plan: JobPlan): Content[] {
 function feeds(plan: JobPlan): Content[] {
   if (plan.trunks.length === 0) return [];
   return [
-    { text: "Feeds and controls", style: "heading" },
+    { text: "Supplies and switches", style: "heading" },
     table(
       [96, 60, "*", 90],
       ["Supply or switch", "All on", "Parts", "To"],
