@@ -103,9 +103,16 @@ describe("what a job begins with", () => {
       await dialog.findByRole("combobox", { name: "Wire that goes in" }),
       /^brake lamp/,
     );
+    // What has no lamp in it is not offered, and where it sits is as such lamps do.
+    const lamps = dialog.getByRole("combobox", { name: "Lamp behind it" });
+    expect(lamps).toHaveTextContent("lamp on this wire, as such bulbs draw");
+    expect(dialog.getByRole("combobox", { name: "Where that sits" })).toHaveTextContent("rear");
     await user.click(dialog.getByRole("button", { name: "Plug in" }));
     await closed();
     await saved();
+    const { vehicle, lamps: made } = shop.job("j");
+    expect(vehicle.baseLoads.at(-1)).toMatchObject({ name: "Factory brake lamp", town: 0 });
+    expect(made).toMatchObject([{ place: "rear", replaces: vehicle.baseLoads.at(-1)!.id }]);
     expect(shop.job("j").runs).toHaveLength(1);
     expect(shop.job("j").parts.some((p) => p.kind === "box")).toBe(true);
   });

@@ -137,6 +137,22 @@ describe("a plug-in module", () => {
   const job = edited(bare, ...plugInModule(bare, what, minter()));
   const circuit = synthesise(job);
 
+  it("before a lamp that nobody has told writes it down once, as such bulbs draw", () => {
+    const untold = { ...what, baseLoadId: "" };
+    const first = edited(bare, ...plugInModule(bare, untold, minter()));
+    const told = first.vehicle.baseLoads.slice(bare.vehicle.baseLoads.length);
+    // A 21 W bulb at 13.5 V: common practice.
+    expect(told.map((l) => [l.currentA.value, l.currentA.provenance])).toEqual([[1.56, "assumed"]]);
+    expect(first.lamps.map((l) => [l.replaces, l.factory])).toEqual([[told[0]!.id, true]]);
+    expect(plugInModule(bare, { ...what, baseLoadId: "none" }, minter())).toEqual([]);
+    const ids = new Set(first.runs.map((r) => r.id));
+    const again = edited(
+      first,
+      ...plugInModule(first, untold, (prefix) => `${prefix}-again-${ids.size}`),
+    );
+    expect(again.vehicle.baseLoads).toHaveLength(first.vehicle.baseLoads.length);
+  });
+
   it("sits between the factory's plug and its lamp, with nothing cut, fused or spliced", () => {
     expect(integrityFaults(job)).toEqual([]);
     expect(circuit.gaps).toEqual([]);

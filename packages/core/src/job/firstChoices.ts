@@ -50,7 +50,9 @@ function untoldLoad(pin: ConnectorPin, count: number): BaseLoad {
   const amps = (watts: number): number => Number(((count * watts) / BULB_V).toFixed(2));
   return {
     id: `factory-${pin.id}`,
-    name: `Factory lamp on ${pin.carries}`,
+    name: /lamp|light/i.test(pin.carries)
+      ? `Factory ${pin.carries}`
+      : `Factory lamp on ${pin.carries}`,
     kind: "lamp",
     at: "",
     currentA: { value: amps(value), low: amps(low), high: amps(high), provenance: "assumed" },
@@ -85,7 +87,7 @@ export interface PlugIn {
   /** A module of the shelf, or one that is in the job already by its supply. */
   readonly module: BoxPart | { readonly supplyId: SupplyId };
   readonly pinId: PinId;
-  /** The factory load behind it. */
+  /** The factory load behind it; "" where nobody has told it yet: it is written down with what such bulbs draw. */
   readonly baseLoadId: string;
   readonly place: Lamp["place"];
   /** Channel of the module; 0 for the next free one. */
@@ -126,9 +128,13 @@ const factoryPart = (
  */
 export function plugInModule(job: Job, what: PlugIn, mint: (prefix: string) => string): Edit[] {
   const pin = job.vehicle.pins.find((p) => p.id === what.pinId);
-  const load = job.vehicle.baseLoads.find((l) => l.id === what.baseLoadId);
-  if (!pin || !load) return [];
-  const edits: Edit[] = [];
+  if (!pin) return [];
+  const untold = untoldLoad(pin, 1);
+  const loadId = what.baseLoadId === "" ? untold.id : what.baseLoadId;
+  const there = job.vehicle.baseLoads.find((l) => l.id === loadId);
+  const load = there ?? (what.baseLoadId === "" ? untold : null);
+  if (!load) return [];
+  const edits: Edit[] = there ? [] : [append(job, "baseLoad", load)];
   let supplyId: SupplyId;
   if ("supplyId" in what.module) supplyId = what.module.supplyId;
   else {

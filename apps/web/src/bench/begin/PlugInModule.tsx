@@ -3,7 +3,10 @@ import {
   LAMP_PLACES,
   boxOf,
   plugInModule,
+  type BaseLoadKind,
   type BoxPart,
+  type ConnectorPin,
+  type Job,
   type Lamp,
   type Part,
 } from "@dragonet/core";
@@ -12,13 +15,7 @@ import { useJob } from "../../job/store/jobStore.ts";
 import { PartSearch } from "../../shelf/PartPick.tsx";
 import { usePartChoices } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
-import {
-  CountField,
-  PickField,
-  chosenOf,
-  namedOptions,
-  wordOptions,
-} from "../../ui/forms/controlled.tsx";
+import { PickField, chosenOf, namedOptions, wordOptions } from "../../ui/forms/controlled.tsx";
 import { pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
 import { FormLine } from "./FormLine.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
@@ -28,21 +25,40 @@ const isPlugIn = (part: Part): part is BoxPart => part.kind === "box" && part.fo
 
 interface Asked {
   readonly module: string;
-  readonly channel: number;
+  /** Counted from 1; "0" for the next free one. */
+  readonly channel: string;
   readonly pinId: string;
   readonly loadId: string;
-  readonly place: Lamp["place"];
+  /** "" for where such a lamp sits. */
+  readonly place: Lamp["place"] | "";
 }
 
-const UNASKED: Asked = { module: "", channel: 0, pinId: "", loadId: "", place: "front" };
+const UNASKED: Asked = { module: "", channel: "0", pinId: "", loadId: "", place: "" };
+
+/** Loads that may be a lamp behind a plug: nobody plugs a brake pulse before the engine's pump. */
+const LIT: ReadonlySet<BaseLoadKind> = new Set(["lamp", "other"]);
+
+/** Wires a module may go into; one that flashes is mostly for the brake lamp. */
+function wiresFor(job: Job, box: BoxPart | null): readonly ConnectorPin[] {
+  const wires = wiresToHangOn(job);
+  if (!box?.behaviours.some(({ flashes }) => flashes !== 0)) return wires;
+  return [...wires].sort((a, b) => Number(b.liveWhen === "brake") - Number(a.liveWhen === "brake"));
+}
+
+/** Where the lamp behind a wire may sit, the likeliest first: by its signal, and by its plug's place. */
+function placesFor(job: Job, pin: ConnectorPin): readonly Lamp["place"][] {
+  const at = job.vehicle.connectors.find((c) => c.id === pin.connectorId)?.at;
+  const role = job.vehicle.places.find((place) => place.id === at)?.role;
+  const isBehind = pin.liveWhen === "brake" || pin.liveWhen === "reverse" || role === "rear";
+  const first = isBehind || pin.liveWhen === "park" ? "rear" : "front";
+  return [first, ...LAMP_PLACES.filter((place) => place !== first)];
+}
 
 /** A module between a factory plug and its lamp: no fuse, no splice, no added circuit. */
 export function PlugInModule(props: BeginProps) {
   const job = useJob();
   const begin = useBegin(props);
   const fitted = job.supplies.filter((s) => boxOf(job, s.id)?.form === "plugIn");
-  const wires = wiresToHangOn(job);
-  const { baseLoads } = job.vehicle;
   const { control, watch, handleSubmit } = useForm<Asked>({ defaultValues: UNASKED });
   const chosen = watch("module");
   const choices = usePartChoices(BOXES, isPlugIn, chosen.replace(/^shelf /, ""));
@@ -55,19 +71,22 @@ export function PlugInModule(props: BeginProps) {
   const supply = fitted.find((s) => value === `here ${s.id}`);
   const part = shelf.find((p) => value === `shelf ${p.id}`);
   const module = supply ? { supplyId: supply.id } : part;
+  const box = supply ? boxOf(job, supply.id) : part;
+  const wires = wiresFor(job, box ?? null);
   const pin = chosenOf(wires, watch("pinId"));
-  const load = chosenOf(baseLoads, watch("loadId"));
   if (!module) return <p>No plug-in module is on the shelf yet.</p>;
-  if (!pin || !load) {
+  if (!pin) {
     return (
       <p>
-        A module sits between a factory plug and its lamp: write the wire into the connector map,
-        and what the lamp draws into the vehicle’s loads.
+        A module sits between a factory plug and its lamp: write the wire into the connector map.
       </p>
     );
   }
-  const make = handleSubmit(({ place, channel }) => {
-    begin(plugInModule(job, { module, pinId: pin.id, baseLoadId: load.id, place, channel }, mint));
+  const places = placesFor(job, pin);
+  const make = handleSubmit(({ place, channel, loadId }) => {
+    const sits = places.find((p) => p === place) ?? places[0] ?? "rear";
+    const asked = { module, pinId: pin.id, baseLoadId: loadId, place: sits };
+    begin(plugInModule(job, { ...asked, channel: Number(channel) }, mint));
   });
   return (
     <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void make(e)}>
@@ -77,10 +96,15 @@ export function PlugInModule(props: BeginProps) {
           {...{ control, name: "module", label: "Module to plug in", className: "w-72" }}
           options={options}
         />
-        <span>channel</span>
-        <CountField
-          {...{ control, name: "channel", max: 48, className: "w-14" }}
-          label="Channel of the module, 0 for the next free one"
+        <PickField
+          {...{ control, name: "channel", label: "Channel of the module", className: "w-40" }}
+          options={[
+            { value: "0", label: "next free channel" },
+            ...Array.from({ length: box?.ways ?? 0 }, (_, i) => ({
+              value: String(i + 1),
+              label: `channel ${i + 1}`,
+            })),
+          ]}
         />
       </FormLine>
       <FormLine label="Between the plug of">
@@ -92,11 +116,14 @@ export function PlugInModule(props: BeginProps) {
       <FormLine label="and the factory’s">
         <PickField
           {...{ control, name: "loadId", label: "Lamp behind it", className: "w-72" }}
-          options={namedOptions(baseLoads)}
+          options={[
+            { value: "", label: "lamp on this wire, as such bulbs draw" },
+            ...namedOptions(job.vehicle.baseLoads.filter(({ kind }) => LIT.has(kind))),
+          ]}
         />
         <PickField
           {...{ control, name: "place", label: "Where that sits", className: "w-24" }}
-          options={wordOptions(LAMP_PLACES)}
+          options={wordOptions(places)}
         />
       </FormLine>
       <p className="text-small text-muted">
