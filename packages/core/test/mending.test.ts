@@ -83,6 +83,8 @@ describe("how a suspect is put right", () => {
     expect(plan.takes).toHaveLength(3);
     expect(plan.takes[0]).toContain(`of ${line.gaugeId} ${line.colour}`);
     expect(plan.takes[1]).toBe(`${line.from.terminal} at ${line.from.at}`);
+    // A pod has a lead of its own: nothing of the shop's goes on that end.
+    expect(plan.takes[2]).toBe(`joined to what ${line.to.at} has`);
     expect(plan.partId).toBe("");
     expect(plan.at).toBe(oneOf("open", ".load").elementIds[0]);
   });

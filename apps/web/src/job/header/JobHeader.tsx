@@ -38,9 +38,9 @@ export function JobHeader({ jobId }: { jobId: string }) {
       {phone ? (
         <PhoneLine about={about} />
       ) : (
-        <div className="min-w-0">
-          <h1 className="truncate leading-tight">{card.title}</h1>
-          <p className="truncate text-small text-muted">{about}</p>
+        <div className="max-w-xs min-w-0">
+          <h1 className="leading-tight break-words">{card.title}</h1>
+          <p className="text-small leading-4 break-words text-muted">{about}</p>
         </div>
       )}
       <StageNav jobId={jobId} here={here} />

@@ -119,7 +119,7 @@ function Field(props: ChoiceProps<string>) {
         onKeyDown={type}
         className={`control inline-flex items-center justify-between gap-1 text-left ${className}`}
       >
-        <span className="truncate">
+        <span className="min-w-0 py-0.5 break-words">
           <Select.Value>{options.find((o) => o.value === value)?.label ?? ""}</Select.Value>
         </span>
         <Select.Icon>

@@ -1,5 +1,11 @@
-import { elementOf, unitAt, type Circuit, type Element } from "../../circuit/index.ts";
-import { cutListOf } from "../../fit/index.ts";
+import {
+  TERMINAL_FORMS,
+  elementOf,
+  unitAt,
+  type Circuit,
+  type Element,
+} from "../../circuit/index.ts";
+import { cutListOf, type CutLine } from "../../fit/index.ts";
 import type { Job, PartId } from "../../job/index.ts";
 import { lengthText, type UnitSystem } from "../../quantity/index.ts";
 import { insideOf, type FaultKind } from "../../unit/index.ts";
@@ -50,16 +56,17 @@ interface Shop {
   readonly units: UnitSystem;
 }
 
+/** What goes on an end; a part that has a lead of its own is joined to that. */
+const endTakes = ({ terminal, at }: CutLine["from"]): string =>
+  terminal === TERMINAL_FORMS.own.crimp ? `joined to what ${at} has` : `${terminal} at ${at}`;
+
 /** Wire as cut and what goes on its ends; nothing for what comes made up. */
 function wireTakes({ job, circuit, units }: Shop, element: Element): string[] {
   if (element.kind !== "wire") return [];
   const line = cutListOf(job, circuit).lines.find((l) => l.label === element.label);
   if (!line) return [];
   const length = lengthText(line.cutM, units);
-  return [
-    `${length} of ${line.gaugeId} ${line.colour}`,
-    ...[line.from, line.to].map((end) => `${end.terminal} at ${end.at}`),
-  ];
+  return [`${length} of ${line.gaugeId} ${line.colour}`, ...[line.from, line.to].map(endTakes)];
 }
 
 /** Whether it is mended where it is: a wire and its joints, or a ground; anything else is changed. */
