@@ -83,10 +83,16 @@ describe("how a suspect is put right", () => {
     expect(plan.takes).toHaveLength(3);
     expect(plan.takes[0]).toContain(`of ${line.gaugeId} ${line.colour}`);
     expect(plan.takes[1]).toBe(`${line.from.terminal} at ${line.from.at}`);
-    // A pod has a lead of its own: nothing of the shop's goes on that end.
-    expect(plan.takes[2]).toBe(`joined to what ${line.to.at} has`);
     expect(plan.partId).toBe("");
     expect(plan.at).toBe(oneOf("open", ".load").elementIds[0]);
+  });
+
+  it("takes nothing for an end that is the part's own lead", () => {
+    const takes = faults
+      .filter((f) => f.fault === "open")
+      .flatMap((f) => mendPlan(shop, group, f, read).takes);
+    expect(takes).toContain("joined to what 18 W flood pod 1 has");
+    expect(takes.join()).not.toContain("as the part has it");
   });
 
   it("takes terminals alone where a joint is made anew", () => {
