@@ -14,6 +14,18 @@ const openJob = (stage = "intake", shop = new Shop()) =>
 const section = async (name: string) =>
   within((await screen.findByRole("heading", { name })).closest("section")!);
 
+describe("a job that is opened by its name", () => {
+  it.each(["intake", "prove", "handOver"] as const)(
+    "opens where its work stands: %s",
+    async (stage) => {
+      const job = { ...blank(), card: { ...blank().card, stage } };
+      const { path } = await open(new Shop().withJob("j", job), "/jobs/j");
+      await screen.findByRole("heading", { level: 1, name: "Two pods" });
+      await waitFor(() => expect(path()).toBe(`/jobs/j/${stage}`));
+    },
+  );
+});
+
 describe("the card", () => {
   it("is written field by field and saved by itself", async () => {
     const { user, shop } = await openJob();

@@ -41,6 +41,36 @@ describe("a job on a phone", () => {
     expect(pages.getByRole("link", { name: "Shelf" })).toHaveAttribute("href", "/shelf");
   });
 
+  it("has its neighbours at the thumb, and every page by a press that closes again", async () => {
+    const { user, path } = await openAt("budget");
+    const stages = within(await screen.findByRole("navigation", { name: "Stages" }));
+    const fold = stages.getByRole("group") as HTMLDetailsElement;
+    expect(fold.open).toBe(false);
+    const summary = fold.querySelector("summary")!;
+    expect(summary).toHaveTextContent("2Budget");
+    await user.click(summary);
+    expect(
+      within(fold)
+        .getAllByRole("link")
+        .map((a) => a.textContent),
+    ).toHaveLength(10);
+    await user.keyboard("{Escape}");
+    expect(fold.open).toBe(false);
+    expect(summary).toHaveFocus();
+    await user.click(summary);
+    await user.click(within(fold).getByRole("link", { name: /Hand over/ }));
+    await waitFor(() => expect(path()).toBe("/jobs/j/handOver"));
+    // Its neighbours stand beside it, in the list's order.
+    const beside = () =>
+      within(screen.getByRole("navigation", { name: "Stages" }))
+        .getAllByRole("link")
+        .filter((a) => a.closest("details") === null)
+        .map((a) => a.textContent);
+    await waitFor(() => expect(beside()).toEqual(["7Aim", "Sheet"]));
+    const there = within(screen.getByRole("navigation", { name: "Stages" }));
+    expect((there.getByRole("group") as HTMLDetailsElement).open).toBe(false);
+  });
+
   it("finds anything from its own line", async () => {
     const { user } = await openAt("intake");
     await user.click((await screen.findAllByRole("button", { name: "Find" })).at(-1)!);

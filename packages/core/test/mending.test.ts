@@ -2,6 +2,7 @@
 import {
   TestBench,
   addStep,
+  allOf,
   append,
   cutListOf,
   describeEdit,
@@ -88,10 +89,18 @@ describe("how a suspect is put right", () => {
   });
 
   it("takes nothing for an end that is the part's own lead", () => {
-    const takes = faults
-      .filter((f) => f.fault === "open")
-      .flatMap((f) => mendPlan(shop, group, f, read).takes);
-    expect(takes).toContain("joined to what 18 W flood pod 1 has");
+    const horns = jobWith("horn-3a", 1, allOf("switch"));
+    const there = new TestBench(horns);
+    const takes = there.groups.flatMap((of) =>
+      of.suspects
+        .filter(isFault)
+        .filter((f) => f.fault === "open")
+        .flatMap((f) => {
+          const own = { job: horns, circuit: there.circuit, units: "metric" as const };
+          return mendPlan(own, of, f, read).takes;
+        }),
+    );
+    expect(takes.some((line) => /^joined to what 3 A horn/.test(line))).toBe(true);
     expect(takes.join()).not.toContain("as the part has it");
   });
 

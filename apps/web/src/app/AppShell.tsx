@@ -1,6 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Suspense, lazy, useEffect } from "react";
-import { NavLink, Outlet, useMatch } from "react-router";
+import { NavLink, Outlet, useLocation, useMatch } from "react-router";
+import { useNarrow } from "../base/useNarrow.ts";
+import { FoldedPages } from "../ui/page/FoldedPages.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
 import { useSending } from "../sync/useSending.ts";
 import { newJobsOf, useWaitingStore } from "../sync/waiting.ts";
@@ -28,6 +30,23 @@ const SignInPage = lazy(async () => ({
 const navClass = ({ isActive }: { isActive: boolean }): string =>
   `touch inline-flex items-center border-b-2 px-1 py-2 ${isActive ? "border-accent font-bold text-ink" : "border-transparent text-accent"}`;
 
+/** The pages of the shop: beside each other, or by a press where they do not fit. */
+function PagesNav() {
+  const phone = useNarrow("md");
+  const { pathname } = useLocation();
+  const here = PAGES.find(({ to }) => (to === "/" ? pathname === to : pathname.startsWith(to)));
+  const links = PAGES.map(({ to, label }) => (
+    <NavLink key={to} to={to} end={to === "/"} className={navClass}>
+      {label}
+    </NavLink>
+  ));
+  return (
+    <nav aria-label="Pages" className="flex gap-x-4 max-md:mr-auto">
+      {phone ? <FoldedPages here={here?.label ?? "Pages"}>{links}</FoldedPages> : links}
+    </nav>
+  );
+}
+
 function TopBar({ person, shop }: { person: Person; shop: string }) {
   useFocusKept();
   useOwnAnswers(person.id);
@@ -44,16 +63,7 @@ function TopBar({ person, shop }: { person: Person; shop: string }) {
       <NavLink to="/" className="py-2 text-lead font-bold tracking-tight">
         Dragonet
       </NavLink>
-      <nav
-        aria-label="Pages"
-        className="flex gap-x-4 max-md:min-w-0 max-md:flex-1 max-md:overflow-x-auto"
-      >
-        {PAGES.map(({ to, label }) => (
-          <NavLink key={to} to={to} end={to === "/"} className={navClass}>
-            {label}
-          </NavLink>
-        ))}
-      </nav>
+      <PagesNav />
       <span className="ml-auto hidden text-small text-muted md:inline">
         {waits !== "" && <b className="text-ink">{waits} not saved yet · </b>}
         {shop} · {person.name}, {person.role}

@@ -25,7 +25,10 @@ export const routes: RouteObject[] = [
         path: "jobs/:jobId",
         lazy: async () => ({ Component: (await import("../job/JobPage.tsx")).JobPage }),
         children: [
-          { index: true, element: <Navigate to="intake" replace /> },
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import("../job/AtItsStage.tsx")).AtItsStage }),
+          },
           {
             path: "intake",
             lazy: async () => ({

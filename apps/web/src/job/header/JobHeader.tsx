@@ -43,7 +43,7 @@ export function JobHeader({ jobId }: { jobId: string }) {
           <p className="text-small leading-4 break-words text-muted">{about}</p>
         </div>
       )}
-      <StageNav jobId={jobId} here={here} />
+      <StageNav {...{ jobId, here, at }} />
       {!phone && <Standing phone={false} />}
     </header>
   );
