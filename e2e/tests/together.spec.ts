@@ -186,6 +186,7 @@ test("a viewer may look at everything and change nothing", async ({ page }) => {
   await expect(page.getByRole("button", { name: "New job" })).toBeHidden();
   await openJob(page, FLASHING_BRAKE);
   await expect(page.getByText("You may look, not change")).toBeVisible();
+  await page.keyboard.press("1");
   await expect(field(page, "Bench")).toBeDisabled();
   await page.keyboard.press("3");
   await page

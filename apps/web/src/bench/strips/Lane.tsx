@@ -41,7 +41,7 @@ function Insulation({ colour }: { colour: string }) {
   return (
     <span
       aria-hidden
-      className="flex h-2 flex-1 items-center in-[.roomy]:h-3 border-y border-edge"
+      className="wire flex h-2 flex-1 items-center in-[.roomy]:h-3 border-y border-edge"
       style={{ background: WIRE_COLOURS[parsed.base] }}
     >
       {stripe && <span className="h-0.5 w-full" style={{ background: WIRE_COLOURS[stripe] }} />}

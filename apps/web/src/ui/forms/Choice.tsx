@@ -55,6 +55,8 @@ function Options<T extends string>({ options }: OptionsProps<T>) {
             <Select.Item
               key={o.value}
               value={o.value === "" ? NOTHING : o.value}
+              // Reached by the keyboard, as whoever looks for that asks of what scrolls.
+              tabIndex={0}
               className="touch flex min-h-8 items-center gap-2 px-2 py-1 outline-none data-highlighted:bg-accent-wash"
             >
               <span className="w-4">
