@@ -16,7 +16,7 @@ function Symbol({ width, marks }: { width: number; marks: ReturnType<LaneLook["m
       height="22"
       viewBox={`0 0 ${width} 22`}
       aria-hidden
-      className="shrink-0 in-[.roomy]:h-9 in-[.roomy]:w-auto"
+      className="shrink-0 in-[.roomy]:h-9 in-[.roomy]:w-auto in-[.roomy]:max-w-[85%] in-[.roomy]:shrink"
     >
       {marks.map(({ d, stroke }) => (
         <path

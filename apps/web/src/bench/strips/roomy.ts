@@ -2,9 +2,12 @@ import { useCallback, useSyncExternalStore } from "react";
 import type { StripsShown } from "./CircuitRows.tsx";
 
 /** Height of a circuit, of each lane under it and of a supply at their usual size, in px. */
-const [CIRCUIT_PX, LANE_PX, LAMP_PX, TRUNK_PX] = [92, 73, 36, 28];
+const [CIRCUIT_PX, LANE_PX, LAMP_PX, TRUNK_PX] = [100, 86, 40, 30];
 /** Head, stages and controls above the circuits, in px. */
 const ABOVE_PX = 190;
+/** More parts in a lane than this have no room to be larger. */
+const MOST_PARTS = 6;
+const NEVER_PX = 100_000;
 /** How much higher circuits stand where there is room. */
 const LARGER = 1.7;
 
@@ -18,7 +21,10 @@ function heightOf({ strips, trunks }: StripsShown): number {
 
 /** Whether circuits may be drawn larger: few of them on a screen that is wide and high enough. */
 export function useRoomy(view: StripsShown): boolean {
-  const wantedPx = LARGER * heightOf(view) + ABOVE_PX;
+  const isDense = view.strips.some(({ out, control }) =>
+    [out, ...control.map((lane) => lane.parts)].some((parts) => parts.length > MOST_PARTS),
+  );
+  const wantedPx = isDense ? NEVER_PX : LARGER * heightOf(view) + ABOVE_PX;
   const query = `(min-width: 64rem) and (min-height: ${Math.ceil(wantedPx)}px)`;
   const follow = useCallback(
     (look: () => void) => {
