@@ -44,7 +44,7 @@ describe("a job on a phone", () => {
   it("has its neighbours at the thumb, and every page by a press that closes again", async () => {
     const { user, path } = await openAt("budget");
     const stages = within(await screen.findByRole("navigation", { name: "Stages" }));
-    const fold = stages.getByRole("group") as HTMLDetailsElement;
+    const fold = stages.getByRole<HTMLDetailsElement>("group");
     expect(fold.open).toBe(false);
     const summary = fold.querySelector("summary")!;
     expect(summary).toHaveTextContent("2Budget");
@@ -68,7 +68,7 @@ describe("a job on a phone", () => {
         .map((a) => a.textContent);
     await waitFor(() => expect(beside()).toEqual(["7Aim", "Sheet"]));
     const there = within(screen.getByRole("navigation", { name: "Stages" }));
-    expect((there.getByRole("group") as HTMLDetailsElement).open).toBe(false);
+    expect(there.getByRole<HTMLDetailsElement>("group").open).toBe(false);
   });
 
   it("finds anything from its own line", async () => {

@@ -3,7 +3,7 @@ import type { BenchView, Finding, StripLamp } from "@dragonet/core";
 import type { ShownPlan } from "../job/usePlan.ts";
 import type { TrialReport } from "../worker/plan.worker.ts";
 import { overlayOf } from "./strips/overlay.ts";
-import type { StripsShown } from "./strips/CircuitRows.tsx";
+import type { StripsShown } from "./strips/stripsShown.ts";
 
 /** What the bench shows: the same objects while they say the same, so that a press draws no more than it moves. */
 interface Shown {

@@ -146,7 +146,9 @@ export function ConditionField({ condition, onChange }: ConditionFieldProps) {
         {words === "" ? "Always on." : `On with ${words}.`}
       </p>
       <details open={opened} onToggle={(e) => setOpened(e.currentTarget.open)}>
-        <summary className="touch min-h-6 cursor-pointer py-0.5 text-small text-accent">Another condition</summary>
+        <summary className="touch min-h-6 cursor-pointer py-0.5 text-small text-accent">
+          Another condition
+        </summary>
         <Clauses {...{ condition, onChange }} />
       </details>
     </div>

@@ -4,7 +4,7 @@ import { useJob } from "../../job/store/jobStore.ts";
 import type { ShownPlan } from "../../job/usePlan.ts";
 import type { TrialReport } from "../../worker/plan.worker.ts";
 import type { Selection } from "../selection.ts";
-import type { StripsShown } from "../strips/CircuitRows.tsx";
+import type { StripsShown } from "../strips/stripsShown.ts";
 import { FindingsPanel } from "./FindingsPanel.tsx";
 import { PartPanel } from "./PartPanel.tsx";
 import { RunPanel } from "./run/RunPanel.tsx";

@@ -1,18 +1,13 @@
 import { memo } from "react";
-import type { Finding, Strip, TrunkStrip } from "@dragonet/core";
+import type { Finding } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
 import { Empty } from "../../ui/page/states.tsx";
 import type { Selection } from "../selection.ts";
 import { useAlongCircuits } from "./alongCircuits.ts";
 import { useRoomy } from "./roomy.ts";
+import type { StripsShown } from "./stripsShown.ts";
 import { StripRow } from "./StripRow.tsx";
 import { TrunkRow } from "./TrunkRow.tsx";
-
-/** What the circuits do at the position of the controls that is shown. */
-export interface StripsShown {
-  readonly strips: readonly Strip[];
-  readonly trunks: readonly TrunkStrip[];
-}
 
 interface CircuitRowsProps {
   readonly view: StripsShown;

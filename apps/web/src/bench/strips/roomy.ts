@@ -1,5 +1,5 @@
 import { useCallback, useSyncExternalStore } from "react";
-import type { StripsShown } from "./CircuitRows.tsx";
+import type { StripsShown } from "./stripsShown.ts";
 
 /** Height of a circuit, of each lane under it and of a supply at their usual size, in px. */
 const [CIRCUIT_PX, LANE_PX, LAMP_PX, TRUNK_PX] = [100, 86, 40, 30];
