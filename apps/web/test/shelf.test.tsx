@@ -152,6 +152,14 @@ describe("a new part", () => {
     await user.click(dialog().getByRole("button", { name: "Remove light light 2" }));
     await user.click(dialog().getByRole("button", { name: "What channel 1 does" }));
     await rewrite(user, dialog().getByLabelText("Channel 1: flash lit, s"), "0.25");
+    await rewrite(user, dialog().getByLabelText("Channel 1: level, %"), "30");
+    expect(dialog().getByLabelText("Channel 1: trips at, A")).toHaveDisplayValue("");
+    expect(dialog().getByLabelText("Channel 1: trips at, A")).toHaveAttribute(
+      "placeholder",
+      "never",
+    );
+    await user.click(dialog().getByRole("checkbox", { name: "flashes without end" }));
+    expect(dialog().queryByLabelText("Channel 1: flashes first")).toBeNull();
     await user.click(dialog().getByRole("checkbox", { name: "press on, press off" }));
     const off = within(dialog().getByRole("group", { name: "Channel 1: off with" }));
     await user.click(off.getByRole("button", { name: "left turn" }));
@@ -160,7 +168,7 @@ describe("a new part", () => {
     await closed();
     expect(sent(shop)).toMatchObject({
       lights: [{ name: "brake", light: "red" }],
-      behaviour: { onS: 0.25, latch: true, offWith: ["left"] },
+      behaviour: { onS: 0.25, level: 0.3, flashes: -1, tripA: 0, latch: true, offWith: ["left"] },
     });
     expect((sent(shop) as LoadPart).lights).toHaveLength(1);
   });

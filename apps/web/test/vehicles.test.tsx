@@ -209,13 +209,13 @@ describe("a profile", () => {
     const [name] = screen.getAllByLabelText("Load").slice(-1);
     await rewrite(user, name!, "Radio");
     await rewrite(user, screen.getByLabelText("Radio, A"), "0.8");
-    await rewrite(user, screen.getByLabelText("Radio: share of time on, town"), "0.5");
-    await rewrite(user, screen.getByLabelText("Radio: share of time on, idle"), "2");
-    expect(screen.getByLabelText("Radio: share of time on, idle")).toBeInvalid();
+    await rewrite(user, screen.getByLabelText("Radio: share of time on, town, %"), "7");
+    await rewrite(user, screen.getByLabelText("Radio: share of time on, idle, %"), "200");
+    expect(screen.getByLabelText("Radio: share of time on, idle, %")).toBeInvalid();
     await choose(user, screen.getByRole("combobox", { name: "Radio: what it is" }), "radio");
     await keep(user);
     expect(kept(shop).baseLoads.at(-1)).toMatchObject({
-      ...{ name: "Radio", kind: "radio", at: "", town: 0.5, idle: 1 },
+      ...{ name: "Radio", kind: "radio", at: "", town: 0.07, idle: 1 },
     });
   });
 

@@ -64,7 +64,7 @@ export function WhatMatters({ job, edit, canEdit }: VehicleEditing) {
           return (
             <li key={key} className="border-b border-hair py-1">
               <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-                <span className="w-56 shrink-0 font-bold">{words}</span>
+                <span className="w-56 shrink-0 font-bold first-letter:uppercase">{words}</span>
                 <FactFields
                   label={`To measure: ${words}`}
                   unit={unit}

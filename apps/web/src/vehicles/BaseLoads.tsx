@@ -43,7 +43,7 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
   return (
     <Section
       title="Loads already there"
-      about="Amps while on, and the share of time on (0 to 1) in each state."
+      about="Amps while on, and the share of time on in each state."
       action={
         <Button
           look="quiet"
@@ -111,7 +111,7 @@ export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
                   <NumberInput
                     label={`${load.name}: share of time on, ${STATE_WORDS[state]}`}
                     value={load[state]}
-                    max={1}
+                    share
                     className="w-14"
                     onCommit={(value) => set(load.id, state, value)}
                   />

@@ -82,14 +82,6 @@ function Battery({
         disabled={!canEdit}
       />
       <FactRow
-        label="Fades faster at high draw (Peukert)"
-        unit=""
-        fact={battery.peukert}
-        onChange={set("peukert")}
-        max={2}
-        disabled={!canEdit}
-      />
-      <FactRow
         label="Charger of its own"
         unit="A"
         fact={battery.chargerA}
@@ -97,13 +89,29 @@ function Battery({
         disabled={!canEdit}
       />
       <FactRow
-        label="Won’t start below a charge of"
+        label="Won’t start below"
         unit=""
-        max={1}
+        share
         fact={battery.noStartSoc}
         onChange={set("noStartSoc")}
         disabled={!canEdit}
       />
+      <details>
+        <summary className="touch min-h-6 cursor-pointer py-0.5 text-accent">
+          More of the battery
+        </summary>
+        <p className="text-small text-muted">
+          A battery that is emptied fast gives less: 1.15 is usual for lead, 1.05 for lithium.
+        </p>
+        <FactRow
+          label="Fades faster at high draw (Peukert)"
+          unit=""
+          fact={battery.peukert}
+          onChange={set("peukert")}
+          max={2}
+          disabled={!canEdit}
+        />
+      </details>
     </Section>
   );
 }

@@ -65,7 +65,7 @@ const pinnedOfSupply = (supply: Supply): Pinned => ({
 
 function fuseOptions(pinned: Pinned): Option[] {
   const auto: Option = {
-    label: "as practised",
+    label: "automatic",
     edits: [pinned.setFuse({ kind: "auto" })],
     current: pinned.fuse.kind === "auto",
   };
@@ -143,7 +143,7 @@ function switchOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
 function coilOptions(run: Run): Option[] {
   const sides = (
     [
-      ["practice", "as practised"],
+      ["practice", "automatic"],
       ["positive", "switch the positive"],
       ["negative", "switch the ground"],
     ] as const

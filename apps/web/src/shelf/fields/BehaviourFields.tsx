@@ -7,19 +7,22 @@ import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
 const NUMBERS: readonly (readonly [keyof Behaviour, string, string, number, number])[] = [
   ["delayS", "on after", "s", 0, 3600],
   ["runOnS", "runs on", "s", 0, 3600],
-  ["flashes", "flashes first (−1: always)", "", -1, 1000],
+  ["flashes", "flashes first", "", 0, 1000],
   ["onS", "flash lit", "s", 0.01, 60],
   ["offS", "flash dark", "s", 0.01, 60],
   ["lockoutS", "no flashes again within", "s", 0, 3600],
-  ["level", "level", "", 0, 1],
-  ["boostLevel", "level with the signals below", "", 0, 1],
+  ["level", "level", "%", 0, 1],
+  ["boostLevel", "level with the signals below", "%", 0, 1],
   ["offHoldS", "stays off after those", "s", 0, 3600],
   ["flashFromKmh", "flashes from", "km/h", 0, 400],
   ["softS", "soft start within", "s", 0, 60],
-  ["tripA", "trips at (0: never)", "A", 0, 500],
+  ["tripA", "trips at", "A", 0, 500],
   ["retries", "tries again", "times", 0, 1000],
   ["retryS", "each after", "s", 0.01, 3600],
 ];
+
+/** Flashes that do not end. */
+const ALWAYS = -1;
 
 function Signals({
   label,
@@ -83,24 +86,36 @@ export function BehaviourFields({
             />
           </div>
           <div className="flex flex-wrap gap-x-4 gap-y-1 py-1">
-            {NUMBERS.map(([field, label, unit, min, max]) => (
-              <span key={field} className="inline-flex items-baseline gap-1 text-small">
-                {label}
-                <NumberInput
-                  label={`Channel ${i + 1}: ${label}`}
-                  {...(unit === "" ? {} : { unit })}
-                  value={Number(b[field])}
-                  min={min}
-                  max={max}
-                  className="w-14"
-                  onCommit={(n) =>
-                    set(i, {
-                      [field]: field === "flashes" || field === "retries" ? Math.round(n) : n,
-                    })
-                  }
-                />
-              </span>
-            ))}
+            {NUMBERS.filter(([field]) => field !== "flashes" || b.flashes !== ALWAYS).map(
+              ([field, label, unit, min, max]) => (
+                <span key={field} className="inline-flex items-baseline gap-1 text-small">
+                  {label}
+                  <NumberInput
+                    label={`Channel ${i + 1}: ${label}`}
+                    {...(unit === "%" ? { share: true } : unit === "" ? {} : { unit })}
+                    {...(field === "tripA" ? { none: "never" } : {})}
+                    value={Number(b[field])}
+                    min={min}
+                    max={max}
+                    className="w-14"
+                    onCommit={(n) =>
+                      set(i, {
+                        [field]: field === "flashes" || field === "retries" ? Math.round(n) : n,
+                      })
+                    }
+                  />
+                </span>
+              ),
+            )}
+            <label className="inline-flex items-center gap-1 text-small">
+              <input
+                type="checkbox"
+                className="accent-accent"
+                checked={b.flashes === ALWAYS}
+                onChange={(e) => set(i, { flashes: e.target.checked ? ALWAYS : 0 })}
+              />
+              flashes without end
+            </label>
             <label className="inline-flex items-center gap-1 text-small">
               <input
                 type="checkbox"

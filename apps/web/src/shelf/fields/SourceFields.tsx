@@ -18,6 +18,7 @@ type Field = {
   readonly label: string;
   readonly unit?: string;
   readonly max?: number;
+  readonly share?: boolean;
   readonly options?: readonly { readonly value: string; readonly label: string }[];
 };
 
@@ -49,9 +50,9 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
     { field: "outV", label: "Output", unit: "V" },
     { field: "outA", label: "Gives for long", unit: "A", max: 500 },
     { field: "surgeA", label: "Gives for a second", unit: "A", max: 1000 },
-    { field: "efficiencyTenth", label: "Efficiency at a tenth", max: 1 },
-    { field: "efficiencyHalf", label: "Efficiency at half", max: 1 },
-    { field: "efficiencyFull", label: "Efficiency at full", max: 1 },
+    { field: "efficiencyTenth", label: "Efficiency at a tenth", share: true },
+    { field: "efficiencyHalf", label: "Efficiency at half", share: true },
+    { field: "efficiencyFull", label: "Efficiency at full", share: true },
     { field: "idleA", label: "Idle draw", unit: "A" },
     { field: "isolated", label: "Negative apart", options: YES_NO },
     { field: "sealed", label: "Sealed", options: YES_NO },
@@ -109,7 +110,7 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
     { field: "leastA", label: "Needs at least", unit: "A", max: 100 },
     { field: "contactA", label: "Carries", unit: "A", max: 500 },
     { field: "ratePerMin", label: "Flashes a minute" },
-    { field: "onShare", label: "Share of a flash lit", max: 1 },
+    { field: "onShare", label: "Share of a flash lit", share: true },
   ],
 };
 
@@ -117,7 +118,7 @@ const FIELDS: Readonly<Partial<Record<PartKind, readonly Field[]>>> = {
 export function SourceFields({ part, onChange }: { part: Part; onChange: (part: Part) => void }) {
   const values = part as unknown as Record<string, unknown>;
   const set = (field: string, value: unknown): void => onChange({ ...part, [field]: value });
-  return (FIELDS[part.kind] ?? []).map(({ field, label, unit, max, options }) => {
+  return (FIELDS[part.kind] ?? []).map(({ field, label, unit, max, share = false, options }) => {
     const value = values[field];
     if (isFact(value)) {
       return (
@@ -125,6 +126,7 @@ export function SourceFields({ part, onChange }: { part: Part; onChange: (part: 
           key={field}
           label={label}
           unit={unit ?? ""}
+          share={share}
           fact={value}
           onChange={(fact) => set(field, fact)}
         />
@@ -145,6 +147,7 @@ export function SourceFields({ part, onChange }: { part: Part; onChange: (part: 
           <NumberInput
             label={label}
             {...(unit ? { unit } : {})}
+            share={share}
             value={Number(value)}
             {...(max === undefined ? {} : { max })}
             onCommit={(n) => set(field, field === "ways" || field === "cells" ? Math.round(n) : n)}

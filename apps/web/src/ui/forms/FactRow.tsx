@@ -9,6 +9,8 @@ interface FactRowProps {
   readonly onChange: (fact: Fact) => void;
   readonly disabled?: boolean;
   readonly max?: number;
+  /** A share of one, in percent. */
+  readonly share?: boolean;
 }
 
 /** How a number is known, as people say it. */
@@ -30,7 +32,8 @@ export function FactFields({
   fact,
   onChange,
   disabled = false,
-  max = 1e6,
+  share = false,
+  max = share ? 1 : 1e6,
 }: FactRowProps) {
   const withBound = (change: Partial<Fact>): void => {
     const next = { ...fact, ...change };
@@ -44,7 +47,7 @@ export function FactFields({
     <>
       <NumberInput
         label={label}
-        unit={unit}
+        {...(share ? { share } : { unit })}
         value={fact.value}
         max={max}
         onCommit={(value) => onChange(factOf(value, fact.provenance))}
@@ -53,6 +56,7 @@ export function FactFields({
         <NumberInput
           label={`${label}, lower bound`}
           value={fact.low}
+          share={share}
           max={fact.value}
           className={boundWidth(fact.low)}
           onCommit={(low) => withBound({ low })}
@@ -61,6 +65,7 @@ export function FactFields({
         <NumberInput
           label={`${label}, upper bound`}
           value={fact.high}
+          share={share}
           min={fact.value}
           max={max}
           className={boundWidth(fact.high)}

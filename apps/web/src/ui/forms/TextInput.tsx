@@ -101,12 +101,17 @@ interface NumberInputProps {
   readonly className?: string;
   /** What an empty field says where nothing, which is 0, may stand in it. */
   readonly none?: string;
+  /** A share of one, shown and written in percent. */
+  readonly share?: boolean;
 }
 
 const DECIMAL = /^-?\d+([.,]\d+)?$/;
 
 const NumberField = memo(function NumberField(props: NumberInputProps) {
-  const { label, value, onCommit, unit, min = 0, max = 1e6, className = "w-20", none } = props;
+  const { label, value, onCommit, share = false, className = "w-20", none } = props;
+  const by = share ? 100 : 1;
+  const unit = share ? "%" : props.unit;
+  const [min, max] = [by * (props.min ?? 0), by * (props.max ?? (share ? 1 : 1e6))];
   const say = (text: string): string | null => {
     if (none !== undefined && text.trim() === "") return null;
     const number = Number(text.trim().replace(",", "."));
@@ -114,18 +119,20 @@ const NumberField = memo(function NumberField(props: NumberInputProps) {
       ? null
       : `“${text}” is not valid: needs ${min} to ${max}`;
   };
+  // 0.07 is 7 %, and no 7.000000000000001.
+  const shown = share ? Number((by * value).toPrecision(9)) : value;
   return (
     <span className="inline-flex items-baseline">
       <TextField
         label={unit ? `${label}, ${unit}` : label}
-        value={none !== undefined && value === 0 ? "" : String(value)}
+        value={none !== undefined && value === 0 ? "" : String(shown)}
         {...(none === undefined ? {} : { placeholder: none })}
         check={say}
         className={`num text-right ${className}`}
         maxLength={20}
         // A phone's figures come without a sign.
         {...(min < 0 ? {} : { inputMode: "decimal" })}
-        onCommit={(text) => onCommit(Number(text.trim().replace(",", ".")))}
+        onCommit={(text) => onCommit(Number(text.trim().replace(",", ".")) / by)}
       />
       {unit !== undefined && <span className="unit min-w-7">{unit}</span>}
     </span>

@@ -72,9 +72,7 @@ export function RunMore({ plan, run, canEdit }: RunMoreProps) {
         />
       </More>
       <More title="Share of time on">
-        <p className="text-small text-muted">
-          0 to 1, for the budget. “{conditionText(run.condition)}”.
-        </p>
+        <p className="text-small text-muted">For the budget. “{conditionText(run.condition)}”.</p>
         <div className="flex flex-wrap gap-3 py-1">
           {SHARES.map(([field, label]) => (
             <span key={field} className="inline-flex items-baseline gap-1 text-small">
@@ -82,7 +80,7 @@ export function RunMore({ plan, run, canEdit }: RunMoreProps) {
               <NumberInput
                 label={`Share of time on, ${label}`}
                 value={run[field]}
-                max={1}
+                share
                 className="w-14"
                 onCommit={(value) => set(field, value)}
               />
