@@ -7,9 +7,9 @@ import {
   synthesise,
   workedQuote,
   type Job,
-  type RunId,
+  type CircuitId,
 } from "@dragonet/core";
-import { DEMO_SHELF, demoJobs, manyRunJob } from "@dragonet/core/demo";
+import { DEMO_SHELF, demoJobs, manyCircuitJob } from "@dragonet/core/demo";
 
 export interface BudgetBench {
   /** A ride of two hours, in ms. */
@@ -57,8 +57,8 @@ export function benchBudgets(): BudgetBench {
     () => void rideSamples(job, circuit, charging, battery, 0.9, seeded(1), SAMPLES),
   );
   const path = titled("Dim red path lights");
-  const compareMs = time(5, () => void compareWays(path, asId<RunId>("path"), DEMO_SHELF));
-  const large = manyRunJob(13);
+  const compareMs = time(5, () => void compareWays(path, asId<CircuitId>("path"), DEMO_SHELF));
+  const large = manyCircuitJob(13);
   // Each a document of its own, so that nothing of it is worked out yet.
   const quoteMs = time(40, () => void workedQuote(structuredClone(large), DEMO_SHELF));
   return { rideMs, boundsMs, compareMs, quoteMs };

@@ -1,7 +1,7 @@
 import { getHeapSpaceStatistics, setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
-import { pinFuse, applyEdits, asId, planJob, type Job, type RunId } from "@dragonet/core";
-import { manyRunJob } from "@dragonet/core/demo";
+import { pinFuse, applyEdits, asId, planJob, type Job, type CircuitId } from "@dragonet/core";
+import { manyCircuitJob } from "@dragonet/core/demo";
 
 const PLANS = 600;
 /** The first ones go to the compiler: a page that is worked on has them behind it. */
@@ -10,9 +10,9 @@ const COUNTED = 60;
 
 /** A job of twelve runs with one fuse after the other pinned. */
 function* edited(count: number): Generator<Job> {
-  let job = manyRunJob(12);
+  let job = manyCircuitJob(12);
   for (let i = 0; i < count; i += 1) {
-    const run = asId<RunId>(`run-${(i % 12) + 1}`);
+    const run = asId<CircuitId>(`run-${(i % 12) + 1}`);
     const made = applyEdits(job, [pinFuse(run, { kind: "rating", ratingA: i % 2 ? 10 : 7.5 })]);
     if (!made.ok) throw new Error(made.message);
     job = made.job;

@@ -9,7 +9,7 @@ import {
   solveCompiled,
   synthesise,
 } from "@dragonet/core";
-import { manyRunJob, sharedJob } from "@dragonet/core/demo";
+import { manyCircuitJob, sharedJob } from "@dragonet/core/demo";
 
 const SOLVES = 400;
 /** Runs after which the engine has compiled what it compiles. */
@@ -48,7 +48,7 @@ function time(times: number, work: () => void): number {
 
 /** The solver on the largest example: thirteen runs, everything on. */
 export function benchSolver(): SolverBench {
-  const job = manyRunJob(13);
+  const job = manyCircuitJob(13);
   const circuit = synthesise(job);
   const position = everythingOn(job, { sourceV: 12.7, packV: 0 });
   const solved = solveCircuit(circuit, position, 40);

@@ -1,4 +1,4 @@
-import { INPUTS, asId, everythingOn, type Input, type Job, type RunId } from "@dragonet/core";
+import { INPUTS, asId, everythingOn, type Input, type Job, type CircuitId } from "@dragonet/core";
 import type { Controls } from "./world.ts";
 
 export type Settings =
@@ -11,7 +11,7 @@ const isInput = (name: string): name is Input =>
 /** Reads "key=on,high=on,pods=on,charge=50": inputs by name, own switches by the id of their run or supply, how full the battery is in percent. */
 export function readSettings(job: Job, text: string): Settings {
   const inputs = new Set<Input>();
-  const switches = new Set<RunId>();
+  const switches = new Set<CircuitId>();
   let phase: "on" | "off" = "on";
   let charge = 1;
   for (const part of text.split(",").map((t) => t.trim())) {
@@ -52,8 +52,8 @@ export function readSettings(job: Job, text: string): Settings {
       if (value === "on") inputs.add(name);
       else inputs.delete(name);
     } else if (run) {
-      if (value === "on") switches.add(asId<RunId>(run.id));
-      else switches.delete(asId<RunId>(run.id));
+      if (value === "on") switches.add(asId<CircuitId>(run.id));
+      else switches.delete(asId<CircuitId>(run.id));
     } else {
       const known = [
         ...INPUTS.filter(isInput),

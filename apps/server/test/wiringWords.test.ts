@@ -21,7 +21,7 @@ import { allText, expectAll, jobThat, options } from "./paperWords.ts";
 import { readWords, type Page } from "./readWords.ts";
 
 /** A job with most of what a sheet can say: shared feeds, things that come off, what to stop for. */
-const full = jobThat((job) => job.strip.length > 0 && planJob(job, "metric").trunks.length > 0);
+const full = jobThat((job) => job.strip.length > 0 && planJob(job, "metric").feeders.length > 0);
 const stopped = jobThat((job) => planJob(job, "metric").causes.some((c) => c.severity === "stop"));
 
 const bare: Job = { ...full, runs: [], lamps: [], mounts: [] };
@@ -68,9 +68,9 @@ describe("the words of the wiring sheet", () => {
       [read.wiring, full, "metric"],
       [read.wiringStopped, stopped, "us"],
     ] as const) {
-      const { trunks, causes, budget } = planJob(job, units);
+      const { feeders, causes, budget } = planJob(job, units);
       expectAll(pages, [
-        ...trunks.flatMap((t) => [
+        ...feeders.flatMap((t) => [
           t.name,
           t.kind === "groundBlock" || t.givesV < 0.1
             ? `${figure(t.currentA, 1)} A`
@@ -92,7 +92,7 @@ describe("the words of the wiring sheet", () => {
         ...(budget.running.length > 0 ? ["State Output Load To spare Verdict"] : []),
       ]);
       const heading = allText(pages).includes("Supplies and switches");
-      expect(heading).toBe(trunks.length > 0);
+      expect(heading).toBe(feeders.length > 0);
     }
     const stops = planJob(stopped, "us").causes.filter((c) => c.severity === "stop").length;
     expect(allText(read.wiringStopped)).toContain(

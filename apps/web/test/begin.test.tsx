@@ -1,5 +1,5 @@
 /** What a job begins with: lamps added or replaced, a module, a kit, what feeds, a control. */
-import { allOf, createJob, type Condition, type Job, type Run } from "@dragonet/core";
+import { allOf, createJob, type Condition, type Job, type LightingCircuit } from "@dragonet/core";
 import { DEMO_VEHICLES, FELLRUNNER, demoShelf } from "@dragonet/core/demo";
 import { screen, waitFor, within } from "@testing-library/react";
 import { jobWith } from "../../../packages/core/test/helpers.ts";
@@ -15,7 +15,7 @@ const emptyJob = (id: string): Job => createJob("Tried", "", vehicle(id));
 const openBench = (job: Job): Promise<Opened> =>
   open(new Shop().withParts(...demoShelf()).withJob("j", job), "/jobs/j/circuit");
 
-const pods = (on: Condition = allOf("high"), fields: Partial<Run> = {}): Job =>
+const pods = (on: Condition = allOf("high"), fields: Partial<LightingCircuit> = {}): Job =>
   jobWith("pod-18", 2, on, fields);
 
 async function begin(user: Opened["user"], tab: string) {

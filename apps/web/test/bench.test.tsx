@@ -1,5 +1,5 @@
 /** The bench: what is changed of a job, and what follows at once. */
-import { allOf, type Condition, type Job, type Run } from "@dragonet/core";
+import { allOf, type Condition, type Job, type LightingCircuit } from "@dragonet/core";
 import { demoPart, demoShelf } from "@dragonet/core/demo";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { jobWith, switchPart } from "../../../packages/core/test/helpers.ts";
@@ -12,7 +12,7 @@ afterEach(closePages);
 const openBench = (job: Job): Promise<Opened> =>
   open(new Shop().withParts(...demoShelf()).withJob("j", job), "/jobs/j/circuit");
 
-const pods = (on: Condition = allOf("high"), fields: Partial<Run> = {}): Job =>
+const pods = (on: Condition = allOf("high"), fields: Partial<LightingCircuit> = {}): Job =>
   jobWith("pod-18", 2, on, fields);
 
 const findings = () => screen.getByRole("region", { name: "Findings" });

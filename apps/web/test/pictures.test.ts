@@ -21,7 +21,7 @@ import {
 } from "../src/bench/lampSpots.ts";
 import { edgeOf, placeLabels, type Box } from "../src/ui/picture/labels.ts";
 import { R, layOutLamps, sizeOf, viewsOf } from "../src/fit/lamps/layOutLamps.ts";
-import { rowsFrom } from "../src/signals/TimeStrips.tsx";
+import { rowsFrom } from "../src/signals/TimeDiagrams.tsx";
 import { layOutPlan } from "../src/fit/route/layOutPlan.ts";
 import { layOutConnectors } from "../src/vehicles/wiring/ConnectorsPlan.tsx";
 

@@ -8,11 +8,11 @@ import {
   prove,
   synthesise,
   type BenchControls,
-  type Deviation,
+  type WiringDeviation,
   type FaultResult,
   type Input,
   type Job,
-  type RunId,
+  type CircuitId,
   usualSystem,
 } from "@dragonet/core";
 import { checkPart, checkVehicle } from "@dragonet/contract";
@@ -30,8 +30,8 @@ import {
   type Pressed,
 } from "../src/bench/controls.ts";
 import { deviationText, mendDeviation } from "../src/bench/fields/deviations.ts";
-import { overlayOf } from "../src/bench/strips/overlay.ts";
-import { letterOf } from "../src/fit/strip/letters.ts";
+import { overlayOf } from "../src/bench/diagrams/overlay.ts";
+import { letterOf } from "../src/fit/teardown/letters.ts";
 import { STAGE_WORDS, stageNumber } from "../src/job/stages.ts";
 import { photoFault } from "../src/photos/photoFault.ts";
 import { newPart } from "../src/shelf/newPart.ts";
@@ -62,7 +62,7 @@ describe("controls as a rider finds them", () => {
   });
 
   it("leave a run's own switch alone whatever the key does", () => {
-    const run = "pods" as RunId;
+    const run = "pods" as CircuitId;
     const both = pressInput(pressSwitch(NOTHING_PRESSED, run), "key");
     expect([...both.switches]).toEqual(["pods"]);
     expect([...pressInput(both, "key").switches]).toEqual(["pods"]);
@@ -72,7 +72,7 @@ describe("controls as a rider finds them", () => {
   it("never change what was there before", () => {
     const before = press("brake");
     pressInput(before, "left");
-    pressSwitch(before, "x" as RunId);
+    pressSwitch(before, "x" as CircuitId);
     expect(on(before)).toEqual(["brake"]);
     expect(before.switches.size).toBe(0);
   });
@@ -140,7 +140,7 @@ describe("marks of proof and faults on the strips", () => {
 
   it("are gone with the deviation that caused them", () => {
     const wrong = demo(joined);
-    const [deviation] = wrong.deviations as [Deviation];
+    const [deviation] = wrong.deviations as [WiringDeviation];
     expect(deviationText(wrong, deviation, [])).toMatch(/ and .*: feeds tied together/);
     const mended = applyEdits(wrong, [mendDeviation(deviation)]);
     if (!mended.ok) throw new Error(mended.message);

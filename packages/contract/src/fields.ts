@@ -16,7 +16,7 @@ import {
 } from "class-validator";
 import { JSONSchema } from "class-validator-jsonschema";
 import { ID_PATTERN } from "@dragonet/core";
-import { FactDto } from "./fact.ts";
+import { BoundedValueDto } from "./boundedValue.ts";
 
 /** A wire or a terminal of the circuit: "pods.load", "pods_relay.87". */
 export const CIRCUIT_ID = /^([A-Za-z0-9_.-]{1,200})?$/;
@@ -28,7 +28,7 @@ export const IsFact = (): PropertyDecorator =>
   applyDecorators(
     IsObject({ message: "needs an object" }),
     ValidateNested(),
-    Type(() => FactDto),
+    Type(() => BoundedValueDto),
   );
 
 /** An id of an entry in the document. */

@@ -2,7 +2,7 @@ import Ajv2020 from "ajv/dist/2020.js";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { printJob, type Job } from "@dragonet/core";
-import { DEMO_SHELF, DEMO_VEHICLES, demoJobs, manyRunJob } from "@dragonet/core/demo";
+import { DEMO_SHELF, DEMO_VEHICLES, demoJobs, manyCircuitJob } from "@dragonet/core/demo";
 import { checkPart, checkVehicle, checkJobDocument, jobSchema, readJobFile } from "../src/index.ts";
 
 const [job] = demoJobs() as [Job];
@@ -115,7 +115,7 @@ describe("the published JSON Schema", () => {
 
   // Ajv is an independent validator: what the classes accept, it must accept too.
   it("accepts what the classes accept", () => {
-    for (const demo of [...demoJobs(), manyRunJob(3)]) {
+    for (const demo of [...demoJobs(), manyCircuitJob(3)]) {
       validate(demo);
       expect(validate.errors ?? []).toEqual([]);
     }

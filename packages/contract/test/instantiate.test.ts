@@ -30,7 +30,7 @@ describe("a job's objects", () => {
     const odd = plain({ runs: [5, null, { id: "r" }], lamps: "x", vehicle: [], card: { a: 1 } });
     const made = instantiate(JobDto, odd);
     expect(plain(made)).toEqual(odd);
-    expect(classesOf(made)).toContain(".runs.2: RunDto");
+    expect(classesOf(made)).toContain(".runs.2: LightingCircuitDto");
   });
 });
 

@@ -22,7 +22,7 @@ export {
 export * from "./budget/index.ts";
 export * from "./rule/index.ts";
 export * from "./proof/index.ts";
-export * from "./strip/index.ts";
+export * from "./lineDiagram/index.ts";
 export * from "./plan/index.ts";
 export * from "./format/index.ts";
 export * from "./loom/index.ts";

@@ -4,10 +4,10 @@ import {
   budgetOf,
   hoursToFull,
   inletA,
-  setRun,
+  setCircuit,
   synthesise,
-  type ControlId,
-  type Fact,
+  type KitSwitchId,
+  type BoundedValue,
   type Job,
   type Vehicle,
 } from "../src/index.ts";
@@ -96,7 +96,7 @@ describe("what stands by on a battery", () => {
     const [hub] = always.supplies;
     const control = {
       ...{
-        id: asId<ControlId>("c"),
+        id: asId<KitSwitchId>("c"),
         name: "Supply",
         inputs: ["brake" as const],
         switchPartId: null,
@@ -147,7 +147,12 @@ describe("what is worth measuring", () => {
         : FELLRUNNER.system,
   };
   /** The quad, exactly known but for one load of so many amps between bounds. */
-  const unsure = (low: number, value: number, high: number, provenance: Fact["provenance"]) => {
+  const unsure = (
+    low: number,
+    value: number,
+    high: number,
+    provenance: BoundedValue["provenance"],
+  ) => {
     const job = onVehicle({
       ...exact,
       baseLoads: [
@@ -257,7 +262,7 @@ describe("an evening on a pack", () => {
   });
 
   it("is nothing of a circuit that burns while it is driven alone, and none without a pack", () => {
-    const off = edited(lamps, setRun(RUN, "onEngineOff", 0));
+    const off = edited(lamps, setCircuit(RUN, "onEngineOff", 0));
     expect(evening(off).packWh).toBeLessThan(0.001);
     expect(evening(off).lostShare).toBe(0);
     expect(budget(onVehicle(FELLRUNNER)).evening).toBeNull();

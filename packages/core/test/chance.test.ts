@@ -19,7 +19,7 @@ import {
   readScript,
   readStep,
   readVehiclesCsv,
-  setRun,
+  setCircuit,
   synthesise,
   type Job,
 } from "../src/index.ts";
@@ -176,9 +176,9 @@ describe("the budget", () => {
           const job = (lamps: number, on: number): Job =>
             edited(
               jobWith("pod-18", lamps, allOf("switch", "key")),
-              setRun(RUN, "onIdle", on),
-              setRun(RUN, "onTown", on),
-              setRun(RUN, "onCruise", on),
+              setCircuit(RUN, "onIdle", on),
+              setCircuit(RUN, "onTown", on),
+              setCircuit(RUN, "onCruise", on),
             );
           for (let i = 0; i < 3; i += 1) {
             expect(spare(job(count + 1, share), i)).toBeLessThanOrEqual(

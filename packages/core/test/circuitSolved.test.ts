@@ -5,7 +5,7 @@ import {
   allOf,
   append,
   asId,
-  createRun,
+  createCircuit,
   designPoint,
   everythingOn,
   restVolts,
@@ -19,7 +19,7 @@ import {
   type Job,
   type Network,
   type NodeId,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { FELLRUNNER, demoPart } from "../src/demo/index.ts";
 import { behind, edited, jobWith, keyed } from "./helpers.ts";
@@ -194,7 +194,7 @@ describe("a converter in a circuit", () => {
 });
 
 describe("what a design is judged by", () => {
-  const OTHER = asId<RunId>("other");
+  const OTHER = asId<CircuitId>("other");
   /** One lamp with high beam, one with its switch while high beam is off. */
   const job = (() => {
     const one = jobWith("pod-18", 1, allOf("switch", "high"));
@@ -206,7 +206,7 @@ describe("what a design is judged by", () => {
         ],
       ],
     };
-    const run = createRun(OTHER, "Other", FELLRUNNER, "front", on);
+    const run = createCircuit(OTHER, "Other", FELLRUNNER, "front", on);
     const withRun = edited(one, append(one, "run", run));
     return edited(
       withRun,

@@ -8,7 +8,7 @@ import {
   createSupply,
   cutListOf,
   replaceLamp,
-  setRun,
+  setCircuit,
   setSupply,
   solveCircuit,
   standbyItems,
@@ -49,7 +49,7 @@ function onCoil(supply: PinSupply, converter: string | null, lamp = "pod-18"): J
     ...adoptPart(job, part),
     append(job, "supply", createSupply(SUPPLY, "Bridge", part.id, vehicle)),
     setSupply(SUPPLY, "feed", feed),
-    setRun(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
+    setCircuit(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
   );
 }
 
@@ -124,7 +124,7 @@ describe("a wire of a lighting coil", () => {
 
   it("feeds lamps behind a bridge, dark with the engine, back by a wire and never by the frame", () => {
     for (const back of ["wire", "chassis"] as const) {
-      const job = edited(onCoil("ac", "rectifier-coil-12"), setRun(RUN, "return", back));
+      const job = edited(onCoil("ac", "rectifier-coil-12"), setCircuit(RUN, "return", back));
       expect(told(job)).toEqual([]);
       expect(lampV(job)).toBeGreaterThan(12);
       expect(lampV(job, false)).toBeLessThan(0.5);
@@ -210,7 +210,7 @@ describe("a module that sleeps", () => {
       job,
       ...adoptPart(job, part),
       append(job, "supply", createSupply(SUPPLY, "Hub", part.id, job.vehicle)),
-      setRun(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
+      setCircuit(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
     );
   };
   const own = (job: Job) =>
@@ -259,7 +259,7 @@ describe("an adapter's colours", () => {
     const job = edited(
       replaced,
       ...adoptPart(replaced, part),
-      setRun(replaced.runs[0]!.id, "connectorPartId", part.id),
+      setCircuit(replaced.runs[0]!.id, "connectorPartId", part.id),
     );
     const wire = (name: string): string =>
       wiresOf(synthesise(job)).find((w) => w.id.endsWith(`.${name}`))!.colour;

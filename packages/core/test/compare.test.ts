@@ -8,10 +8,10 @@ import {
   packRestV,
   planJob,
   prove,
-  setRun,
+  setCircuit,
   synthesise,
   type Job,
-  type Way,
+  type FeedOption,
   type FeedWay,
 } from "../src/index.ts";
 import { DEMO_SHELF, MIDGE, PORTER, demoJobs } from "../src/demo/index.ts";
@@ -23,10 +23,10 @@ const porterPack = PORTER.system.kind === "pack" ? PORTER.system.pack : null!;
 const lamps = (count: number, part = "pod-plain-10", vehicle = PORTER): Job =>
   jobWith(part, count, allOf("switch"), { feed: { kind: "pack" }, onEngineOff: 1 }, vehicle);
 
-const waysOf = (job: Job): Record<FeedWay, Way> =>
+const waysOf = (job: Job): Record<FeedWay, FeedOption> =>
   Object.fromEntries(compareWays(job, RUN, DEMO_SHELF).map((w) => [w.kind, w])) as Record<
     FeedWay,
-    Way
+    FeedOption
   >;
 
 describe("comparing ways", () => {
@@ -42,7 +42,7 @@ describe("comparing ways", () => {
   });
 
   it("a converter and a battery hold their lamps; a string and a tap follow the pack", () => {
-    const swing = (w: Way): number => w.points.at(-1)!.highV - w.points[0]!.highV;
+    const swing = (w: FeedOption): number => w.points.at(-1)!.highV - w.points[0]!.highV;
     expect(Math.abs(swing(ways.converter))).toBeLessThan(0.1);
     expect(Math.abs(swing(ways.battery))).toBeLessThan(0.01);
     // Four in series on 42 to 58 V: 4 V of swing on each; two 8 V blocks of six likewise.
@@ -94,7 +94,7 @@ describe("comparing ways", () => {
 });
 
 describe("an evening on the pack", () => {
-  const tapped = edited(lamps(4), setRun(RUN, "feed", { kind: "block", blocks: 2 }));
+  const tapped = edited(lamps(4), setCircuit(RUN, "feed", { kind: "block", blocks: 2 }));
 
   it("adds up by hand: four 10 W lamps on two of six blocks for three hours", () => {
     const evening = packEvening(tapped, synthesise(tapped))!;

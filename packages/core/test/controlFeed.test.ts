@@ -3,11 +3,11 @@ import {
   allOf,
   append,
   asId,
-  createRun,
+  createCircuit,
   elementsOf,
   everythingOn,
-  faultsOfRun,
-  faultsOfTrunk,
+  faultsOfCircuit,
+  faultsOfFeeder,
   groupsOf,
   measured,
   ownerName,
@@ -15,16 +15,16 @@ import {
   restVolts,
   solveCircuit,
   synthesise,
-  trunkStripsOf,
+  feederDiagramsOf,
   type Circuit,
   type ElementId,
   type Feed,
   type Job,
-  type RunId,
+  type CircuitId,
   type SupplyId,
   type WireElement,
 } from "../src/index.ts";
-import { PETREL, PORTER, manyRunJob } from "../src/demo/index.ts";
+import { PETREL, PORTER, manyCircuitJob } from "../src/demo/index.ts";
 import { make } from "../src/demo/job/fitMaker.ts";
 import { edited, findingsOf } from "./helpers.ts";
 
@@ -38,12 +38,12 @@ const coilFuses = (circuit: Circuit): number[] =>
     .filter(({ id }) => /coilFuse|control-feed/.test(id))
     .map(({ ratingA }) => ratingA);
 
-const trunkOf = (circuit: Circuit) => circuit.trunks.find(({ kind }) => kind === "controlFeed")!;
+const feederOf = (circuit: Circuit) => circuit.feeders.find(({ kind }) => kind === "controlFeed")!;
 
 describe("several coils on one wire", () => {
-  const job = manyRunJob(4);
+  const job = manyCircuitJob(4);
   const circuit = synthesise(job);
-  const feed = trunkOf(circuit);
+  const feed = feederOf(circuit);
 
   it("have one fuse between the tap and where they part", () => {
     expect(coilFuses(circuit)).toEqual([2]);
@@ -72,7 +72,7 @@ describe("several coils on one wire", () => {
     expect(ownerName(job, feed.ownerId)).toBe("Control feed");
     const solved = solveCircuit(circuit, everythingOn(job, restVolts(job.vehicle)), 20);
     if (solved.kind !== "solved") throw new Error(solved.kind);
-    const strip = trunkStripsOf(job, circuit, solved.point, "metric").find(
+    const strip = feederDiagramsOf(job, circuit, solved.point, "metric").find(
       (t) => t.ownerId === feed.ownerId,
     )!;
     expect(strip.runs).toEqual(job.runs.map((r) => r.name));
@@ -80,29 +80,35 @@ describe("several coils on one wire", () => {
 
   it("take a larger fuse where they take more together than 2 A bears", () => {
     // 12 coils of 80 Ω at 14.4 V are 2.16 A: 3 A at 80 %.
-    const many = synthesise(manyRunJob(12));
+    const many = synthesise(manyCircuitJob(12));
     expect(coilFuses(many)).toEqual([3]);
     expect(all(many, "coil")).toHaveLength(12);
   });
 
   it("leave a coil that is alone on its wire a fuse of its own", () => {
-    expect(coilFuses(synthesise(manyRunJob(1)))).toEqual([2]);
-    expect(trunkOf(synthesise(manyRunJob(1)))).toBeUndefined();
+    expect(coilFuses(synthesise(manyCircuitJob(1)))).toEqual([2]);
+    expect(feederOf(synthesise(manyCircuitJob(1)))).toBeUndefined();
   });
 
   it("keep apart what other wires work", () => {
-    const key = manyRunJob(1);
-    const brake = createRun(asId<RunId>("brake"), "Brake", key.vehicle, "rear", allOf("brake"));
+    const key = manyCircuitJob(1);
+    const brake = createCircuit(
+      asId<CircuitId>("brake"),
+      "Brake",
+      key.vehicle,
+      "rear",
+      allOf("brake"),
+    );
     const both = synthesise(edited(key, append(key, "run", { ...brake, relay: "yes" })));
-    expect(trunkOf(both)).toBeUndefined();
+    expect(feederOf(both)).toBeUndefined();
     expect(coilFuses(both).length).toBe(all(both, "coil").length);
   });
 });
 
 describe("a wire that works several coils", () => {
-  const PIN = manyRunJob(3).vehicle.pins.find((pin) => pin.liveWhen === "key")!;
+  const PIN = manyCircuitJob(3).vehicle.pins.find((pin) => pin.liveWhen === "key")!;
   const told = (low: number, value: number, high: number): string[] => {
-    const job = manyRunJob(3);
+    const job = manyCircuitJob(3);
     const pins = job.vehicle.pins.map((pin) =>
       pin.id === PIN.id ? { ...pin, mayGiveA: measured(value, low, high) } : pin,
     );
@@ -130,8 +136,8 @@ describe("a supply that the key works, beside a circuit that it works", () => {
     .run("pods", "Pods", "front", allOf("switch"), [["pod-18", 1, "front"]], { feed: from("conv") })
     .run("bar", "Bar", "front", allOf("key"), [["bar-120", 1, "front"]], { relay: "yes" }).job;
   const circuit = synthesise(job);
-  const supply = circuit.trunks.find(({ kind }) => kind === "supply")!;
-  const feed = trunkOf(circuit);
+  const supply = circuit.feeders.find(({ kind }) => kind === "supply")!;
+  const feed = feederOf(circuit);
 
   it("shares the fuse of their coils", () => {
     expect(coilFuses(circuit)).toEqual([2]);
@@ -139,11 +145,11 @@ describe("a supply that the key works, beside a circuit that it works", () => {
   });
 
   it("goes dark with what else hangs on that fuse, which is tried once", () => {
-    const gone = faultsOfTrunk(job, circuit, feed).find(
+    const gone = faultsOfFeeder(job, circuit, feed).find(
       (f) => f.elementId === `${feed.ownerId}.fuse` && f.dark.length > 0,
     )!;
     expect(gone.dark).toHaveLength(2);
-    const again = faultsOfTrunk(job, circuit, supply).map((f) => f.elementId);
+    const again = faultsOfFeeder(job, circuit, supply).map((f) => f.elementId);
     expect(again.filter((id) => feed.path.includes(id))).toEqual([]);
     expect(again).toContain("conv.coil");
   });
@@ -151,12 +157,12 @@ describe("a supply that the key works, beside a circuit that it works", () => {
 
 describe("the proof of circuits whose coils share a fuse", () => {
   it("goes on circuit by circuit", () => {
-    const job = manyRunJob(12);
+    const job = manyCircuitJob(12);
     expect(groupsOf(job, synthesise(job))).toHaveLength(12);
   });
 
   it("finds the same circuit by circuit as all together", () => {
-    const job = manyRunJob(4);
+    const job = manyCircuitJob(4);
     const circuit = synthesise(job);
     const groups = groupsOf(job, circuit);
     const together = {
@@ -169,8 +175,8 @@ describe("the proof of circuits whose coils share a fuse", () => {
   });
 
   it("takes together what hangs where somebody wired otherwise", () => {
-    const job = manyRunJob(4);
-    const feed = trunkOf(synthesise(job));
+    const job = manyCircuitJob(4);
+    const feed = feederOf(synthesise(job));
     const wired = (at: string): Job => ({
       ...job,
       deviations: [
@@ -186,11 +192,11 @@ describe("the proof of circuits whose coils share a fuse", () => {
   });
 
   it("tells that a chafed coil wire takes all of them: they hang on one fuse", () => {
-    const job = manyRunJob(4);
+    const job = manyCircuitJob(4);
     const circuit = synthesise(job);
     const [first] = circuit.runs;
     const coilWire = `${first!.runId}.coilFeed` as ElementId;
-    const chafed = faultsOfRun(job, circuit, first!).find(
+    const chafed = faultsOfCircuit(job, circuit, first!).find(
       (f) => f.kind === "chafed" && f.elementId === coilWire,
     )!;
     expect(chafed.opens?.words).toContain("2 A");
@@ -211,13 +217,13 @@ describe("a contact of the kit's own", () => {
   it("works the coils of several circuits behind one fuse where they share it", () => {
     const circuit = parked(1);
     expect(coilFuses(circuit)).toEqual([2]);
-    expect(trunkOf(circuit).source).toEqual({ kind: "control", controlId: "stalk" });
-    expect(trunkOf(circuit).shared).toContain("stalk.park");
+    expect(feederOf(circuit).source).toEqual({ kind: "control", controlId: "stalk" });
+    expect(feederOf(circuit).shared).toContain("stalk.park");
   });
 
   it("has a fuse behind each pole where each circuit has one", () => {
     expect(coilFuses(parked(2))).toEqual([2, 2]);
-    expect(trunkOf(parked(2))).toBeUndefined();
+    expect(feederOf(parked(2))).toBeUndefined();
   });
 
   it("is open at times: what is behind it is proven together", () => {

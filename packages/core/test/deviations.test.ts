@@ -8,7 +8,7 @@ import {
   withCauses,
   wiresOf,
   type Circuit,
-  type Deviation,
+  type WiringDeviation,
   type Job,
   type WireElement,
   asId,
@@ -65,7 +65,7 @@ const wireAt = (circuit: Circuit, a: string, b: string): WireElement => {
   return wire;
 };
 
-type Plant = (c: Circuit) => Partial<Deviation> & Pick<Deviation, "kind">;
+type Plant = (c: Circuit) => Partial<WiringDeviation> & Pick<WiringDeviation, "kind">;
 const missing =
   (a: string, b: string): Plant =>
   (c) => ({ kind: "wireMissing", wire: wireAt(c, a, b).id });

@@ -17,19 +17,19 @@ import {
   pinWire,
   removeConnector,
   removePin,
-  removeRun,
-  setRun,
+  removeCircuit,
+  setCircuit,
   withoutClashing,
   type CollectionName,
   type Edit,
   type Job,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { demoJobs, demoPart } from "../src/demo/index.ts";
 import { edited } from "./helpers.ts";
 
 const [job] = demoJobs() as [Job];
-const bar = asId<RunId>("bar");
+const bar = asId<CircuitId>("bar");
 
 /** Edits of every kind on the first demo job, each valid by itself. */
 const EDITS: readonly Edit[] = [
@@ -46,7 +46,7 @@ const EDITS: readonly Edit[] = [
   append(job, "blocker", { id: "b-new", kind: "part", text: "Relay" }),
   pinFuse(bar, { kind: "rating", ratingA: 10 }),
   pinWire(bar, "14 AWG"),
-  setRun(bar, "return", "wire"),
+  setCircuit(bar, "return", "wire"),
 ];
 
 describe("edits", () => {
@@ -128,7 +128,7 @@ describe("edits that belong together", () => {
     const [, marshal] = demoJobs();
     const motorcycle = marshal as Job;
     const taken = [
-      edited(motorcycle, ...removeRun(motorcycle, asId("pods"))),
+      edited(motorcycle, ...removeCircuit(motorcycle, asId("pods"))),
       edited(motorcycle, ...removePin(motorcycle, "aux-key")),
       edited(motorcycle, ...removeConnector(motorcycle, "tail")),
     ];

@@ -32,11 +32,11 @@ import {
   type NetworkBranch,
   type NodeId,
   type Position,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
-import { chanceOf, demoJobs, manyRunJob, randomJob, type Chance } from "../src/demo/index.ts";
+import { chanceOf, demoJobs, manyCircuitJob, randomJob, type Chance } from "../src/demo/index.ts";
 
-const planned = [...demoJobs().filter((j) => j.runs.length > 0), manyRunJob(13)];
+const planned = [...demoJobs().filter((j) => j.runs.length > 0), manyCircuitJob(13)];
 const byChance = Array.from({ length: 500 }, (_, i) => {
   const job = randomJob(chanceOf(i + 1));
   return { job, circuit: synthesise(job), where: `job ${i + 1}` };
@@ -150,7 +150,7 @@ function islandsOf(branches: readonly NetworkBranch[], held: ReadonlySet<NodeId>
 function statesOf(job: Job, chance: Chance, count: number): Position[] {
   const volts = restVolts(job.vehicle);
   const all = everythingOn(job, volts);
-  const off: Position = { ...all, inputs: new Set<Input>(), switches: new Set<RunId>() };
+  const off: Position = { ...all, inputs: new Set<Input>(), switches: new Set<CircuitId>() };
   const some = Array.from({ length: count }, (): Position => ({
     ...all,
     inputs: new Set(INPUTS.filter((input) => input !== "switch" && chance() < 0.4)),

@@ -5,25 +5,25 @@ import {
   allOf,
   append,
   asId,
-  createControl,
+  createKitSwitch,
   createSupply,
-  setRun,
+  setCircuit,
   solveCircuit,
   synthesise,
   unitAt,
   wiresOf,
   type Circuit,
-  type ControlId,
+  type KitSwitchId,
   type Input,
   type Job,
   type PinId,
-  type RunId,
+  type CircuitId,
   type SupplyId,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, demoPart } from "../src/demo/index.ts";
 import { RUN, edited, onVehicle, oneRun } from "./helpers.ts";
 
-const volts = (job: Job, circuit: Circuit, inputs: readonly Input[], run: RunId = RUN) => {
+const volts = (job: Job, circuit: Circuit, inputs: readonly Input[], run: CircuitId = RUN) => {
   const solved = solveCircuit(
     circuit,
     { inputs: new Set(inputs), switches: new Set(), sourceV: 12.7, packV: 50 },
@@ -59,7 +59,7 @@ describe("a control that ties to ground", () => {
       ? edited(job, ...adoptPart(job, demoPart(supplyPart!)), append(job, "supply", board))
       : job;
     const button = {
-      ...createControl(asId<ControlId>("button"), "Horn button", ["horn"], PORTER, fed),
+      ...createKitSwitch(asId<KitSwitchId>("button"), "Horn button", ["horn"], PORTER, fed),
       ...{ switches: "ground" as const, momentary: true },
     };
     const feed = board ? { kind: "supply" as const, supplyId: board.id } : fed;
@@ -119,7 +119,10 @@ describe("a factory wire that is tied to ground when it is live", () => {
   });
 
   it("feeds nothing", () => {
-    const fed = edited(job, setRun(RUN, "feed", { kind: "pin", pinId: asId<PinId>("switched") }));
+    const fed = edited(
+      job,
+      setCircuit(RUN, "feed", { kind: "pin", pinId: asId<PinId>("switched") }),
+    );
     expect(synthesise(fed).gaps.map((g) => g.kind)).toContain("noSource");
   });
 });
@@ -135,7 +138,7 @@ describe("lever and pedal", () => {
           append(
             made,
             "control",
-            createControl(asId<ControlId>(input), input, [input], job.vehicle),
+            createKitSwitch(asId<KitSwitchId>(input), input, [input], job.vehicle),
           ),
         ),
       job as Job,

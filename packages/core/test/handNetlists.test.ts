@@ -11,7 +11,7 @@ import {
   synthesise,
   type Job,
   type LoadPart,
-  type Run,
+  type LightingCircuit,
   type Vehicle,
 } from "../src/index.ts";
 import { MIDGE, demoPart } from "../src/demo/index.ts";
@@ -38,7 +38,7 @@ const insideOhm = (ah: number): number => 0.24 / ah;
 
 const AMBIENT = 20;
 const bare = (vehicle: Vehicle): Vehicle => ({ ...vehicle, places: [], segments: [] });
-const lengths: Partial<Run> = {
+const lengths: Partial<LightingCircuit> = {
   ...{ fuseAtM: measured(0.15), feedM: measured(0.5), loadM: measured(2) },
   ...{ branchM: measured(0.4), controlM: measured(0.6), tapM: measured(0.3) },
 };
@@ -183,8 +183,8 @@ describe("a netlist written by hand agrees with the plan", () => {
     };
     const [at48, at56] = [48, 56].map((packV) => lampVolts(on, { sourceV: 0, packV })[0]!);
     // 6 A on the trunk out and back, 3 A on each branch.
-    const trunk = awgOhm(14, 0.15 + 1.1 + 2.6 + 2.5, AMBIENT) + fuseOhm(10) + CONTACT_OHM;
-    const v = 13 - 6 * trunk - 3 * awgOhm(14, 0.8, AMBIENT);
+    const feeder = awgOhm(14, 0.15 + 1.1 + 2.6 + 2.5, AMBIENT) + fuseOhm(10) + CONTACT_OHM;
+    const v = 13 - 6 * feeder - 3 * awgOhm(14, 0.8, AMBIENT);
     expect(Math.abs(at48! - v)).toBeLessThan(0.1);
     expect(Math.abs(at56! - at48!)).toBeLessThan(1e-6);
   });

@@ -7,38 +7,38 @@ import {
   asId,
   checkedCircuit,
   createJob,
-  createRun,
+  createCircuit,
   createSupply,
   measured,
-  setRun,
+  setCircuit,
   type Condition,
   type Edit,
-  type Fact,
+  type BoundedValue,
   type Finding,
   type Job,
   type LoadPart,
   type Part,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
   type Supply,
   type SupplyId,
   type Vehicle,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, demoJobs, demoPart } from "../src/demo/index.ts";
 
-export const RUN = asId<RunId>("run-1");
+export const RUN = asId<CircuitId>("run-1");
 
 /** A job on the quad with one run of lamps; fields of the run may be overridden. */
 export function jobWith(
   partId: string | Part,
   count: number,
   on: Condition,
-  fields: Partial<Run> = {},
+  fields: Partial<LightingCircuit> = {},
   vehicle = FELLRUNNER,
 ): Job {
   const part = typeof partId === "string" ? demoPart(partId) : partId;
   let job = createJob("test", "", vehicle);
-  const run = createRun(RUN, "Test run", vehicle, "front", on);
+  const run = createCircuit(RUN, "Test run", vehicle, "front", on);
   let n = 0;
   job = edited(job, append(job, "run", run));
   job = edited(
@@ -52,7 +52,7 @@ export function jobWith(
     if (id) job = edited(job, ...adoptPart(job, demoPart(id)));
   }
   for (const [field, value] of Object.entries(fields)) {
-    job = edited(job, setRun(RUN, field as keyof Run, value as never));
+    job = edited(job, setCircuit(RUN, field as keyof LightingCircuit, value as never));
   }
   return job;
 }
@@ -62,7 +62,7 @@ export const onVehicle = (vehicle: Vehicle): Job => createJob("test", "", vehicl
 export const keyed = allOf("switch", "key");
 
 /** One lamp of a part on a run of its own, with the key and its switch unless it is said otherwise. */
-export const oneRun = (partId: string, on = keyed, fields: Partial<Run> = {}): Job =>
+export const oneRun = (partId: string, on = keyed, fields: Partial<LightingCircuit> = {}): Job =>
   jobWith(partId, 1, on, fields);
 
 export function edited(job: Job, ...edits: Edit[]): Job {
@@ -99,7 +99,7 @@ export const plannedJobs = (): Job[] =>
     .map((job): Job => ({ ...job, deviations: [] }))
     .filter((job) => !rulesOf(job, "stop").some((rule) => WRONG_PARTS.has(rule)));
 
-export const switchPart = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);
+export const switchPart = (id: string) => asId<NonNullable<LightingCircuit["switchPartId"]>>(id);
 
 export const SUPPLY = asId<SupplyId>("supply");
 
@@ -118,7 +118,7 @@ export function behind(
     bare,
     ...adoptPart(bare, part),
     append(bare, "supply", supply),
-    setRun(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
+    setCircuit(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
   );
 }
 
@@ -136,4 +136,4 @@ export const minter = () => {
 };
 
 /** What is known to the last digit. */
-export const sure = (value: number): Fact => measured(value, value, value);
+export const sure = (value: number): BoundedValue => measured(value, value, value);

@@ -10,7 +10,7 @@ import {
   measured,
   pinFuse,
   pinWire,
-  setRun,
+  setCircuit,
   valueText,
   type Edit,
   type Job,
@@ -61,7 +61,7 @@ describe("a line of the history", () => {
       "run “Test run”: fuse → rating 10",
     );
     expect(said(pinWire(RUN, null))).toBe("run “Test run”: wire → nothing");
-    expect(said(setRun(RUN, "condition", allOf("brake")))).toBe(
+    expect(said(setCircuit(RUN, "condition", allOf("brake")))).toBe(
       "run “Test run”: condition → brake",
     );
     expect(said({ kind: "setOnce", entity: "card", field: "title", value: "New" })).toBe(

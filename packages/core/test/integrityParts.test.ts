@@ -1,4 +1,11 @@
-import { asId, createJob, integrityFaults, type Job, type Part, type RunId } from "../src/index.ts";
+import {
+  asId,
+  createJob,
+  integrityFaults,
+  type Job,
+  type Part,
+  type CircuitId,
+} from "../src/index.ts";
 import {
   CARRICK,
   FELLRUNNER,
@@ -155,7 +162,7 @@ describe("deviations", () => {
   const nothing = {
     id: "d",
     runId: RUN,
-    otherRunId: "" as RunId | "",
+    otherRunId: "" as CircuitId | "",
     wire: "",
     end: "from" as const,
     otherWire: "",

@@ -18,7 +18,7 @@ import {
   type Input,
   type Mend,
   type Reading,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { PORTER, demoPart } from "../src/demo/index.ts";
 import { jobWith, RUN } from "./helpers.ts";
@@ -118,7 +118,7 @@ describe("words of a job", () => {
       })),
     };
     expect(lampsText(apart, RUN, true)).toBe(`${name} on the left, ${name} at the back`);
-    expect(lampsText(job, asId<RunId>("other"), false)).toBe("");
+    expect(lampsText(job, asId<CircuitId>("other"), false)).toBe("");
     // A part that is not there any more: by what stands on the lamp.
     const bare = { ...job, parts: [] };
     expect(lampsText(bare, RUN, false)).toContain(job.lamps[0]!.label.replace(/ \d+$/, ""));

@@ -1,4 +1,4 @@
-import type { Deviation, Job } from "../src/index.ts";
+import type { WiringDeviation, Job } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
 
 /** A job of the shop by what is in it, so that no test hangs on what somebody called it. */
@@ -46,5 +46,5 @@ export const metreStrips = (): Job =>
   );
 
 /** Wired otherwise than planned, by what was done. */
-export const wiredWrong = (kind: Deviation["kind"]): Job =>
+export const wiredWrong = (kind: WiringDeviation["kind"]): Job =>
   jobThat((job) => job.deviations.some((d) => d.kind === kind));

@@ -20,7 +20,7 @@ import {
   toolsOf,
   type Edit,
   type Job,
-  type StripStep,
+  type TeardownStep,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
 
@@ -32,7 +32,7 @@ const did = (job: Job, ...edits: Edit[]): Job => {
   return result.job;
 };
 
-const step = (job: Job, name: string): StripStep => job.strip.find((s) => s.name === name)!;
+const step = (job: Job, name: string): TeardownStep => job.strip.find((s) => s.name === name)!;
 
 describe("a step said in one breath", () => {
   it("is read with its fasteners, plugs and warnings", () => {

@@ -17,14 +17,14 @@ import {
   timeTaken,
   type Job,
   type StepId,
-  type StripStep,
+  type TeardownStep,
 } from "../src/index.ts";
 import { FELLRUNNER } from "../src/demo/index.ts";
 import { edited } from "./helpers.ts";
 
 const RUNS = { seed: 21, numRuns: 300 };
 
-const circleOf = (steps: readonly StripStep[]) =>
+const circleOf = (steps: readonly TeardownStep[]) =>
   circleIn(new Map(steps.map((s) => [s.id as string, s.after])));
 
 /** A ledger by chance: each step after some of those before it, never in a circle. */
@@ -45,7 +45,7 @@ const ledger = fc
     const id = (i: number): StepId => asId<StepId>(`step-${i}`);
     return {
       ...job,
-      strip: steps.map((s, i): StripStep => ({
+      strip: steps.map((s, i): TeardownStep => ({
         id: id(i),
         name: `panel ${i}`,
         after: i === 0 ? [] : [...new Set(s.after.map((n) => id(n % i)))],
@@ -128,7 +128,7 @@ describe("a ledger by chance", () => {
     fc.assert(
       fc.property(ledger, (job) => {
         const known = job.strip.filter((s) => s.tookMin > 0);
-        const sum = (pick: (s: StripStep) => number): number =>
+        const sum = (pick: (s: TeardownStep) => number): number =>
           known.reduce((n, s) => n + pick(s), 0);
         expect(timeTaken(job)).toEqual({
           tookMin: sum((s) => s.tookMin),

@@ -11,7 +11,7 @@ import {
   type Job,
   type Probe,
   type ProbeAt,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { jobWith } from "./helpers.ts";
 import { isFault, pods, probesIn } from "./testing.ts";
@@ -161,7 +161,7 @@ describe("places in words", () => {
   const twice = (): Job => {
     const job = jobWith("pod-18", 2, allOf("key", "switch"));
     const [run] = job.runs;
-    const second = { ...run!, id: "run-2" as RunId, name: "Rear" };
+    const second = { ...run!, id: "run-2" as CircuitId, name: "Rear" };
     return {
       ...job,
       runs: [run!, second],
@@ -220,7 +220,7 @@ describe("what is pulled or parted", () => {
       expect(bench.find(probe.id)?.probe).toBe(probe);
     }
     // Of what is not there nothing is measured.
-    expect(bench.probesParted(group!, "nobody" as RunId, state, first!.id)).toEqual([]);
+    expect(bench.probesParted(group!, "nobody" as CircuitId, state, first!.id)).toEqual([]);
     expect(bench.probesParted(group!, run!.runId, state, "nothing" as ElementId)).toEqual([]);
   });
 });

@@ -8,9 +8,9 @@ import {
   measured,
   append,
   asId,
-  createControl,
-  setControl,
-  setRun,
+  createKitSwitch,
+  setKitSwitch,
+  setCircuit,
   withBrakes,
   isOn,
   TRAILER_SOCKET,
@@ -18,7 +18,7 @@ import {
   levelShare,
   PLAIN,
   type Condition,
-  type ControlId,
+  type KitSwitchId,
   type Input,
   type Job,
   type PinId,
@@ -31,7 +31,7 @@ import { RUN, edited, findingsOf, jobWith, mend, rulesOf } from "./helpers.ts";
 describe("a switch that springs back", () => {
   const held = (input: Input, momentary: boolean): Job => {
     const job = jobWith("pod-18", 1, allOf(input));
-    const control = createControl(asId<ControlId>("c"), "Button", [input], job.vehicle);
+    const control = createKitSwitch(asId<KitSwitchId>("c"), "Button", [input], job.vehicle);
     return edited(job, append(job, "control", { ...control, momentary }));
   };
 
@@ -39,7 +39,10 @@ describe("a switch that springs back", () => {
     expect(rulesOf(held("park", true))).toContain("momentary-holds");
     expect(rulesOf(held("park", false))).not.toContain("momentary-holds");
     expect(rulesOf(mend(held("park", true), "momentary-holds"))).not.toContain("momentary-holds");
-    const latched = edited(held("park", true), setRun(RUN, "program", { ...PLAIN, latch: true }));
+    const latched = edited(
+      held("park", true),
+      setCircuit(RUN, "program", { ...PLAIN, latch: true }),
+    );
     expect(rulesOf(latched)).not.toContain("momentary-holds");
   });
 
@@ -111,7 +114,7 @@ describe("the kit's flasher", () => {
     const job = jobWith("turn-led", 1, on, { relay: "yes" }, PETREL);
     const part = demoPart("flasher-any-load");
     const supply = createSupply(asId<SupplyId>("flasher"), "Flasher", part.id, PETREL);
-    const fed = { ...createControl(asId<ControlId>("c"), "Turn", ["right"], PETREL), feed };
+    const fed = { ...createKitSwitch(asId<KitSwitchId>("c"), "Turn", ["right"], PETREL), feed };
     return edited(
       job,
       ...adoptPart(job, part),
@@ -164,7 +167,7 @@ describe("a small load on a factory wire", () => {
   });
 
   it("without a relay beyond that is refused, and its remedy ends it", () => {
-    const much = edited(taken(0.8, 5), setRun(RUN, "relay", "no"));
+    const much = edited(taken(0.8, 5), setCircuit(RUN, "relay", "no"));
     expect(rulesOf(much, "stop")).toContain("relay-missing");
     expect(rulesOf(mend(much, "relay-missing"))).not.toContain("relay-missing");
   });
@@ -221,7 +224,7 @@ describe("a level in the budget", () => {
   const dimmed = (program: Partial<typeof PLAIN>, boosted?: number) => {
     const job = edited(
       jobWith("pod-18", 1, allOf("key")),
-      setRun(RUN, "program", { ...PLAIN, ...program }),
+      setCircuit(RUN, "program", { ...PLAIN, ...program }),
     );
     return levelShare(job, job.runs[0]!, boosted);
   };
@@ -261,11 +264,11 @@ it("the trailer socket has each of its seven contacts once", () => {
 
 it("a control's fuse and wire can be pinned", () => {
   const job = jobWith("pod-18", 1, allOf("park"));
-  const control = createControl(asId<ControlId>("c"), "Switch", ["park"], job.vehicle);
+  const control = createKitSwitch(asId<KitSwitchId>("c"), "Switch", ["park"], job.vehicle);
   const pinned = edited(
     edited(job, append(job, "control", control)),
-    setControl(control.id, "fuse", { kind: "rating", ratingA: 15 }),
-    setControl(control.id, "wire", "12 AWG"),
+    setKitSwitch(control.id, "fuse", { kind: "rating", ratingA: 15 }),
+    setKitSwitch(control.id, "wire", "12 AWG"),
   );
   const told = findingsOf(pinned).map((f) => f.rule);
   expect(told).not.toContain("not-buildable");

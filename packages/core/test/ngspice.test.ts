@@ -18,7 +18,7 @@ import {
   type Network,
   type NodeId,
 } from "../src/index.ts";
-import { demoJobs, manyRunJob } from "../src/demo/index.ts";
+import { demoJobs, manyCircuitJob } from "../src/demo/index.ts";
 import { ngspice } from "./ngspice.ts";
 
 /**
@@ -56,7 +56,7 @@ const floatingIn = (circuit: Circuit): NodeId[] =>
   });
 
 describe("against ngspice", () => {
-  const jobs = [...demoJobs().filter((j) => j.runs.length > 0), manyRunJob(13)];
+  const jobs = [...demoJobs().filter((j) => j.runs.length > 0), manyCircuitJob(13)];
 
   it.each(jobs.map((job) => [job.card.title, job] as const))("%s, all on and all off", (_, job) => {
     const circuit = synthesise(job);

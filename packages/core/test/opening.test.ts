@@ -19,9 +19,9 @@ import {
   type FuseElement,
   type Job,
   type PinId,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
-import { FELLRUNNER, manyRunJob } from "../src/demo/index.ts";
+import { FELLRUNNER, manyCircuitJob } from "../src/demo/index.ts";
 import { openingIn, overheated } from "../src/proof/opening.ts";
 import { gaugeOf } from "../src/wire/index.ts";
 import { RUN, SUPPLY, behind, jobWith, keyed } from "./helpers.ts";
@@ -133,7 +133,7 @@ describe("a fault without a steady end", () => {
     const job = jobWith("pod-18", 1, keyed);
     const circuit = synthesise(job);
     expect(faultsOfElement(job, circuit, circuit.runs[0]!, asId<ElementId>("none"))).toEqual([]);
-    expect(faults(job, { ...circuit, runs: [], trunks: [] })).toEqual([]);
+    expect(faults(job, { ...circuit, runs: [], feeders: [] })).toEqual([]);
     expect(faults(job, circuit, () => false)).toBeNull();
   });
 });
@@ -159,7 +159,7 @@ describe("groups that are proven by themselves", () => {
   it("feel the master switch of what feeds them, and are not wanted lit without it", () => {
     const job = behind("converter-48-12", "path-red", 2, undefined, { gate: "switch" });
     const { circuit, group } = groupOf(job);
-    expect(new Set(group.switches)).toEqual(new Set([RUN, asId<RunId>(SUPPLY)]));
+    expect(new Set(group.switches)).toEqual(new Set([RUN, asId<CircuitId>(SUPPLY)]));
     const proof = proveGroup(job, circuit, group);
     expect(proof).toMatchObject({ positions: 4, possible: 4, lamps: 2, differences: [] });
     // One that is always live lights the lamps by their own switch alone.
@@ -171,7 +171,7 @@ describe("groups that are proven by themselves", () => {
     const job = jobWith("pod-30", 1, allOf("switch", "high"));
     // High beam, key and the switch are eight; in two of them high beam burns without the key.
     expect(provenJob(job)).toMatchObject({ positions: 6, possible: 8, lamps: 1 });
-    const three = manyRunJob(3);
+    const three = manyCircuitJob(3);
     const proof = prove(three, synthesise(three));
     expect(proof).toMatchObject({ lamps: three.lamps.length, differences: [] });
     expect(proof!.positions).toBe(3 * 4);
@@ -182,7 +182,7 @@ describe("groups that are proven by themselves", () => {
   });
 
   it("hold their own elements and those before them, and none of another's", () => {
-    const job = manyRunJob(3);
+    const job = manyCircuitJob(3);
     const circuit = synthesise(job);
     const [first] = groupsOf(job, circuit);
     const part = partOf(circuit, first!.runs);

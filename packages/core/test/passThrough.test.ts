@@ -10,7 +10,7 @@ import {
   materialsOf,
   removeConnector,
   setHarness,
-  setRun,
+  setCircuit,
   solveCircuit,
   stated,
   synthesise,
@@ -113,7 +113,7 @@ describe("a harness between the halves of a connector", () => {
   it("is one thing to lay out, however many plugs of it are used", () => {
     const both = edited(
       job,
-      ...[setRun(RUN, "feed", { kind: "pin", pinId: asId<PinId>("left-tail") })],
+      ...[setCircuit(RUN, "feed", { kind: "pin", pinId: asId<PinId>("left-tail") })],
       append(job, "run", {
         ...job.runs[0]!,
         ...{ id: asId<typeof RUN>("run-2"), feed: { kind: "pin", pinId: asId("right-tail") } },

@@ -17,9 +17,9 @@ import {
   type NodeId,
   type Paper,
   type Position,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
-import { demoJobs, manyRunJob } from "../src/demo/index.ts";
+import { demoJobs, manyCircuitJob } from "../src/demo/index.ts";
 
 /** Positions of the controls: everything on at rest and running, nothing, and some by chance. */
 function positionsOf(job: Job): Position[] {
@@ -28,7 +28,7 @@ function positionsOf(job: Job): Position[] {
   const some = Array.from({ length: 6 }, (): Position => ({
     ...volts,
     inputs: new Set(INPUTS.filter((input) => input !== "switch" && random() < 0.5)),
-    switches: new Set<RunId>(job.runs.filter(() => random() < 0.5).map((r) => r.id)),
+    switches: new Set<CircuitId>(job.runs.filter(() => random() < 0.5).map((r) => r.id)),
   }));
   return [
     everythingOn(job, volts),
@@ -68,7 +68,7 @@ beforeEach(() => {
 });
 const expectAllHold = (): void => expect(breaks).toEqual([]);
 
-const jobs = [...demoJobs(), manyRunJob(8)].filter((job) => job.runs.length > 0);
+const jobs = [...demoJobs(), manyCircuitJob(8)].filter((job) => job.runs.length > 0);
 
 describe.each(jobs.map((job) => [job.card.title, job] as const))("%s", (_, job) => {
   const circuit = synthesise(job);

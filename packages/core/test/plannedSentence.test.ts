@@ -121,8 +121,8 @@ describe("a job of one sentence", () => {
     const fuses = elementsOf(circuit, circuit.runs[0]!.out, "fuse");
     expect(fuses.map((fuse) => fuse.ratingA)).toEqual([10]);
     // Its own switch carries what the fuse of the converter lets through.
-    const [gate] = elementsOf(circuit, circuit.trunks[0]!.path, "switch");
-    const [before] = elementsOf(circuit, [...circuit.trunks[0]!.path], "fuse");
+    const [gate] = elementsOf(circuit, circuit.feeders[0]!.path, "switch");
+    const [before] = elementsOf(circuit, [...circuit.feeders[0]!.path], "fuse");
     expect(gate!.part.contactA).toBeGreaterThanOrEqual(before!.ratingA);
   });
 });

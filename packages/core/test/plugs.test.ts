@@ -14,7 +14,7 @@ import {
   programOf,
   replaceLamp,
   seenByVehicle,
-  setRun,
+  setCircuit,
   solveCircuit,
   stated,
   synthesise,
@@ -24,7 +24,7 @@ import {
   type Input,
   type Job,
   type PinId,
-  type RunId,
+  type CircuitId,
   type SupplyId,
 } from "../src/index.ts";
 import { LITTER, PETREL, demoPart } from "../src/demo/index.ts";
@@ -45,7 +45,7 @@ const box = (id: string): BoxPart => {
   return part;
 };
 
-const volts = (job: Job, circuit: Circuit, inputs: readonly Input[], run: RunId = RUN) => {
+const volts = (job: Job, circuit: Circuit, inputs: readonly Input[], run: CircuitId = RUN) => {
   const solved = solveCircuit(
     circuit,
     { inputs: new Set(inputs), switches: new Set(), sourceV: 12.7, packV: 50 },
@@ -123,7 +123,7 @@ describe("a replaced lamp", () => {
     const job = replaced("plug");
     const { id } = job.runs[0]!;
     const battery = { kind: "battery" as const };
-    const away = edited(job, setRun(id, "feed", battery), setRun(id, "relay", "yes"));
+    const away = edited(job, setCircuit(id, "feed", battery), setCircuit(id, "relay", "yes"));
     expect(synthesise(away).gaps.map((g) => g.kind)).toContain("plugNotPossible");
   });
 });
@@ -175,7 +175,7 @@ describe("a plug-in module", () => {
 
   it("feeds nothing: a circuit fed from it has no source", () => {
     const { id } = job.supplies[0]!;
-    const fed = edited(job, setRun(job.runs[0]!.id, "feed", { kind: "supply", supplyId: id }));
+    const fed = edited(job, setCircuit(job.runs[0]!.id, "feed", { kind: "supply", supplyId: id }));
     expect(synthesise(fed).gaps).toMatchObject([{ kind: "noSource" }]);
   });
 
@@ -204,7 +204,7 @@ describe("a box of uneven channels", () => {
     channels.forEach((channel, i) => {
       const run = {
         ...oneRun("pod-18").runs[0]!,
-        ...{ id: asId<RunId>(`r${i + 1}`), name: `Circuit ${i + 1}`, channel },
+        ...{ id: asId<CircuitId>(`r${i + 1}`), name: `Circuit ${i + 1}`, channel },
         ...{ feed: { kind: "supply" as const, supplyId: supply.id }, condition: allOf("switch") },
       };
       job = edited(job, append(job, "run", run));
@@ -249,7 +249,7 @@ describe("programmes", () => {
     const job = oneRun("pod-18");
     expect(programOf(job, job.runs[0]!)).toBeNull();
     const program = { ...PLAIN, level: 0.1 };
-    const set = edited(job, setRun(RUN, "program", program));
+    const set = edited(job, setCircuit(RUN, "program", program));
     expect(programOf(set, set.runs[0]!)).toEqual(program);
   });
 });

@@ -15,7 +15,7 @@ import {
   type Job,
   type PinId,
 } from "../src/index.ts";
-import { demoJobs, manyRunJob } from "../src/demo/index.ts";
+import { demoJobs, manyCircuitJob } from "../src/demo/index.ts";
 import { jobThat, wiredWrong } from "./jobs.ts";
 import { jobWith, switchPart } from "./helpers.ts";
 
@@ -102,14 +102,14 @@ describe("the proof", () => {
   });
 
   it("proves runs apart when they share nothing but the posts", () => {
-    const job = manyRunJob(13);
+    const job = manyCircuitJob(13);
     const groups = groupsOf(job, synthesise(job));
     expect(groups).toHaveLength(13);
     expect(groups.every((g) => g.inputs.join() === "key" && g.switches.length === 1)).toBe(true);
   });
 
   it("stops when it is told to", () => {
-    expect(prove(manyRunJob(3), synthesise(manyRunJob(3)), () => false)).toBeNull();
+    expect(prove(manyCircuitJob(3), synthesise(manyCircuitJob(3)), () => false)).toBeNull();
   });
 });
 
@@ -170,7 +170,7 @@ describe("single faults", () => {
   });
 
   it("are tried in every run, and stop when told", () => {
-    const many = manyRunJob(4);
+    const many = manyCircuitJob(4);
     // Of each run, and of the feed that their coils share.
     expect(new Set(faultsOf(many).map((f) => f.runId)).size).toBe(5);
     expect(faults(many, synthesise(many), () => false)).toBeNull();

@@ -9,7 +9,7 @@ import {
   type NodeId,
 } from "../src/index.ts";
 import { PORTER, FELLRUNNER } from "../src/demo/index.ts";
-import { faultsOfElement, faultsOfRun, faultsOfTrunk } from "../src/proof/faults.ts";
+import { faultsOfElement, faultsOfCircuit, faultsOfFeeder } from "../src/proof/faults.ts";
 import { rootV } from "../src/circuit/index.ts";
 import { realSources } from "../src/proof/index.ts";
 import { positionBits, positionCount } from "../src/proof/positions.ts";
@@ -94,8 +94,8 @@ describe("faults of a part of a job", () => {
 
   it("are together every fault of the whole, each once", () => {
     const apart = [
-      ...circuit.trunks.flatMap((trunk) => faultsOfTrunk(job, circuit, trunk)),
-      ...circuit.runs.flatMap((run) => faultsOfRun(job, circuit, run)),
+      ...circuit.feeders.flatMap((feeder) => faultsOfFeeder(job, circuit, feeder)),
+      ...circuit.runs.flatMap((run) => faultsOfCircuit(job, circuit, run)),
     ];
     const words = (list: readonly { readonly words: string }[]) => list.map((f) => f.words).sort();
     expect(words(apart)).toEqual(words(all));
@@ -104,7 +104,7 @@ describe("faults of a part of a job", () => {
 
   it("of one element are its own among those of its run, told alike", () => {
     const [run] = circuit.runs;
-    const ofRun = faultsOfRun(job, circuit, run!);
+    const ofRun = faultsOfCircuit(job, circuit, run!);
     for (const id of run!.out) {
       for (const one of faultsOfElement(job, circuit, run!, id)) {
         expect(one.elementId).toBe(id);

@@ -3,7 +3,7 @@ import {
   boundsOf,
   decimal,
   dividedBy,
-  factOf,
+  boundedValue,
   interval,
   lengthText,
   minus,
@@ -47,10 +47,10 @@ describe("intervals", () => {
 
 describe("facts", () => {
   it("take the width that their provenance deserves", () => {
-    expect(factOf(10, "measured")).toMatchObject({ low: 9.8, high: 10.2 });
-    expect(factOf(10, "stated")).toMatchObject({ low: 9, high: 11 });
-    expect(factOf(10, "assumed")).toMatchObject({ low: 7.5, high: 12.5 });
-    expect(boundsOf(factOf(10, "stated", 8, 11))).toEqual({ low: 8, mid: 10, high: 11 });
+    expect(boundedValue(10, "measured")).toMatchObject({ low: 9.8, high: 10.2 });
+    expect(boundedValue(10, "stated")).toMatchObject({ low: 9, high: 11 });
+    expect(boundedValue(10, "assumed")).toMatchObject({ low: 7.5, high: 12.5 });
+    expect(boundsOf(boundedValue(10, "stated", 8, 11))).toEqual({ low: 8, mid: 10, high: 11 });
   });
 });
 

@@ -13,7 +13,7 @@ import {
   offerOf,
   optionEdits,
   quoteOf,
-  removeRun,
+  removeCircuit,
   suggestOptions,
   synthesise,
   workedQuote,
@@ -102,7 +102,7 @@ describe("options of a quote", () => {
       };
       const { quote, options } = workedQuote({ ...job, options: [option] }, DEMO_SHELF);
       const [result] = options;
-      const then = edited(job, ...removeRun(job, run.id));
+      const then = edited(job, ...removeCircuit(job, run.id));
       const alone = quoteOf(then, synthesise(then), DEMO_SHELF);
       expect(worked(result).quote.total).toEqual(alone.total);
       expect(worked(result).moreMinor).toBe(alone.total.grossMinor - quote.total.grossMinor);

@@ -6,7 +6,7 @@ import {
   groupFindings,
   jobSummary,
   planJob,
-  setRun,
+  setCircuit,
   soundRemedies,
   type Finding,
   type Job,
@@ -119,7 +119,7 @@ describe("causes", () => {
 
   it("keep apart what is said in other words, and are what the board tells", () => {
     const over = jobWith("bar-120", 1, allOf("switch"), { wire: "18 AWG" });
-    const pinned = edited(over, setRun(RUN, "fuse", { kind: "rating", ratingA: 30 }));
+    const pinned = edited(over, setCircuit(RUN, "fuse", { kind: "rating", ratingA: 30 }));
     const { causes } = planJob(pinned, "metric");
     expect(new Set(causes.map((c) => `${c.rule} ${c.title}`)).size).toBe(causes.length);
     const stops = causes.filter((c) => c.severity === "stop").length;

@@ -10,7 +10,7 @@ import {
   chafePlaces,
   checkJob,
   costOf,
-  factOf,
+  boundedValue,
   faults,
   gaugeOf,
   integrityFaults,
@@ -23,7 +23,7 @@ import {
   synthesise,
   takeLengths,
   waysFrom,
-  type Fact,
+  type BoundedValue,
   type Hazard,
   type Job,
   type MapPlace,
@@ -210,7 +210,7 @@ describe("the route of a job", () => {
   it("says which stretches with wires in them nobody has measured, and is quiet once they are", () => {
     const whole = withLedger();
     const used = routeOf(whole, synthesise(whole)).segments.map(({ segment }) => segment);
-    const mapped = (lengthM: (m: MapSegment) => Fact): Job => ({
+    const mapped = (lengthM: (m: MapSegment) => BoundedValue): Job => ({
       ...whole,
       vehicle: {
         ...whole.vehicle,
@@ -227,7 +227,7 @@ describe("the route of a job", () => {
     const all = guessed(mapped((s) => assumed(s.lengthM.value)));
     expect(all[0]!.why.split(";")).toHaveLength(used.length);
     // A sister machine's tape counts as one.
-    expect(guessed(mapped((s) => factOf(s.lengthM.value, "sister")))).toEqual([]);
+    expect(guessed(mapped((s) => boundedValue(s.lengthM.value, "sister")))).toEqual([]);
   });
 
   it("adds up a way as well known as its worst stretch", () => {
@@ -237,7 +237,7 @@ describe("the route of a job", () => {
     for (const worst of PROVENANCES) {
       const way = segments.map((s, i) => ({
         ...s,
-        lengthM: factOf(s.lengthM.value, i === 1 ? worst : "measured"),
+        lengthM: boundedValue(s.lengthM.value, i === 1 ? worst : "measured"),
       }));
       expect(lengthOf({ ...wire!.way, places, segments: way }).provenance).toBe(worst);
     }

@@ -6,7 +6,7 @@ import {
   createDeviation,
   groupFindings,
   packRangeV,
-  setRun,
+  setCircuit,
   endWords,
   synthesise,
   wiresOf,
@@ -148,7 +148,7 @@ describe("volts that a contact has to break", () => {
   it("of a plug are to be mended and no fire", () => {
     const connector = demoPart("plug-2-sealed");
     const job = edited(on(plain), ...adoptPart(on(plain), connector));
-    const plugged = edited(job, setRun(RUN, "connectorPartId", connector.id as never));
+    const plugged = edited(job, setCircuit(RUN, "connectorPartId", connector.id as never));
     const found = told(plugged, "volts-over-rating").filter(
       (f) => f.place.words === connector.name,
     );

@@ -7,7 +7,7 @@ import {
   append,
   asId,
   measured,
-  setRun,
+  setCircuit,
   type Bond,
   type BondId,
   type Edit,
@@ -247,9 +247,9 @@ const CASES: readonly Case[] = [
     wrong: () =>
       edited(
         jobWith("bar-120", 3, keyed),
-        setRun(RUN, "onIdle", 1),
-        setRun(RUN, "onTown", 1),
-        setRun(RUN, "onCruise", 1),
+        setCircuit(RUN, "onIdle", 1),
+        setCircuit(RUN, "onTown", 1),
+        setCircuit(RUN, "onCruise", 1),
       ),
     right: () => jobWith("path-red", 1, keyed, { onIdle: 0, onTown: 0, onCruise: 0 }),
     says: /may not start after minute|Charging falls short/,

@@ -9,13 +9,13 @@ import {
   measured,
   pinFuse,
   pinWire,
-  setRun,
+  setCircuit,
   setSupply,
   stated,
   type Edit,
   type Finding,
   type Job,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { demoJobs } from "../src/demo/index.ts";
 import { jobThat, withLedger, barAndPods } from "./jobs.ts";
@@ -115,7 +115,7 @@ describe("pins that a person sets", () => {
   });
 
   it("of a run that is gone are refused with its name", () => {
-    expect(() => edited(bar, pinFuse("ghost" as RunId, { kind: "auto" }))).toThrow(/ghost/);
+    expect(() => edited(bar, pinFuse("ghost" as CircuitId, { kind: "auto" }))).toThrow(/ghost/);
   });
 });
 
@@ -187,7 +187,7 @@ describe("a supply's own feed", () => {
 describe("bounds", () => {
   it("a fact known better never makes a verdict less sure", () => {
     const wide = jobWith("bar-120", 1, keyed, { loadM: { ...stated(2), low: 0.5, high: 6 } });
-    const narrow = edited(wide, setRun(RUN, "loadM", measured(2)));
+    const narrow = edited(wide, setCircuit(RUN, "loadM", measured(2)));
     const notes = (job: Job): number =>
       findingsOf(job).filter((f) => f.rule === "drop-over-target").length;
     expect(notes(narrow)).toBeLessThanOrEqual(notes(wide));

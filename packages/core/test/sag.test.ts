@@ -4,13 +4,13 @@ import {
   append,
   asId,
   benchAt,
-  createRun,
+  createCircuit,
   everythingOn,
   feelsCharge,
   postsVolts,
   restVolts,
   runningVolts,
-  setRun,
+  setCircuit,
   solveUnderLoad,
   sourceOhms,
   synthesise,
@@ -19,7 +19,7 @@ import {
   type LampId,
   type LoadPart,
   type NodeId,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { PORTER, demoPart } from "../src/demo/index.ts";
 import { edited, jobWith } from "./helpers.ts";
@@ -106,13 +106,13 @@ describe("a battery at rest", () => {
 /** A cart with one load on the whole pack and one on some of its blocks. */
 function onPack(blocks: number): Job {
   const pack = jobWith(resistor(24), 1, allOf("switch"), { feed: { kind: "pack" } }, PORTER);
-  const id = asId<RunId>("run-2");
-  const run = createRun(id, "Tap", PORTER, "front", allOf("switch"));
+  const id = asId<CircuitId>("run-2");
+  const run = createCircuit(id, "Tap", PORTER, "front", allOf("switch"));
   const part = resistor(4);
   const tapped = edited(pack, append(pack, "run", run), append(pack, "part", part));
   return edited(
     tapped,
-    setRun(id, "feed", { kind: "block", blocks }),
+    setCircuit(id, "feed", { kind: "block", blocks }),
     append(tapped, "lamp", {
       ...tapped.lamps[0]!,
       ...{ id: asId<LampId>("lamp-tap"), runId: id, partId: part.id },

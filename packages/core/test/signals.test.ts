@@ -23,7 +23,7 @@ import {
   withCauses,
   type FlasherFacts,
   type Job,
-  type RunId,
+  type CircuitId,
   type SignalTrace,
 } from "../src/index.ts";
 import { DEMO_SHELF, PETREL, demoPart } from "../src/demo/index.ts";
@@ -144,8 +144,8 @@ describe("the marshal's motorcycle", () => {
     const crossed: Job = {
       ...fitted.job,
       deviations: [
-        createDeviation("crossed", "lampsSwapped", "left" as RunId, {
-          otherRunId: "right" as RunId,
+        createDeviation("crossed", "lampsSwapped", "left" as CircuitId, {
+          otherRunId: "right" as CircuitId,
         }),
       ],
     };

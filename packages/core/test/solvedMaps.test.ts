@@ -10,7 +10,7 @@ import {
   type Condition,
   type ElementId,
   type Job,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { refusedBy, runOn } from "../src/network/position.ts";
 import { FELLRUNNER } from "../src/demo/index.ts";
@@ -92,7 +92,12 @@ describe("what a design is judged by", () => {
   /** Two circuits of which the second is on only while the first's signal is off. */
   function pair(second: Condition): Job {
     const job = jobWith("pod-18", 1, allOf("key"), {}, FELLRUNNER);
-    const other = { ...job.runs[0]!, id: asId<RunId>("other"), name: "Other", condition: second };
+    const other = {
+      ...job.runs[0]!,
+      id: asId<CircuitId>("other"),
+      name: "Other",
+      condition: second,
+    };
     const lamp = { ...job.lamps[0]!, id: asId<never>("other-lamp"), runId: other.id };
     return edited({ ...job, runs: [...job.runs, other], lamps: [...job.lamps, lamp] });
   }
@@ -104,7 +109,7 @@ describe("what a design is judged by", () => {
       ],
     ],
   };
-  const amps = (job: Job, runId: RunId): number => {
+  const amps = (job: Job, runId: CircuitId): number => {
     const circuit = synthesise(job);
     const point = designPoint(job, circuit, restVolts(job.vehicle));
     const run = circuit.runs.find((r) => r.runId === runId)!;
@@ -115,7 +120,7 @@ describe("what a design is judged by", () => {
     const job = pair(allOf("key"));
     expect(job.runs.map(refusedBy)).toEqual([[], []]);
     expect(amps(job, RUN)).toBeGreaterThan(1);
-    expect(amps(job, asId<RunId>("other"))).toBeGreaterThan(1);
+    expect(amps(job, asId<CircuitId>("other"))).toBeGreaterThan(1);
     const on = everythingOn(job, restVolts(job.vehicle));
     expect(on.inputs.has("brake")).toBe(true);
     expect(on.inputs.has("switch")).toBe(false);

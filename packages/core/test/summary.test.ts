@@ -11,7 +11,7 @@ import {
   type Reading,
   type Signature,
   type Stage,
-  type StripStep,
+  type TeardownStep,
   type Worked,
 } from "../src/index.ts";
 import { jobWith } from "./helpers.ts";
@@ -26,8 +26,8 @@ const next = (job: Job): string => {
   const { stage, text } = jobSummary(job).next;
   return `${stage}: ${text}`;
 };
-const step = (name: string, state: StripStep["state"]): StripStep => ({
-  ...{ id: name as StripStep["id"], name, catches: "", forget: "", after: [], covers: [] },
+const step = (name: string, state: TeardownStep["state"]): TeardownStep => ({
+  ...{ id: name as TeardownStep["id"], name, catches: "", forget: "", after: [], covers: [] },
   ...{ estimateMin: 0, tookMin: 0, state, hold: false, paint: false },
 });
 const bond = (pressedAt: string): Bond => ({

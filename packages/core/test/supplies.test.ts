@@ -6,7 +6,7 @@ import {
   allOf,
   append,
   asId,
-  createControl,
+  createKitSwitch,
   elementOf,
   elementsOf,
   everythingOn,
@@ -17,14 +17,14 @@ import {
   packTopV,
   prove,
   restVolts,
-  setControl,
-  setRun,
+  setKitSwitch,
+  setCircuit,
   setSupply,
   solveCircuit,
   synthesise,
   type Job,
   type PackFacts,
-  type RunId,
+  type CircuitId,
 } from "../src/index.ts";
 import { LITTER, MIDGE, PORTER } from "../src/demo/index.ts";
 import { kitByHand, onHub } from "./jobs.ts";
@@ -135,7 +135,7 @@ describe("a converter", () => {
     expect(rulesOf(idle, "fix")).toContain("converter-fits");
     const mended = mend(idle, "converter-fits");
     expect(mended.supplies[0]?.gate).toBe("key");
-    const coils = elementsOf(synthesise(mended), synthesise(mended).trunks[0]!.gate, "coil");
+    const coils = elementsOf(synthesise(mended), synthesise(mended).feeders[0]!.gate, "coil");
     // The key wire of this cart carries the pack's voltage: the coil is made for it.
     expect(coils.map((c) => c.part.coilV)).toEqual([48]);
     expect(prove(mended, synthesise(mended))?.differences).toEqual([]);
@@ -182,7 +182,7 @@ describe("series strings", () => {
   });
 
   it("pairs in parallel first halve what each step's voltage hangs on", () => {
-    const pairs = edited(string(8, PORTER), setRun(RUN, "perStep", 2));
+    const pairs = edited(string(8, PORTER), setCircuit(RUN, "perStep", 2));
     expect(synthesise(pairs).runs[0]?.steps).toBe(4);
     expect(perLamp(pairs, 48)).toBeCloseTo(12, 0);
   });
@@ -217,7 +217,7 @@ describe("boxes", () => {
   it("are refused more runs, amps on a way, or amps in all than they carry", () => {
     let job = hub;
     for (let i = 0; i < 3; i += 1) {
-      const run = { ...job.runs[0]!, id: asId<RunId>(`more-${i}`), name: `More ${i}` };
+      const run = { ...job.runs[0]!, id: asId<CircuitId>(`more-${i}`), name: `More ${i}` };
       job = edited(job, append(job, "run", run));
     }
     expect(findingsOf(job).map((f) => f.title)).toContain("More circuits than channels");
@@ -225,9 +225,11 @@ describe("boxes", () => {
 
   it("a fault before the box takes every run behind it", () => {
     const results = faults(hub, synthesise(hub))!;
-    const blown = results.find((f) => f.kind === "fuseBlown" && f.runId === asId<RunId>("hub"))!;
+    const blown = results.find(
+      (f) => f.kind === "fuseBlown" && f.runId === asId<CircuitId>("hub"),
+    )!;
     expect(blown.dark).toHaveLength(hub.lamps.length);
-    const own = results.find((f) => f.kind === "fuseBlown" && f.runId === asId<RunId>("left"))!;
+    const own = results.find((f) => f.kind === "fuseBlown" && f.runId === asId<CircuitId>("left"))!;
     expect(own.dark).toHaveLength(1);
   });
 
@@ -243,7 +245,7 @@ describe("controls of the kit", () => {
 
   it("work loads they can carry without a relay, each on a pole of its own", () => {
     const circuit = synthesise(kit);
-    const left = circuit.runs.find((r) => r.runId === asId<RunId>("left"))!;
+    const left = circuit.runs.find((r) => r.runId === asId<CircuitId>("left"))!;
     expect(left.coil).toBeNull();
     expect(left.ways).toHaveLength(1);
     expect(rulesOf(kit, "stop")).toEqual([]);
@@ -257,10 +259,10 @@ describe("controls of the kit", () => {
 
   it("let a direct load grow a relay when it is more than they carry", () => {
     let job = jobWith("bar-120", 2, allOf("horn"), {}, LITTER);
-    const control = createControl(asId("horn-button"), "Horn button", ["horn"], LITTER);
+    const control = createKitSwitch(asId("horn-button"), "Horn button", ["horn"], LITTER);
     job = edited(job, append(job, "control", control));
     expect(synthesise(job).runs[0]?.coil).not.toBeNull();
-    const light = edited(job, setRun(RUN, "relay", "no"), setControl(control.id, "poles", 1));
+    const light = edited(job, setCircuit(RUN, "relay", "no"), setKitSwitch(control.id, "poles", 1));
     expect(synthesise(light).runs[0]?.coil).toBeNull();
   });
 });
@@ -270,8 +272,8 @@ describe("two lights in one housing", () => {
 
   it("share one way back, which is laid once", () => {
     const circuit = synthesise(kit);
-    const tail = circuit.runs.find((r) => r.runId === asId<RunId>("tail"))!;
-    const brake = circuit.runs.find((r) => r.runId === asId<RunId>("brake"))!;
+    const tail = circuit.runs.find((r) => r.runId === asId<CircuitId>("tail"))!;
+    const brake = circuit.runs.find((r) => r.runId === asId<CircuitId>("brake"))!;
     expect(tail.back).toEqual(brake.back);
     const load = (run: typeof tail) => elementOf(circuit, run.branches[0]!.load);
     expect(new Set([load(tail).to, load(brake).to]).size).toBe(1);
@@ -281,7 +283,7 @@ describe("two lights in one housing", () => {
     const results = faults(kit, synthesise(kit))!;
     const lost = results.find(
       (f) =>
-        f.kind === "open" && f.runId === asId<RunId>("brake") && f.elementId === "brake.return",
+        f.kind === "open" && f.runId === asId<CircuitId>("brake") && f.elementId === "brake.return",
     )!;
     expect(lost.dark.length).toBeGreaterThanOrEqual(2);
   });

@@ -10,7 +10,7 @@ import {
   type FaultSuspect,
   type Probe,
   type Ranked,
-  type RunId,
+  type CircuitId,
   type Suspect,
 } from "../src/index.ts";
 import { nextProbe } from "../src/diagnosis/suspect/diagnose.ts";
@@ -23,7 +23,7 @@ const fault = (id: string): FaultSuspect => ({
     words: `${id} is open`,
     prior: 0.1,
     fault: "open",
-    runId: "run-1" as RunId,
+    runId: "run-1" as CircuitId,
   },
   ...{ elementIds: [id as FaultSuspect["elementIds"][number]], changes: [] },
 });

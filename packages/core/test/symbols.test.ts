@@ -1,10 +1,10 @@
-import { lookOf, planJob, stripSvg, synthesise, type StripPart } from "../src/index.ts";
+import { lookOf, planJob, lineDiagramSvg, synthesise, type DiagramPart } from "../src/index.ts";
 import { kitByHand, withLedger } from "./jobs.ts";
 
 const KINDS = [
   ...["wire", "chassis", "strap", "fuse", "switch", "contact", "coil", "diode", "load"],
   ...["connector", "converter", "battery", "flasher", "tap"],
-] as StripPart["kind"][];
+] as DiagramPart["kind"][];
 
 /** Numbers of a path that are places, walked: M, L, H, V and their small ones, arcs by their ends. */
 function extent(d: string): { x: number[]; y: number[] } {
@@ -82,7 +82,7 @@ describe("a strip on paper", () => {
   const job = withLedger();
   const svgs = planJob(job, "metric").strips.engineOff.map((strip) => ({
     strip,
-    svg: stripSvg(strip, { fontFamily: "sans-serif", ink: "#111" }),
+    svg: lineDiagramSvg(strip, { fontFamily: "sans-serif", ink: "#111" }),
   }));
 
   it("has a symbol for every part that has one, and insulation for every wire", () => {

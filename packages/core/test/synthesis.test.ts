@@ -14,22 +14,22 @@ import {
   measured,
   planJob,
   powerPath,
-  stripSvg,
+  lineDiagramSvg,
   synthesise,
   wireResistanceOhm,
   type Circuit,
   type Job,
   type PinId,
-  type RunCircuit,
+  type LaidCircuit,
 } from "../src/index.ts";
-import { DEMO_SHELF, PORTER, demoJobs, manyRunJob } from "../src/demo/index.ts";
+import { DEMO_SHELF, PORTER, demoJobs, manyCircuitJob } from "../src/demo/index.ts";
 import { RUN, edited, jobWith, rulesOf, plannedJobs } from "./helpers.ts";
 
 const keyed = allOf("switch", "key");
 
 /** Every element of a run hangs between its neighbours: no gap, no loose end. */
-function expectConnected(circuit: Circuit, run: RunCircuit): void {
-  const follow = (ids: readonly RunCircuit["out"][number][]): void => {
+function expectConnected(circuit: Circuit, run: LaidCircuit): void {
+  const follow = (ids: readonly LaidCircuit["out"][number][]): void => {
     ids.slice(1).forEach((id, i) => {
       expect(elementOf(circuit, id).from).toBe(elementOf(circuit, ids[i]!).to);
     });
@@ -55,7 +55,7 @@ function expectConnected(circuit: Circuit, run: RunCircuit): void {
 
 describe("synthesis", () => {
   it("gives a connected circuit with a reason for every choice, on every demo job", () => {
-    for (const job of [...plannedJobs(), manyRunJob(12)]) {
+    for (const job of [...plannedJobs(), manyCircuitJob(12)]) {
       const circuit = synthesise(job);
       for (const run of circuit.runs) expectConnected(circuit, run);
       for (const choice of circuit.choices) {
@@ -266,7 +266,7 @@ describe("strips", () => {
       lamps: job.lamps.map((l) => ({ ...l, label: `<script>alert("${l.id}")</script>&` })),
     };
     const [strip] = planJob(named, "metric").strips.engineOff;
-    const svg = stripSvg(strip!, { fontFamily: "sans-serif", ink: "#000" });
+    const svg = lineDiagramSvg(strip!, { fontFamily: "sans-serif", ink: "#000" });
     expect(svg).toMatch(/^<svg [^>]*>/);
     expect(svg).not.toContain("<script");
     expect(svg).toContain("&#60;script");

@@ -1,10 +1,10 @@
 /** What is known of every kind of unit, over all jobs of the demo and jobs by chance. */
 import { synthesise, thingOf, type Circuit, type Unit } from "../src/index.ts";
-import { chanceOf, demoJobs, manyRunJob, randomJob } from "../src/demo/index.ts";
+import { chanceOf, demoJobs, manyCircuitJob, randomJob } from "../src/demo/index.ts";
 
 const jobs = [
   ...demoJobs(),
-  manyRunJob(13),
+  manyCircuitJob(13),
   ...Array.from({ length: 60 }, (_, i) => randomJob(chanceOf(900 + i))),
 ];
 const circuits = jobs.map((job) => ({ job, circuit: synthesise(job) }));

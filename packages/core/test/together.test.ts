@@ -12,7 +12,7 @@ import {
   oncomingEyes,
   peakCd,
   seeingDistance,
-  setRun,
+  setCircuit,
   type BeamKind,
   type Condition,
   type Job,
@@ -104,7 +104,7 @@ describe("what is lit together", () => {
     const job = placed("un", "driving", allOf("high", "switch"));
     const [way] = allOf("high", "switch").anyOf;
     const both: Condition = { anyOf: [way!, [{ input: "key", negated: false }]] };
-    expect(notes(edited(job, setRun(RUN, "condition", both)))).toHaveLength(1);
+    expect(notes(edited(job, setCircuit(RUN, "condition", both)))).toHaveLength(1);
   });
 
   it("fog lamps go out with the high beam under US rules alone", () => {

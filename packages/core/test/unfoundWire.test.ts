@@ -80,9 +80,9 @@ describe("a signal whose wire nobody has found", () => {
     const horn = behind("converter-60-12", "horn-3a", 1, keyless, { gate: "key" });
     const { circuit, findings } = checkedCircuit(horn);
     expect(findings.map((f) => f.title)).toContain("No wire known to trigger it");
-    const [trunk] = circuit.trunks;
-    expect(elementsOf(circuit, trunk!.path, "contact")).toHaveLength(1);
-    expect(elementsOf(circuit, trunk!.gate, "tap").map((tap) => tap.pin.carries)).toEqual([
+    const [feeder] = circuit.feeders;
+    expect(elementsOf(circuit, feeder!.path, "contact")).toHaveLength(1);
+    expect(elementsOf(circuit, feeder!.gate, "tap").map((tap) => tap.pin.carries)).toEqual([
       "key on wire, not found yet",
     ]);
   });

@@ -4,7 +4,7 @@ import {
   applyEdits,
   asId,
   createJob,
-  factOf,
+  boundedValue,
   isTwoTrack,
   measured,
   planJob,
@@ -13,7 +13,7 @@ import {
   usualSystem,
   usualVehicle,
   type Edit,
-  type Fact,
+  type BoundedValue,
   type Job,
   type ProfileId,
   type Vehicle,
@@ -22,9 +22,9 @@ import {
 const usual = (kind: (typeof VEHICLE_KINDS)[number]): Vehicle =>
   usualVehicle(kind, asId<ProfileId>("profile"), "New model");
 
-const isFact = (value: object): value is Fact => "provenance" in value && "low" in value;
+const isFact = (value: object): value is BoundedValue => "provenance" in value && "low" in value;
 
-function factsIn(value: unknown): Fact[] {
+function factsIn(value: unknown): BoundedValue[] {
   if (typeof value !== "object" || value === null) return [];
   return isFact(value) ? [value] : Object.values(value).flatMap(factsIn);
 }
@@ -107,7 +107,7 @@ describe("a vehicle that is of another kind after all", () => {
     const quad = usual("quad");
     const mine = begin({
       size: { ...quad.size, lengthM: measured(2.31) },
-      reaches: { ...quad.reaches, rearM: factOf(1.7, "stated") },
+      reaches: { ...quad.reaches, rearM: boundedValue(1.7, "stated") },
       places: quad.places.slice(1),
     });
     const cart = become(mine, takeKind(mine.vehicle, "cart"));

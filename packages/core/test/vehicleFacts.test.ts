@@ -2,7 +2,7 @@
 import {
   asId,
   createJob,
-  factOf,
+  boundedValue,
   foundBetween,
   measured,
   measuredOn,
@@ -49,7 +49,7 @@ describe("facts of a vehicle", () => {
       createJob("", "", FELLRUNNER),
       vehicleFacts(FELLRUNNER)
         .find(({ key }) => key === KEY)!
-        .set(factOf(9, "stated")),
+        .set(boundedValue(9, "stated")),
     ).vehicle;
     expect(foundBetween(FELLRUNNER, guess).put).toEqual([]);
   });

@@ -7,7 +7,7 @@ import {
   createSupply,
   inputShare,
   packEmptyV,
-  setRun,
+  setCircuit,
   setSupply,
   stated,
   type ConnectorPin,
@@ -16,7 +16,7 @@ import {
   type Job,
   type LampId,
   type PinId,
-  type RunId,
+  type CircuitId,
   type SupplyId,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER, demoPart } from "../src/demo/index.ts";
@@ -38,7 +38,7 @@ const one = (low: number, high: number): Job => {
 };
 const two = (low: number, high: number): Job => {
   const job = one(low, high);
-  const second = asId<RunId>("run-2");
+  const second = asId<CircuitId>("run-2");
   return edited(
     job,
     append(job, "run", { ...job.runs[0]!, id: second, name: "Second" }),
@@ -53,7 +53,7 @@ const behind = (partId: string, low: number, high: number): Job => {
     ...adoptPart(job, part),
     append(job, "supply", createSupply(SUPPLY, "Box", part.id, job.vehicle)),
     setSupply(SUPPLY, "feed", onWire),
-    setRun(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
+    setCircuit(RUN, "feed", { kind: "supply", supplyId: SUPPLY }),
   );
 };
 

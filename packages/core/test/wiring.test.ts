@@ -7,7 +7,7 @@ import {
   materialsOf,
   restVolts,
   rootV,
-  setRun,
+  setCircuit,
   solveCircuit,
   splitNode,
   routeOf,
@@ -20,8 +20,8 @@ import {
   type Job,
   type Part,
   type Position,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
   type SupplyId,
   type WireElement,
 } from "../src/index.ts";
@@ -45,7 +45,7 @@ const wiresAt = (circuit: Circuit, node: string): WireElement[] =>
 
 function cart(
   isolated: boolean,
-  fields: Partial<Run> = {},
+  fields: Partial<LightingCircuit> = {},
   gate: "always" | "key" = "always",
 ): Job {
   return make("cart", "", PORTER, "")
@@ -62,7 +62,7 @@ function lit(job: Job, inputs: readonly Input[] = ["key"]): number {
   const position: Position = {
     ...restVolts(job.vehicle),
     inputs: new Set(inputs),
-    switches: new Set<RunId>(job.runs.map((r) => r.id)),
+    switches: new Set<CircuitId>(job.runs.map((r) => r.id)),
   };
   const solved = solveCircuit(circuit, position, 40);
   if (solved.kind !== "solved") throw new Error(solved.kind);
@@ -96,7 +96,7 @@ describe("a converter on a pack", () => {
       {
         ...restVolts(PORTER),
         inputs: new Set<Input>(["key"]),
-        switches: new Set([asId<RunId>("pods")]),
+        switches: new Set([asId<CircuitId>("pods")]),
       },
       40,
     );
@@ -169,7 +169,7 @@ describe("feeds", () => {
     const [run] = circuit.runs;
     expect(run!.shared.some((id) => circuit.elements.get(id)?.kind === "flasher")).toBe(true);
     // And where no relay may carry it, the plan says that it does not.
-    const bare = edited(job, setRun(asId<RunId>("left"), "relay", "no"));
+    const bare = edited(job, setCircuit(asId<CircuitId>("left"), "relay", "no"));
     expect(findingsOf(bare).map((f) => f.title)).toContain("Not fed from what was chosen");
   });
 
@@ -189,7 +189,11 @@ describe("feeds", () => {
     const tell = partOf("switch", (p) => p.kind === "switch" && p.tellTale !== "none");
     const job = cart(true, { switchPartId: tell.id, relay: "no" });
     const circuit = synthesise(
-      edited(job, ...adoptPart(job, tell), setRun(asId<RunId>("pods"), "switchPartId", tell.id)),
+      edited(
+        job,
+        ...adoptPart(job, tell),
+        setCircuit(asId<CircuitId>("pods"), "switchPartId", tell.id),
+      ),
     );
     const [wire] = wiresAt(circuit, "pods_switch.neg");
     expect(unitAt(circuit, wire!.to)?.ownerId).toBe("conv");
@@ -207,7 +211,7 @@ describe("hubs and boards", () => {
       }).job;
     expect(ends(synthesise(job))).toContain("pods_returnJoint.j → hub_box.ch1");
     expect(findingsOf(job).map((f) => f.title)).toContain("Not returned as it was asked for");
-    const asked = edited(job, setRun(asId<RunId>("pods"), "return", "wire"));
+    const asked = edited(job, setCircuit(asId<CircuitId>("pods"), "return", "wire"));
     expect(findingsOf(asked).map((f) => f.title)).not.toContain("Not returned as it was asked for");
   });
 

@@ -1,5 +1,5 @@
 import { printJob, type Job } from "@dragonet/core";
-import { demoJobs, manyRunJob } from "@dragonet/core/demo";
+import { demoJobs, manyCircuitJob } from "@dragonet/core/demo";
 import type { ExitCode, World } from "../world.ts";
 
 const fileName = (job: Job): string => {
@@ -12,7 +12,7 @@ const fileName = (job: Job): string => {
 
 /** Writes the demo shop's jobs, and one of many runs, as files that every verb reads. */
 export function writeExamples(folder: string, world: World): ExitCode {
-  for (const job of [...demoJobs(), manyRunJob(13)]) {
+  for (const job of [...demoJobs(), manyCircuitJob(13)]) {
     const path = `${folder}/${fileName(job)}`;
     try {
       world.write(path, printJob(job));

@@ -1,4 +1,4 @@
-import { planJob, stripSvg, type Job } from "@dragonet/core";
+import { planJob, lineDiagramSvg, type Job } from "@dragonet/core";
 import { loomPage } from "@dragonet/loom";
 import type { ExitCode, World } from "../world.ts";
 
@@ -9,7 +9,7 @@ export async function writeSheet(job: Job, folder: string, world: World): Promis
   const plan = planJob(job, "metric");
   const pages = plan.strips.engineOff.map((strip, i) => ({
     name: `${String(i + 1).padStart(2, "0")}-${strip.runId}.svg`,
-    svg: stripSvg(strip, PAPER),
+    svg: lineDiagramSvg(strip, PAPER),
   }));
   const loom = await loomPage(job, "metric", { ...PAPER, paper: "#ffffff" });
   if (loom !== "") pages.push({ name: "loom.svg", svg: loom });

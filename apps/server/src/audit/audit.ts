@@ -17,7 +17,7 @@ import { Answers } from "../docs/answers.ts";
 import { askedWords } from "../http/askedWords.ts";
 import { forLog } from "../http/forLog.ts";
 import { log } from "../http/pinoLogger.ts";
-import { Needs } from "../people/access.ts";
+import { RequireRole } from "../people/access.ts";
 
 export const ACTIONS = [
   "signed in",
@@ -79,7 +79,7 @@ export class Audit {
   }
 }
 
-@Needs("owner")
+@RequireRole("owner")
 @Controller("api/audit")
 class AuditController {
   constructor(@Inject(Audit) private readonly audit: Audit) {}

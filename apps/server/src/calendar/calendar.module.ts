@@ -23,7 +23,7 @@ import { Answers, AnswersFile, AnswersNothing } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { JobsModule } from "../jobs/jobs.module.ts";
 import { BoardService } from "../jobs/board.service.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { benchCalendar } from "./benchCalendar.ts";
 import { CalendarService } from "./calendar.service.ts";
 
@@ -63,36 +63,36 @@ class CalendarController {
 
   @Get("file")
   @AnswersFile("Everything that the plan is made of, for the command line", "application/json")
-  async file(@Res() res: Response, @Me() me: SignedIn): Promise<void> {
+  async file(@Res() res: Response, @CurrentUser() me: SignedIn): Promise<void> {
     await this.audit.note(me.name, "took out a file", "shop.calendar.json");
     const text = `${JSON.stringify(await this.calendar.file(), null, 2)}\n`;
     sendFile(res, "shop.calendar.json", "application/json", text);
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Put()
   @AnswersNothing("Keeps benches, hours, closed days and the shop's place")
-  async keep(@Body() body: ShopCalendarDto, @Me() me: SignedIn): Promise<void> {
+  async keep(@Body() body: ShopCalendarDto, @CurrentUser() me: SignedIn): Promise<void> {
     await this.calendar.setCalendar({ ...body });
     await this.audit.note(me.name, "changed the calendar", "benches, hours or place");
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Post("closed")
   @Answers("Takes the days of an iCalendar file as closed: all of them, or nothing", ImportedAnswer)
-  async close(@Body() body: TextRequest, @Me() me: SignedIn): Promise<ImportedAnswer> {
+  async close(@Body() body: TextRequest, @CurrentUser() me: SignedIn): Promise<ImportedAnswer> {
     const taken = await this.calendar.close(body.text);
     await this.audit.note(me.name, "changed the calendar", `${taken.added} closed days`);
     return taken;
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Put("bookings/:jobId")
   @AnswersNothing("Keeps when and where a job is done, or what day it waits for")
   async book(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Body() body: BookingRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<void> {
     const title = await this.calendar.book(jobId, body, me);
     const where = body.start === "" ? "" : `, ${body.bench} from ${body.start.replace("T", " ")}`;

@@ -1,6 +1,6 @@
 import { Controller, Get, Inject, Injectable, Module, type INestApplication } from "@nestjs/common";
 import { ApiExcludeController } from "@nestjs/swagger";
-import { Needs } from "../people/access.ts";
+import { RequireRole } from "../people/access.ts";
 
 /** The application that is described; it is there once it has been put together. */
 @Injectable()
@@ -23,7 +23,7 @@ export class Described {
 
 /** The API's own description, for owners who connect something of theirs. */
 @ApiExcludeController()
-@Needs("owner")
+@RequireRole("owner")
 @Controller("api/docs")
 class DocsController {
   constructor(@Inject(Described) private readonly described: Described) {}

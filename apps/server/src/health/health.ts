@@ -4,7 +4,7 @@ import { Registry, collectDefaultMetrics, Histogram } from "prom-client";
 import { AliveAnswer, ReadyAnswer } from "@dragonet/contract";
 import { Answers, AnswersFile } from "../docs/answers.ts";
 import { forbidden } from "../http/refusal.ts";
-import { Open, type SignedIn } from "../people/access.ts";
+import { Public, type SignedIn } from "../people/access.ts";
 import { Readiness } from "./readiness.ts";
 
 const registry = new Registry();
@@ -27,7 +27,7 @@ class HealthController {
   constructor(@Inject(Readiness) private readonly readiness: Readiness) {}
 
   /** The process answers; nothing else is asked. */
-  @Open()
+  @Public()
   @Get("health")
   @Answers("The process answers; nothing else is asked", AliveAnswer)
   health(): AliveAnswer {
@@ -35,7 +35,7 @@ class HealthController {
   }
 
   /** It can do its work: the database takes writes and has its tables, the disk has room. */
-  @Open()
+  @Public()
   @Get("ready")
   @Answers("It can do its work; 503 with the same shape where it cannot", ReadyAnswer)
   async ready(@Res() res: Response): Promise<void> {
@@ -44,7 +44,7 @@ class HealthController {
   }
 
   /** For the machine itself and for owners: it tells how busy the shop is. */
-  @Open()
+  @Public()
   @Get("metrics")
   @AnswersFile("Measures of the process, in the open exposition format", "text/plain")
   async metrics(@Req() req: Request & { person?: SignedIn }, @Res() res: Response): Promise<void> {

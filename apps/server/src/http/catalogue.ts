@@ -5,7 +5,7 @@ import type { Checked, ImportedAnswer } from "@dragonet/contract";
 import { SHAPE_VERSION, type CsvResult } from "@dragonet/core";
 import { conflict, notFound, notValid, superseded } from "./refusal.ts";
 
-export interface Kept<T> {
+export interface Versioned<T> {
   readonly value: T;
   readonly revision: number;
 }
@@ -28,13 +28,13 @@ export class Catalogue<T extends object> {
     private readonly kind: CatalogueKind<T>,
   ) {}
 
-  async list(): Promise<Kept<T>[]> {
+  async list(): Promise<Versioned<T>[]> {
     const { table } = this.kind;
     const rows = await this.db.select().from(table).orderBy(asc(table.id));
     return rows.map((r) => ({ value: r.value as unknown as T, revision: r.revision }));
   }
 
-  async read(id: string): Promise<Kept<T>> {
+  async read(id: string): Promise<Versioned<T>> {
     const { table, what } = this.kind;
     const [row] = await this.db.select().from(table).where(eq(table.id, id));
     if (!row) throw notFound(what, id);
@@ -50,7 +50,7 @@ export class Catalogue<T extends object> {
     plain: unknown,
     revision: number,
     beside: (tx: Transaction) => Promise<void> = () => Promise.resolve(),
-  ): Promise<Kept<T>> {
+  ): Promise<Versioned<T>> {
     const { table, what, idOf, check } = this.kind;
     const checked = check(plain);
     if (!checked.ok) {

@@ -7,12 +7,12 @@ import type { Database } from "../database/database.ts";
 import { part, vehicleProfile } from "../database/schema.ts";
 import { hasWords, having, ofKind, type Having } from "../search/having.ts";
 import { wordsOf } from "../search/search.service.ts";
-import type { Kept } from "./catalogue.ts";
+import type { Versioned } from "./catalogue.ts";
 import { printPlace, readPlace, type Asked } from "./listQuery.ts";
 
 /** Some things of a list, and what is asked for to see those after them; "" at the end. */
 export interface Page<T> {
-  readonly entries: readonly Kept<T>[];
+  readonly entries: readonly Versioned<T>[];
   readonly next: string;
 }
 
@@ -53,7 +53,7 @@ export class CatalogueLists<T> {
     return { id, orderName, revision, value: unlisted.length === 0 ? whole : without };
   }
 
-  private kept(row: { value: unknown; revision: number }): Kept<T> {
+  private kept(row: { value: unknown; revision: number }): Versioned<T> {
     return { value: row.value as T, revision: row.revision };
   }
 
@@ -83,7 +83,7 @@ export class CatalogueLists<T> {
   }
 
   /** Those of some ids, as a list tells them, in no order. */
-  async some(ids: readonly string[]): Promise<readonly Kept<T>[]> {
+  async some(ids: readonly string[]): Promise<readonly Versioned<T>[]> {
     if (ids.length === 0) return [];
     const { table } = this;
     const rows = await this.db
@@ -103,7 +103,7 @@ export class CatalogueLists<T> {
    * Those that have the most words of a sentence in their name: one of them may be meant by it. Of what a word
    * is in everywhere some are looked at, and those that have two or three that stand together.
    */
-  async near(sentence: string): Promise<readonly Kept<T>[]> {
+  async near(sentence: string): Promise<readonly Versioned<T>[]> {
     const words = wordsOf(sentence, MOST_SAID).filter(
       (word) => /\d/.test(word) || (word.length > 2 && !FILLERS.has(word)),
     );

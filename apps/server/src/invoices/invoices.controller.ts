@@ -21,7 +21,7 @@ import {
 import { printInvoicesCsv } from "@dragonet/core";
 import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { WorkPool } from "../work/pool.ts";
 import { InvoicesService } from "./invoices.service.ts";
 import { printUbl } from "./ubl.ts";
@@ -40,24 +40,24 @@ export class JobInvoicesController {
     return this.invoices.list(jobId);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post()
   @AnswersNew("Makes an invoice of the job as it is saved", KeptInvoiceAnswer)
   make(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Body() body: NewInvoiceRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<KeptInvoiceAnswer> {
     return this.invoices.make(jobId, body, me);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post(":id/cancel")
   @Answers("Takes an invoice back by another one", KeptInvoiceAnswer)
   cancel(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<KeptInvoiceAnswer> {
     return this.invoices.cancel(jobId, id, me);
   }
@@ -91,21 +91,21 @@ export class JobInvoicesController {
 export class InvoicesController {
   constructor(@Inject(InvoicesService) private readonly invoices: InvoicesService) {}
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Get("billing")
   @Answers("What the shop's invoices say of it", BillingAnswer)
   async billing(): Promise<BillingAnswer> {
     return { billing: await this.invoices.billing() };
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Put("billing")
   @AnswersNothing("Keeps what the shop's invoices say of it")
-  setBilling(@Body() body: BillingRequest, @Me() me: SignedIn): Promise<void> {
+  setBilling(@Body() body: BillingRequest, @CurrentUser() me: SignedIn): Promise<void> {
     return this.invoices.setBilling(body, me);
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Get(":year/file")
   @AnswersFile("Every invoice of a year as a table", "text/csv")
   async file(@Param("year", ParseIntPipe) year: number, @Res() res: Response): Promise<void> {

@@ -30,7 +30,7 @@ import { Answers, AnswersFile, AnswersNew, AnswersNothing } from "../docs/answer
 import { Audit } from "../audit/audit.ts";
 import { sendFile } from "../http/download.ts";
 import { AsksForPages, linkNext, readSize } from "../http/listQuery.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { AsksForJobs } from "./board.controller.ts";
 import { BoardService } from "./board.service.ts";
 import { readBoardQuery, readJobPlace } from "./boardQuery.ts";
@@ -64,24 +64,24 @@ export class JobsController {
     return jobs;
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Get("bin")
   @Answers("Jobs in the bin", [BinnedJobAnswer])
   bin(): Promise<BinnedJobAnswer[]> {
     return this.jobs.bin();
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post()
   @AnswersNew("Opens a job", JobAnswer)
-  create(@Body() body: NewJobRequest, @Me() me: SignedIn): Promise<JobAnswer> {
+  create(@Body() body: NewJobRequest, @CurrentUser() me: SignedIn): Promise<JobAnswer> {
     return this.jobs.create(body, me);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post("import")
   @AnswersNew("Opens a job from a job file", JobAnswer)
-  importFile(@Body() body: JobFileRequest, @Me() me: SignedIn): Promise<JobAnswer> {
+  importFile(@Body() body: JobFileRequest, @CurrentUser() me: SignedIn): Promise<JobAnswer> {
     return this.jobs.importFile(body, me);
   }
 
@@ -108,13 +108,13 @@ export class JobsController {
     return this.saves.changesSince(id, since);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post(":id/edits")
   @Answers("Saves edits: all of them, or none", ChangesAnswer)
   save(
     @Param("id", ParseUUIDPipe) id: string,
     @Body() body: EditsRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<ChangesAnswer> {
     // The reducer refuses edits that make no sense, and the document is checked after them.
     const edits = body.edits.map((e) => ({ ...e })) as unknown as Edit[];
@@ -134,13 +134,13 @@ export class JobsController {
     return this.jobs.history(id, before ?? null);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post(":id/restore")
   @Answers("Sets a job back to an earlier revision, as a new one", ChangesAnswer)
   restore(
     @Param("id", ParseUUIDPipe) id: string,
     @Body() body: RestoreRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<ChangesAnswer> {
     return this.saves.restore(id, body.revision, me);
   }
@@ -149,7 +149,7 @@ export class JobsController {
   @AnswersFile("The job as a file", "application/json")
   async file(
     @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
     @Res() res: Response,
   ): Promise<void> {
     const { document } = await this.jobs.read(id);
@@ -157,17 +157,20 @@ export class JobsController {
     sendFile(res, `${document.card.title}.dragonet.json`, "application/json", printJob(document));
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Delete(":id")
   @AnswersNothing("Puts a job in the bin")
-  async remove(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn): Promise<void> {
+  async remove(@Param("id", ParseUUIDPipe) id: string, @CurrentUser() me: SignedIn): Promise<void> {
     await this.audit.note(me.name, "put a job in the bin", await this.jobs.remove(id, me));
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Post(":id/take-out")
   @AnswersNothing("Takes a job out of the bin")
-  async takeOut(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn): Promise<void> {
+  async takeOut(
+    @Param("id", ParseUUIDPipe) id: string,
+    @CurrentUser() me: SignedIn,
+  ): Promise<void> {
     await this.audit.note(me.name, "took a job out of the bin", await this.jobs.takeOut(id));
   }
 }

@@ -5,7 +5,7 @@ import { PAPERS, ownerPhotos } from "@dragonet/core";
 import { AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { notValid } from "../http/refusal.ts";
-import { Me, type SignedIn } from "../people/access.ts";
+import { CurrentUser, type SignedIn } from "../people/access.ts";
 import { PeopleService } from "../people/people.service.ts";
 import { PhotosService } from "../photos/photos.service.ts";
 import { isPaper, type PaperOptions } from "../sheet/paper.ts";
@@ -34,7 +34,7 @@ export class PapersController {
   @AnswersFile("The job, its circuits, the cut list, what comes off, the test", "application/pdf")
   wiring(
     @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
     @Req() req: Request,
     @Res() res: Response,
     @Query("paper") paper: string = me.preferences.units === "us" ? "letter" : "a4",
@@ -49,13 +49,13 @@ export class PapersController {
 
   @Get("owner-sheet.pdf")
   @AnswersFile("What the owner is given", "application/pdf")
-  owner(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn, @Res() res: Response) {
+  owner(@Param("id", ParseUUIDPipe) id: string, @CurrentUser() me: SignedIn, @Res() res: Response) {
     return this.send("owner-sheet", id, me, res);
   }
 
   @Get("wall-sheet.pdf")
   @AnswersFile("Marks for aiming at a wall, to scale", "application/pdf")
-  wall(@Param("id", ParseUUIDPipe) id: string, @Me() me: SignedIn, @Res() res: Response) {
+  wall(@Param("id", ParseUUIDPipe) id: string, @CurrentUser() me: SignedIn, @Res() res: Response) {
     return this.send("wall-sheet", id, me, res);
   }
 

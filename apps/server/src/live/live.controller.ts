@@ -1,7 +1,7 @@
 import { Controller, Inject, Sse, type MessageEvent } from "@nestjs/common";
 import { from, interval, map, merge, mergeMap, takeWhile, type Observable } from "rxjs";
 import { AnswersFile } from "../docs/answers.ts";
-import { Me, type SignedIn } from "../people/access.ts";
+import { CurrentUser, type SignedIn } from "../people/access.ts";
 import { KnownPeople } from "../people/knownPeople.ts";
 import { LiveChanges } from "./liveChanges.ts";
 
@@ -18,7 +18,7 @@ export class LiveController {
 
   @Sse()
   @AnswersFile("What happens in the shop, as server-sent events", "text/event-stream")
-  events(@Me() me: SignedIn): Observable<MessageEvent> {
+  events(@CurrentUser() me: SignedIn): Observable<MessageEvent> {
     const beats = interval(BEAT_MS).pipe(
       // A database that does not answer for a moment signs nobody out.
       mergeMap(() => from(this.known.read(me.id).catch(() => me))),

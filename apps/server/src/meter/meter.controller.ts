@@ -11,7 +11,7 @@ import { concatMap, catchError, endWith, map, of, take, timer, type Observable }
 import { ApiQuery } from "@nestjs/swagger";
 import { MeterAnswer, MeterStepQuery } from "@dragonet/contract";
 import { Answers, AnswersFile } from "../docs/answers.ts";
-import { Needs } from "../people/access.ts";
+import { RequireRole } from "../people/access.ts";
 import { MeterLine } from "./meterLine.ts";
 
 /** How often a meter that streams is read, in ms: as hand meters show a new figure. */
@@ -26,7 +26,7 @@ const messageOf = (error: unknown): string => {
 };
 
 /** The shop's meter, read for the pages of who may write readings down. */
-@Needs("installer")
+@RequireRole("installer")
 @Controller("api/meter")
 export class MeterController {
   constructor(@Inject(MeterLine) private readonly line: MeterLine) {}

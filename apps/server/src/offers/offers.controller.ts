@@ -8,7 +8,7 @@ import {
 } from "@dragonet/contract";
 import { Answers, AnswersFile, AnswersNew } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
-import { Me, Needs, Open, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, Public, type SignedIn } from "../people/access.ts";
 import { WorkPool } from "../work/pool.ts";
 import { OffersService } from "./offers.service.ts";
 
@@ -23,20 +23,23 @@ export class JobOffersController {
     return this.offers.list(jobId);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post()
   @AnswersNew("Makes an offer; its link is told this once", NewOfferAnswer)
-  make(@Param("jobId", ParseUUIDPipe) jobId: string, @Me() me: SignedIn): Promise<NewOfferAnswer> {
+  make(
+    @Param("jobId", ParseUUIDPipe) jobId: string,
+    @CurrentUser() me: SignedIn,
+  ): Promise<NewOfferAnswer> {
     return this.offers.make(jobId, me);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post(":id/revoke")
   @Answers("Takes an offer back", JobOfferAnswer)
   revoke(
     @Param("jobId", ParseUUIDPipe) jobId: string,
     @Param("id", ParseUUIDPipe) id: string,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<JobOfferAnswer> {
     return this.offers.revoke(jobId, id, me);
   }
@@ -50,14 +53,14 @@ export class CustomerController {
     @Inject(WorkPool) private readonly pool: WorkPool,
   ) {}
 
-  @Open()
+  @Public()
   @Get()
   @Answers("An offer, as whoever has its link sees it", CustomerOfferAnswer)
   read(@Param("token") token: string): Promise<CustomerOfferAnswer> {
     return this.offers.open(token);
   }
 
-  @Open()
+  @Public()
   @Get("quote.pdf")
   @AnswersFile("An offer on paper", "application/pdf")
   async paper(@Param("token") token: string, @Res() res: Response): Promise<void> {
@@ -66,7 +69,7 @@ export class CustomerController {
     sendFile(res, `${offer.title} quote.pdf`, "application/pdf", pdf, "inline");
   }
 
-  @Open()
+  @Public()
   @Post("accept")
   @Answers("Accepts an offer, once", CustomerOfferAnswer)
   accept(

@@ -26,17 +26,19 @@ const OPEN = "open";
 const RANK: Readonly<Record<Role, number>> = { viewer: 0, installer: 1, owner: 2 };
 
 /** Marks what needs more than looking: `@Needs("installer")`, `@Needs("owner")`. */
-export const Needs = (role: Role) =>
+export const RequireRole = (role: Role) =>
   applyDecorators(SetMetadata(NEEDED_ROLE, role), ApiSecurity(SESSION, [role]));
 
 /** Marks what may be asked for without signing in. */
-export const Open = () => applyDecorators(SetMetadata(OPEN, true), ApiExtension("x-open", true));
+export const Public = () => applyDecorators(SetMetadata(OPEN, true), ApiExtension("x-open", true));
 
-export const Me = createParamDecorator((_: unknown, context: ExecutionContext): SignedIn => {
-  const { person: me } = context.switchToHttp().getRequest<AskedRequest>();
-  if (!me) throw notSignedIn();
-  return me;
-});
+export const CurrentUser = createParamDecorator(
+  (_: unknown, context: ExecutionContext): SignedIn => {
+    const { person: me } = context.switchToHttp().getRequest<AskedRequest>();
+    if (!me) throw notSignedIn();
+    return me;
+  },
+);
 
 /** Guards everything: signed in, active, and of the role that is needed. */
 @Injectable()

@@ -13,10 +13,10 @@ import { ApiQuery } from "@nestjs/swagger";
 import { ChangePersonRequest, NewPersonRequest, PersonAnswer } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersNew } from "../docs/answers.ts";
-import { Me, Needs, type SignedIn } from "./access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "./access.ts";
 import { PeopleService } from "./people.service.ts";
 
-@Needs("owner")
+@RequireRole("owner")
 @Controller("api/people")
 export class PeopleController {
   constructor(
@@ -37,7 +37,7 @@ export class PeopleController {
 
   @Post()
   @AnswersNew("Adds somebody", PersonAnswer)
-  async add(@Body() body: NewPersonRequest, @Me() me: SignedIn): Promise<PersonAnswer> {
+  async add(@Body() body: NewPersonRequest, @CurrentUser() me: SignedIn): Promise<PersonAnswer> {
     const added = await this.people.add(body);
     await this.audit.note(me.name, "added a person", `${added.name}, ${added.role}`);
     return added;
@@ -48,7 +48,7 @@ export class PeopleController {
   async change(
     @Param("id", ParseUUIDPipe) id: string,
     @Body() body: ChangePersonRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<PersonAnswer> {
     const changed = await this.people.change(id, body);
     const { name, role, active } = changed;

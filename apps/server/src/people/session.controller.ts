@@ -13,7 +13,7 @@ import {
 import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersNothing } from "../docs/answers.ts";
 import { forbidden } from "../http/refusal.ts";
-import { Me, Open, type SignedIn } from "./access.ts";
+import { CurrentUser, Public, type SignedIn } from "./access.ts";
 import { PeopleService } from "./people.service.ts";
 import { Sessions } from "./sessions.ts";
 import { SignInCodes } from "./signInCodes.ts";
@@ -32,7 +32,7 @@ export class SessionController {
     @Inject(Audit) private readonly audit: Audit,
   ) {}
 
-  @Open()
+  @Public()
   @Get()
   @Answers("Who is signed in, if anybody", SessionAnswer)
   async read(@Req() req: Request & { person?: SignedIn }): Promise<SessionAnswer> {
@@ -43,7 +43,7 @@ export class SessionController {
     };
   }
 
-  @Open()
+  @Public()
   @Post()
   @AnswersNothing("Signs in: the answer sets the session's cookie")
   async signIn(@Body() body: SignInRequest, @Req() req: Request): Promise<void> {
@@ -63,11 +63,11 @@ export class SessionController {
   /** A code for another device of one's own: for two minutes, once. */
   @Post("code")
   @Answers("A code for another device of one's own", SignInCodeAnswer)
-  async code(@Me() me: SignedIn): Promise<SignInCodeAnswer> {
+  async code(@CurrentUser() me: SignedIn): Promise<SignInCodeAnswer> {
     return this.codes.make(me.id);
   }
 
-  @Open()
+  @Public()
   @Post("by-code")
   @AnswersNothing("Signs in by a code")
   async signInByCode(@Body() body: SignInCodeRequest, @Req() req: Request): Promise<void> {
@@ -79,7 +79,7 @@ export class SessionController {
     await this.audit.note(signIn, "signed in", `by a code, from ${address}`);
   }
 
-  @Open()
+  @Public()
   @Post("first-owner")
   @AnswersNothing("Names an empty shop and its first owner")
   async firstOwner(@Body() body: FirstOwnerRequest, @Req() req: Request): Promise<void> {
@@ -91,7 +91,7 @@ export class SessionController {
     await this.audit.note(owner.name, "signed in", "as the first owner");
   }
 
-  @Open()
+  @Public()
   @Delete()
   @AnswersNothing("Signs out")
   async signOut(@Req() req: Request & { person?: SignedIn }): Promise<void> {
@@ -101,7 +101,7 @@ export class SessionController {
 
   @Put("preferences")
   @AnswersNothing("Keeps how one likes things")
-  async preferences(@Body() body: PreferencesRequest, @Me() me: SignedIn): Promise<void> {
+  async preferences(@Body() body: PreferencesRequest, @CurrentUser() me: SignedIn): Promise<void> {
     // All that the request may say, and it may say no more than its class has.
     await this.people.setPreferences(me.id, { ...body });
   }
@@ -111,7 +111,7 @@ export class SessionController {
   @AnswersNothing("A new password of one's own")
   async password(
     @Body() body: OwnPasswordRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
     @Req() req: Request,
   ): Promise<void> {
     await this.tries.begin(`own ${me.id}`, req.ip ?? "");
@@ -124,13 +124,13 @@ export class SessionController {
   /** Where a person is signed in. */
   @Get("mine")
   @Answers("Where one is signed in", [OwnSessionAnswer])
-  mine(@Me() me: SignedIn, @Req() req: Request): Promise<OwnSessionAnswer[]> {
+  mine(@CurrentUser() me: SignedIn, @Req() req: Request): Promise<OwnSessionAnswer[]> {
     return this.sessions.list(me.id, req.sessionID);
   }
 
   @Delete("mine/:id")
   @AnswersNothing("Ends one's session elsewhere")
-  async endMine(@Param("id") id: string, @Me() me: SignedIn): Promise<void> {
+  async endMine(@Param("id") id: string, @CurrentUser() me: SignedIn): Promise<void> {
     await this.sessions.endOne(me.id, id);
     await this.audit.note(me.name, "ended a session");
   }

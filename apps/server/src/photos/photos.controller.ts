@@ -1,14 +1,14 @@
 import { Controller, Get, Inject, Param, ParseUUIDPipe, Put, Req, Res } from "@nestjs/common";
 import type { Request, Response } from "express";
 import { AnswersFile, AnswersNothing, TakesFile } from "../docs/answers.ts";
-import { Needs } from "../people/access.ts";
+import { RequireRole } from "../people/access.ts";
 import { PhotosService } from "./photos.service.ts";
 
 @Controller("api/jobs/:jobId/photos")
 export class PhotosController {
   constructor(@Inject(PhotosService) private readonly photos: PhotosService) {}
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Put(":id")
   @TakesFile("image/*")
   @AnswersNothing("Keeps a picture")

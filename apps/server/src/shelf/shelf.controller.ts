@@ -18,7 +18,7 @@ import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersFile } from "../docs/answers.ts";
 import { sendFile } from "../http/download.ts";
 import { AsksFor, AsksForPages, type Asked } from "../http/listQuery.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { ShelfService } from "./shelf.service.ts";
 
 /** The shelf as it is looked at and chosen from; one part by itself is at api/parts. */
@@ -86,7 +86,7 @@ export class ShelfController {
     @Param("id") id: string,
     @Query() asked: Asked,
     @Res() res: Response,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<void> {
     const text = printPartJobsCsv(await this.shelf.allJobsWith(id, asked));
     await this.audit.note(me.name, "took out a file", `jobs with ${id}`);
@@ -99,24 +99,24 @@ export class ShelfController {
     return this.shelf.waitingFor(id);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post(":id/free")
   @Answers("Takes a part that has come in out of the way of jobs", FreedAnswer)
   async free(
     @Param("id") id: string,
     @Body() { jobs }: FreeJobsRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<FreedAnswer> {
     return { freed: await this.shelf.free(id, jobs, me) };
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post(":id/arrived")
   @Answers("Puts what came in on the shelf", KeptPartAnswer)
   async arrived(
     @Param("id") id: string,
     @Body() { count }: ArrivedRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<KeptPartAnswer> {
     const kept = await this.shelf.arrived(id, count);
     await this.audit.note(me.name, "changed the shelf", `${id}: ${count} arrived`);

@@ -4,12 +4,12 @@ import { ArchiveAnswer } from "@dragonet/contract";
 import { Answers, AnswersFile, TakesFile } from "../docs/answers.ts";
 import { Audit } from "../audit/audit.ts";
 import { notValid } from "../http/refusal.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { Archive } from "./archive.ts";
 import { ArchiveFile } from "./archiveFile.ts";
 
 /** The whole shop in one file, out and in. */
-@Needs("owner")
+@RequireRole("owner")
 @Controller("api/shop/archive")
 export class ArchiveController {
   constructor(
@@ -19,7 +19,7 @@ export class ArchiveController {
 
   @Get()
   @AnswersFile("The whole shop in one file", "application/zip")
-  async out(@Res() res: Response, @Me() me: SignedIn): Promise<void> {
+  async out(@Res() res: Response, @CurrentUser() me: SignedIn): Promise<void> {
     res.attachment("shop.dragonet.zip").type("application/zip");
     await this.audit.note(me.name, "took out a file", "the whole shop");
     await this.archive.writeTo(res);
@@ -29,7 +29,7 @@ export class ArchiveController {
   @Post()
   @TakesFile("application/zip")
   @Answers("Takes an archive in", ArchiveAnswer)
-  async in(@Req() req: Request, @Me() me: SignedIn): Promise<ArchiveAnswer> {
+  async in(@Req() req: Request, @CurrentUser() me: SignedIn): Promise<ArchiveAnswer> {
     if (!req.is("application/zip")) throw notValid("no archive was sent (a ZIP file)");
     const file = await ArchiveFile.receive(req);
     try {

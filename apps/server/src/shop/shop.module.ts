@@ -3,7 +3,7 @@ import type { Practices } from "@dragonet/core";
 import { PracticesDto, SettingsRequest } from "@dragonet/contract";
 import { Audit } from "../audit/audit.ts";
 import { Answers, AnswersNothing } from "../docs/answers.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { Sessions } from "../people/sessions.ts";
 import { ArchiveController } from "./archive.controller.ts";
 import { Archive } from "./archive.ts";
@@ -23,25 +23,25 @@ class ShopController {
     return this.shop.practices();
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Put("practices")
   @AnswersNothing("Keeps the shop's practices; a job takes its own copy when it is opened")
-  async setPractices(@Body() body: PracticesDto, @Me() me: SignedIn): Promise<void> {
+  async setPractices(@Body() body: PracticesDto, @CurrentUser() me: SignedIn): Promise<void> {
     await this.shop.setPractices({ ...body } as unknown as Practices);
     await this.audit.note(me.name, "changed practices");
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Get("settings")
   @Answers("How long sessions last", SettingsRequest)
   settings(): Promise<SettingsRequest> {
     return this.sessions.limits();
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Put("settings")
   @AnswersNothing("Keeps how long sessions last")
-  async setSettings(@Body() body: SettingsRequest, @Me() me: SignedIn): Promise<void> {
+  async setSettings(@Body() body: SettingsRequest, @CurrentUser() me: SignedIn): Promise<void> {
     await this.shop.setSettings(body);
     const about = `sessions: ${body.idleHours} h unused, ${body.sessionDays} days at most`;
     await this.audit.note(me.name, "changed settings", about);

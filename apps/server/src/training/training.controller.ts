@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Inject, Post } from "@nestjs/common";
 import { ApprenticeAnswer, TrainingAnswer, TrainingResultRequest } from "@dragonet/contract";
 import { Answers, AnswersNothing } from "../docs/answers.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { TrainingService } from "./training.service.ts";
 
 @Controller("api/training")
@@ -10,17 +10,17 @@ export class TrainingController {
 
   @Get()
   @Answers("How one's own drills and hidden faults went", [TrainingAnswer])
-  mine(@Me() me: SignedIn): Promise<TrainingAnswer[]> {
+  mine(@CurrentUser() me: SignedIn): Promise<TrainingAnswer[]> {
     return this.training.of(me.id);
   }
 
   @Post("results")
   @AnswersNothing("Keeps how a drill or a hidden fault went")
-  keep(@Me() me: SignedIn, @Body() body: TrainingResultRequest): Promise<void> {
+  keep(@CurrentUser() me: SignedIn, @Body() body: TrainingResultRequest): Promise<void> {
     return this.training.keep(me, body);
   }
 
-  @Needs("owner")
+  @RequireRole("owner")
   @Get("everybody")
   @Answers("How far everybody is", [ApprenticeAnswer])
   everybody(): Promise<ApprenticeAnswer[]> {

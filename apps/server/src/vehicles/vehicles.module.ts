@@ -18,7 +18,7 @@ import { catalogueController } from "../http/catalogueController.ts";
 import { CatalogueLists, readCataloguePlace } from "../http/catalogueLists.ts";
 import { sendFile } from "../http/download.ts";
 import { AsksFor, AsksForPages, readSize, readText, type Asked } from "../http/listQuery.ts";
-import { Me, Needs, type SignedIn } from "../people/access.ts";
+import { CurrentUser, RequireRole, type SignedIn } from "../people/access.ts";
 import { ModelsService } from "./models.service.ts";
 import { profilesIn } from "./profiles.ts";
 
@@ -83,26 +83,30 @@ class ModelsController {
 
   @Get(":id/file")
   @AnswersFile("What is known of a model, for other shops", "application/json")
-  async file(@Param("id") id: string, @Res() res: Response, @Me() me: SignedIn): Promise<void> {
+  async file(
+    @Param("id") id: string,
+    @Res() res: Response,
+    @CurrentUser() me: SignedIn,
+  ): Promise<void> {
     const file = await this.models.file(id);
     await this.audit.note(me.name, "took out a file", file.vehicle.model);
     const text = `${JSON.stringify(file, null, 1)}\n`;
     sendFile(res, `${file.vehicle.model}.dragonet-model.json`, "application/json", text);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post("compare")
   @Answers("What another shop's file says otherwise; nothing is stored", ComparedModelAnswer)
   compare(@Body() { file }: CompareModelRequest): Promise<ComparedModelAnswer> {
     return this.models.compared(file);
   }
 
-  @Needs("installer")
+  @RequireRole("installer")
   @Post("take")
   @Answers("Takes over what was chosen of another shop's file", KeptVehicleAnswer)
   async take(
     @Body() { file, take, revision }: TakeModelRequest,
-    @Me() me: SignedIn,
+    @CurrentUser() me: SignedIn,
   ): Promise<KeptVehicleAnswer> {
     const kept = await this.models.take(file, take, revision);
     await this.audit.note(me.name, "changed vehicles", `${kept.value.model}, from a shop's file`);

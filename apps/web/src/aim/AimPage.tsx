@@ -9,7 +9,7 @@ import {
   type Job,
   type WallMark,
 } from "@dragonet/core";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { PaperLinks } from "../job/papers/PaperLinks.tsx";
@@ -37,7 +37,7 @@ const nameOf = ({ lamp, mount }: WallMark, all: readonly WallMark[]): string =>
     : lamp.label;
 
 function Apart({ job, marks }: { job: Job; marks: readonly WallMark[] }) {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const label = (id: string): string => {
     const mark = marks.find((m) => m.mount.id === id);
     return mark ? nameOf(mark, marks) : "";
@@ -55,7 +55,7 @@ export function AimPage() {
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const lights = useOfJob<LightOf>(useCallback((of: Job) => planner().lights(of), []));
   const [turned, setTurned] = useState(NONE);
   const held = turned !== NONE;

@@ -15,7 +15,7 @@ import {
   type WallMark,
 } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { FootDepth } from "../fit/lamps/FootDepth.tsx";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
@@ -27,7 +27,7 @@ import { fromMm, toMm, unitOf } from "./words.ts";
 function ErrorFields({ mark, name }: { mark: WallMark; name: string }) {
   const job = useJob();
   const edit = useEdit();
-  const me = useMe();
+  const me = useCurrentUser();
   const { units } = me.preferences;
   const [upMm, setUp] = useState(0);
   const [rightMm, setRight] = useState(0);
@@ -113,7 +113,7 @@ export function AimRow({ mark, number, name }: { mark: WallMark; number: number;
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const { aim, mount, rule } = mark;
   const last = aim.errors.at(-1);
   const side = mark.markRightM < -0.0005 ? "left of" : mark.markRightM > 0.0005 ? "right of" : "";

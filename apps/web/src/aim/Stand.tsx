@@ -7,7 +7,7 @@ import {
   type Aiming,
   type Edit,
 } from "@dragonet/core";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
@@ -73,7 +73,7 @@ export function Stand() {
   const { aiming } = job;
   const edit = useEdit();
   const canEdit = useCanEdit();
-  const me = useMe();
+  const me = useCurrentUser();
   const feet = me.preferences.units === "us";
   const set = <F extends keyof Aiming>(field: F, value: Aiming[F]): void =>
     edit([{ kind: "setOnce", entity: "aiming", field, value } as Edit]);

@@ -13,7 +13,7 @@ import { Find } from "../find/Find.tsx";
 import { HelpLink } from "../help/HelpLink.tsx";
 import { TourStrip } from "../help/TourStrip.tsx";
 import { SignOut } from "./SignOut.tsx";
-import { Me, useSession, type Person } from "../base/session.ts";
+import { CurrentUser, useSession, type Person } from "../base/session.ts";
 import { showTheme } from "../base/theme.ts";
 import { NoWay } from "./NoWay.tsx";
 import { useFocusKept } from "./useFocusKept.ts";
@@ -102,7 +102,7 @@ export function AppShell() {
     );
   }
   return (
-    <Me value={data.person}>
+    <CurrentUser value={data.person}>
       <div className="flex min-h-dvh flex-col">
         <a
           href="#main"
@@ -117,6 +117,6 @@ export function AppShell() {
           <Outlet />
         </main>
       </div>
-    </Me>
+    </CurrentUser>
   );
 }

@@ -59,7 +59,7 @@ export const routes: RouteObject[] = [
               {
                 path: "strip",
                 lazy: async () => ({
-                  Component: (await import("../fit/strip/StripPage.tsx")).StripPage,
+                  Component: (await import("../fit/teardown/TeardownPage.tsx")).TeardownPage,
                 }),
               },
               {

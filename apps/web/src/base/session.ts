@@ -15,13 +15,13 @@ export const SESSION = queryOptions({
 export const useSession = () => useQuery(SESSION);
 
 /** Who is signed in, for the pages behind the sign-in: what they show and who sees it go together. */
-export const Me = createContext<Person | null>(null);
+export const CurrentUser = createContext<Person | null>(null);
 
 /** The signed-in person; only for what is shown behind the sign-in. */
-export function useMe(): Person {
-  const person = useContext(Me);
+export function useCurrentUser(): Person {
+  const person = useContext(CurrentUser);
   if (!person) throw new Error("nobody is signed in here");
   return person;
 }
 
-export const useCanEdit = (): boolean => useMe().role !== "viewer";
+export const useCanEdit = (): boolean => useCurrentUser().role !== "viewer";

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useMe } from "./session.ts";
+import { useCurrentUser } from "./session.ts";
 
 /** Whether a key belongs to what has the focus, or to a list or dialog that is open. */
 function isTaken(e: KeyboardEvent): boolean {
@@ -22,7 +22,7 @@ function isTaken(e: KeyboardEvent): boolean {
  * the machine, or leans on the keys, turns them off (WCAG 2.1.4).
  */
 export function useSingleKeys(onKey: (key: string) => void): void {
-  const on = useMe().preferences.singleKeys ?? true;
+  const on = useCurrentUser().preferences.singleKeys ?? true;
   useEffect(() => {
     if (!on) return;
     const press = (e: KeyboardEvent): void => {

@@ -12,7 +12,7 @@ import { Loading } from "../ui/page/states.tsx";
 import { ControlBar } from "./ControlBar.tsx";
 import { allPressed, type Pressed } from "./controls.ts";
 import { BenchDialogs, type BenchDialog } from "./begin/BenchDialogs.tsx";
-import { CircuitRows } from "./strips/CircuitRows.tsx";
+import { CircuitRows } from "./diagrams/CircuitRows.tsx";
 import { PanelHead } from "./panels/PanelHead.tsx";
 import { SelectionPanel } from "./panels/SelectionPanel.tsx";
 import type { Selection } from "./selection.ts";
@@ -54,7 +54,7 @@ export function BenchPage() {
     ...job.runs.map((run) => run.id),
     ...job.supplies.map((s) => s.id),
     ...job.controls.map((c) => c.id),
-    ...(plan?.trunks.map((trunk) => trunk.ownerId) ?? []),
+    ...(plan?.feeders.map((feeder) => feeder.ownerId) ?? []),
   ];
   const gone = hasRun && !owners.includes(selection.runId);
   const shown: Selection = gone ? { kind: "findings" } : selection;

@@ -1,9 +1,9 @@
-import type { BenchControls, Input, RunId } from "@dragonet/core";
+import type { BenchControls, Input, CircuitId } from "@dragonet/core";
 
 /** The controls as they are pressed now. */
 export interface Pressed {
   readonly inputs: ReadonlySet<Input>;
-  readonly switches: ReadonlySet<RunId>;
+  readonly switches: ReadonlySet<CircuitId>;
   /** How full battery and pack are, 0–1. */
   readonly charge: number;
 }
@@ -57,7 +57,7 @@ export function pressInput(pressed: Pressed, input: Input): Pressed {
   return { ...pressed, inputs };
 }
 
-export const pressSwitch = (pressed: Pressed, runId: RunId): Pressed => ({
+export const pressSwitch = (pressed: Pressed, runId: CircuitId): Pressed => ({
   ...pressed,
   switches: toggled(pressed.switches, runId),
 });

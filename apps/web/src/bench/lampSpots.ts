@@ -1,7 +1,10 @@
-import { rightOf, type Measures, type Mount, type StripLamp } from "@dragonet/core";
+import { rightOf, type Measures, type Mount, type DiagramLamp } from "@dragonet/core";
 
 /** What a view needs to know of a lamp. */
-export type SeenLamp = Pick<StripLamp, "lampId" | "label" | "light" | "family" | "place" | "level">;
+export type SeenLamp = Pick<
+  DiagramLamp,
+  "lampId" | "label" | "light" | "family" | "place" | "level"
+>;
 export type End = "front" | "rear";
 
 export const WIDTH = 150;

@@ -1,13 +1,13 @@
-import type { ChoiceKind, ElementId, RunId } from "@dragonet/core";
+import type { ChoiceKind, ElementId, CircuitId } from "@dragonet/core";
 
 /** What the panel beside the strips shows. */
 export type Selection =
   | { readonly kind: "findings" }
   | { readonly kind: "trial" }
-  | { readonly kind: "run"; readonly runId: RunId }
+  | { readonly kind: "run"; readonly runId: CircuitId }
   | {
       readonly kind: "part";
-      readonly runId: RunId;
+      readonly runId: CircuitId;
       readonly choice: ChoiceKind;
       readonly elementId: ElementId;
     };

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { BenchView } from "@dragonet/core";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import type { ShownPlan } from "../job/usePlan.ts";
 import { planner } from "../worker/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
@@ -8,7 +8,7 @@ import type { Pressed } from "./controls.ts";
 
 /** The circuit solved for the controls as they are pressed, anew after each plan. */
 export function useBench(plan: ShownPlan | null, pressed: Pressed | null): BenchView | null {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const ask = useCallback(
     async () => (plan && pressed ? planner().bench(plan.job, pressed, units) : null),
     [plan, pressed, units],

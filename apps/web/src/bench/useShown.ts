@@ -1,18 +1,18 @@
 import { useMemo } from "react";
-import type { BenchView, Finding, StripLamp } from "@dragonet/core";
+import type { BenchView, Finding, DiagramLamp } from "@dragonet/core";
 import type { ShownPlan } from "../job/usePlan.ts";
 import type { TrialReport } from "../worker/plan.worker.ts";
-import { overlayOf } from "./strips/overlay.ts";
-import type { StripsShown } from "./strips/stripsShown.ts";
+import { overlayOf } from "./diagrams/overlay.ts";
+import type { DiagramsShown } from "./diagrams/diagramsShown.ts";
 
 /** What the bench shows: the same objects while they say the same, so that a press draws no more than it moves. */
 interface Shown {
-  readonly strips: StripsShown;
-  readonly lamps: readonly StripLamp[];
+  readonly strips: DiagramsShown;
+  readonly lamps: readonly DiagramLamp[];
   readonly marks: readonly Finding[];
 }
 
-const NOTHING: Shown = { strips: { strips: [], trunks: [] }, lamps: [], marks: [] };
+const NOTHING: Shown = { strips: { strips: [], feeders: [] }, lamps: [], marks: [] };
 
 /** Circuits in the position that was solved last, their lamps, and what is marked on them. */
 export function useShown(
@@ -23,8 +23,8 @@ export function useShown(
   const shown = useMemo(() => {
     if (!plan || !view) return NOTHING;
     const strips = view.kind === "solved" ? view.strips : plan.strips.engineOff;
-    const trunks = view.kind === "solved" ? view.trunks : plan.trunks;
-    return { strips: { strips, trunks }, lamps: strips.flatMap((s) => s.lamps) };
+    const feeders = view.kind === "solved" ? view.feeders : plan.feeders;
+    return { strips: { strips, feeders }, lamps: strips.flatMap((s) => s.lamps) };
   }, [plan, view]);
   const marks = useMemo(
     () => (report ? overlayOf(report) : (plan?.findings ?? NOTHING.marks)),

@@ -2,7 +2,7 @@ import { memo, type DragEvent } from "react";
 import { Link } from "react-router";
 import type { JobOnBoardAnswer } from "@dragonet/contract";
 import { dayText, momentText } from "../base/moment.ts";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useWaitingStore } from "../sync/waiting.ts";
 import { changesWord, waitingActs } from "../sync/words.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
@@ -67,7 +67,7 @@ function Waiting({ job }: { job: JobOnBoardAnswer }) {
 
 /** What of a job has not reached the server from this browser. */
 function NotSaved({ jobId }: { jobId: string }) {
-  const { id } = useMe();
+  const { id } = useCurrentUser();
   const waits = useWaitingStore((s) => waitingActs(s.waiting, id, jobId));
   const aside = useWaitingStore(
     (s) => s.setAside.filter((a) => a.batch.jobId === jobId && a.batch.personId === id).length,

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { Suspense, lazy, useState } from "react";
 import { Link } from "react-router";
 import type { PreferencesRequest } from "@dragonet/contract";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useLikes } from "../settings/useLikes.ts";
 import { Button } from "../ui/Button.tsx";
 
@@ -13,7 +13,7 @@ const MOST_VIEWS = 20;
 
 /** Ways to look at the board that somebody has kept, and the way that is looked at now to keep. */
 export function Views({ query }: { query: string }) {
-  const { preferences } = useMe();
+  const { preferences } = useCurrentUser();
   const views = preferences.views ?? [];
   const save = useLikes();
   const [naming, setNaming] = useState(false);

@@ -1,5 +1,5 @@
 import { memo, useCallback, useState } from "react";
-import { decimal, type RunId, type Way } from "@dragonet/core";
+import { decimal, type CircuitId, type FeedOption } from "@dragonet/core";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useAtHand } from "../shelf/parts.ts";
 import { Button } from "../ui/Button.tsx";
@@ -16,18 +16,18 @@ const DASHES = [undefined, "8 4", "3 3", "12 3 2 3"] as const;
 /** What a pack is brought down by, or left alone with. */
 const WAYS = ["converter", "battery"];
 
-function useWays(runId: RunId | null): readonly Way[] | null {
+function useWays(runId: CircuitId | null): readonly FeedOption[] | null {
   const job = useJob();
   const parts = useAtHand(WAYS);
   const ask = useCallback(
-    async (): Promise<readonly Way[]> =>
+    async (): Promise<readonly FeedOption[]> =>
       runId === null ? [] : planner().compare(job, runId, parts),
     [job, runId, parts],
   );
   return useWorked(runId === null ? null : ask);
 }
 
-const WayRow = memo(function WayRow({ way, canEdit }: { way: Way; canEdit: boolean }) {
+const WayRow = memo(function WayRow({ way, canEdit }: { way: FeedOption; canEdit: boolean }) {
   const edit = useEdit();
   const [first, last] = [way.points[0], way.points[way.points.length - 1]];
   const { evening } = way;

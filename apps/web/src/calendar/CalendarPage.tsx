@@ -6,7 +6,7 @@ import { dayOf, type DaysOff, type PrintedSchedule } from "@dragonet/core";
 import type { ImportedAnswer } from "@dragonet/contract";
 import { afterPaint } from "../ui/press/afterPaint.ts";
 import { ask } from "../base/api.ts";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { FileButton } from "../ui/forms/FileButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
@@ -53,7 +53,7 @@ function Away({ away, from }: { away: readonly DaysOff[]; from: string }) {
 
 /** Calendar files in and out, and for the owner the hours. */
 function Tools({ onHours }: { onHours: () => void }) {
-  const isOwner = useMe().role === "owner";
+  const isOwner = useCurrentUser().role === "owner";
   const queries = useQueryClient();
   const take = useMutation({
     mutationFn: (text: string) => ask<ImportedAnswer>("calendar/closed", "POST", { text }),

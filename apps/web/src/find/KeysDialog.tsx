@@ -1,7 +1,7 @@
 import { STAGES, inputWord } from "@dragonet/core";
 import { INPUT_KEYS } from "../bench/controls.ts";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { Modal } from "../ui/page/Modal.tsx";
 
 interface Keys {
@@ -39,7 +39,7 @@ const KEYS: readonly Keys[] = [
 
 /** Every key that does something, by where it does. */
 export function KeysDialog({ onClose }: { onClose: () => void }) {
-  const on = useMe().preferences.singleKeys ?? true;
+  const on = useCurrentUser().preferences.singleKeys ?? true;
   return (
     <Modal open onClose={onClose} title="Keys">
       {!on && <p className="mb-2">Single keys are turned off: see Settings.</p>}

@@ -14,7 +14,7 @@ import {
   type UnitSystem,
   type WireEnd,
 } from "@dragonet/core";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useNarrow } from "../base/useNarrow.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useOpenFile } from "../job/papers/useOpenFile.ts";
@@ -254,7 +254,7 @@ const Bundles = memo(function Bundles({ list }: { list: CutList }) {
 
 /** What is cut, how it comes off the spools, and how thick it lies. */
 export function CutListPage() {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const [spoolM, setSpoolM] = useState(SPOOL_M);
   const list = useOfJob(useCallback((job: Job) => planner().cutList(job, spoolM), [spoolM]));
   if (!list) return <Loading what="the cut list" />;

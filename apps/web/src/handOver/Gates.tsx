@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { append, signedFor, type Gate, type OpenGate } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { momentText } from "../base/moment.ts";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { FormField } from "../ui/forms/FormField.tsx";
@@ -29,7 +29,7 @@ interface SignDialogProps {
 
 /** A name under something: with a reason where it goes out without. */
 function SignDialog({ gate, onSign, onClose }: SignDialogProps) {
-  const me = useMe();
+  const me = useCurrentUser();
   const { register, handleSubmit, formState } = useForm({
     defaultValues: { name: me.name, reason: "" },
   });

@@ -7,7 +7,7 @@ import type { JobInvoicesAnswer, KeptInvoiceAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { askOrLast } from "../base/lastAnswers.ts";
 import { dayText } from "../base/moment.ts";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { InvoiceDialog } from "./InvoiceDialog.tsx";
@@ -60,7 +60,7 @@ function InvoiceLine({ jobId, kept }: { jobId: string; kept: KeptInvoiceAnswer }
 export function Invoices() {
   const { jobId = "" } = useParams();
   const canEdit = useCanEdit();
-  const { role } = useMe();
+  const { role } = useCurrentUser();
   const [asking, setAsking] = useState(false);
   const { data, error } = useQuery({
     queryKey: ["invoices", jobId],

@@ -3,7 +3,7 @@ import { useParams } from "react-router";
 import { TASKS, TASK_WORDS, append, type Backtest, type Task, type WorkLine } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { momentText } from "../base/moment.ts";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
@@ -77,7 +77,7 @@ export function TimeTaken({
   const { jobId = "" } = useParams();
   const job = useJob();
   const edit = useEdit();
-  const me = useMe();
+  const me = useCurrentUser();
   const canEdit = useCanEdit();
   const [task, setTask] = useState<Task>(planned[0]?.task ?? "wire");
   const [minutes, setMinutes] = useState(30);

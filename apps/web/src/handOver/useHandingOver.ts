@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from "react";
 import { insteadOf, unpricedIn, type Job } from "@dragonet/core";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useTimes } from "../board/jobs.ts";
 import { useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
@@ -12,7 +12,7 @@ const NOBODY: readonly string[] = [];
 
 /** Everything that stage 8 shows of the open job; null while it is worked out. */
 export function useHandingOver(): HandingOver | null {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const { options } = useJob();
   const { data: times } = useTimes();
   const atHand = useAtHand(SINGLE_PARTS);

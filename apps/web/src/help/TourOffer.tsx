@@ -1,11 +1,11 @@
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { Button } from "../ui/Button.tsx";
 import { useTour } from "./tour.ts";
 import { useTourEnd } from "./useTourEnd.ts";
 
 /** Offered on the board until somebody took the steps or said no. */
 export function TourOffer() {
-  const { preferences } = useMe();
+  const { preferences } = useCurrentUser();
   const { step, begin } = useTour();
   const leave = useTourEnd();
   if (step !== null || preferences.toured === true) return null;

@@ -4,7 +4,7 @@ import {
   measured,
   takeKnown,
   vehicleFacts,
-  type Fact,
+  type BoundedValue,
   type Job,
   type Known,
 } from "@dragonet/core";
@@ -24,7 +24,7 @@ const sisters = ({ measurements, next, unit }: Known): string =>
   `${counted(measurements.length, "machine")} of the model${next ? `: ${inShort(next.low)} to ${inShort(next.high)} ${unit}` : ""}`;
 
 /** A number that is typed here was measured, whatever it was known by before. */
-const asRead = (before: Fact, now: Fact): Fact =>
+const asRead = (before: BoundedValue, now: BoundedValue): BoundedValue =>
   now.value !== before.value && now.provenance === before.provenance ? measured(now.value) : now;
 
 /**

@@ -2,7 +2,7 @@ import { useInfiniteQuery, useMutation } from "@tanstack/react-query";
 import type { RevisionAnswer } from "@dragonet/contract";
 import { ask } from "../base/api.ts";
 import { askOrLast } from "../base/lastAnswers.ts";
-import { useCanEdit, useMe } from "../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { MOMENT } from "../ui/moments.ts";
 import { Button } from "../ui/Button.tsx";
 import { Loading, Trouble } from "../ui/page/states.tsx";
@@ -17,7 +17,7 @@ export function HistoryPage() {
   const revision = useJobStore((s) => s.revision);
   const title = useJob().card.title;
   const canEdit = useCanEdit();
-  const owner = useMe().role === "owner";
+  const owner = useCurrentUser().role === "owner";
   const { data, error, refetch, hasNextPage, fetchNextPage } = useInfiniteQuery({
     queryKey: ["history", id, revision],
     initialPageParam: null as number | null,

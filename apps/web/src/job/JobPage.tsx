@@ -6,14 +6,14 @@ import { integrityFaults } from "@dragonet/core";
 import type { JobAnswer } from "@dragonet/contract";
 import { OfflineError, ask } from "../base/api.ts";
 import { followLive } from "../base/live.ts";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { newJob } from "../sync/newJobs.ts";
 import { hearPages } from "../sync/pages.ts";
 import { savesData } from "../sync/savesData.ts";
 import { bringJob } from "../sync/waiting.ts";
 import { leisure } from "../ui/press/atLeisure.ts";
 import { Loading, Trouble } from "../ui/page/states.tsx";
-import { ClashDialog } from "./ClashDialog.tsx";
+import { ConflictDialog } from "./ConflictDialog.tsx";
 import { fetchAhead } from "./store/fetchAhead.ts";
 import { JobHeader } from "./header/JobHeader.tsx";
 import { useJobStore } from "./store/jobStore.ts";
@@ -144,7 +144,7 @@ function useLookedThrough(openId: string | null): void {
 
 export function JobPage() {
   const { jobId = "" } = useParams();
-  const me = useMe().id;
+  const me = useCurrentUser().id;
   const { data, error, refetch } = useQuery({
     queryKey: ["job", jobId],
     queryFn: () => readJob(jobId),
@@ -175,7 +175,7 @@ export function JobPage() {
       <Outlet />
       {/* Room for what is fixed at a phone's foot. */}
       <div className="no-print h-28 shrink-0 md:hidden" />
-      <ClashDialog />
+      <ConflictDialog />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { Job } from "@dragonet/core";
 import { useCallback } from "react";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import type { BenchPlan } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";
 import { useOfJob } from "./useOfJob.ts";
@@ -12,7 +12,7 @@ export interface ShownPlan extends BenchPlan {
 
 /** The plan of the open job, computed in the worker after each edit. */
 export function usePlan(): ShownPlan | null {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   return useOfJob<ShownPlan>(
     useCallback(async (job: Job) => ({ job, ...(await planner().plan(job, units)) }), [units]),
   );

@@ -6,7 +6,7 @@ import type { ShownDiagnosis, ShownSuspect } from "../worker/proving.ts";
 import { MendDialog } from "./MendDialog.tsx";
 import { ReadingField } from "./ReadingField.tsx";
 import { expectedWords } from "./StepLine.tsx";
-import { SuspectStrips } from "./SuspectStrips.tsx";
+import { SuspectDiagrams } from "./SuspectDiagrams.tsx";
 import type { Readings } from "./useReadings.ts";
 
 /** What may be wrong by what was read, the likeliest first, and where to put the tips next. */
@@ -84,7 +84,7 @@ export function DiagnosisPanel({
           Nothing that a tip can reach tells more. Mend the first, and read its steps again.
         </p>
       )}
-      <SuspectStrips suspects={suspects} />
+      <SuspectDiagrams suspects={suspects} />
       {mending && <MendDialog suspect={mending} onClose={() => setMending(null)} />}
     </div>
   );

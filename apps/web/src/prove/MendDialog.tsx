@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import { useForm } from "react-hook-form";
 import { append, type Edit, type Job, type Mend, type MendPlan } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { Button } from "../ui/Button.tsx";
@@ -23,7 +23,7 @@ function minutesOf(text: string): number | null {
 function MendForm({ plan, onClose }: { plan: MendPlan; onClose: () => void }) {
   const job = useJob();
   const edit = useEdit();
-  const { name } = useMe();
+  const { name } = useCurrentUser();
   const { register, handleSubmit, formState } = useForm({
     defaultValues: { done: plan.done, minutes: String(plan.minutes) },
   });
@@ -89,7 +89,7 @@ function MendForm({ plan, onClose }: { plan: MendPlan; onClose: () => void }) {
 
 /** How a suspect is put right: what it takes, what was done, how long, and what is then read again. */
 export function MendDialog({ suspect, onClose }: { suspect: ShownSuspect; onClose: () => void }) {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const plan = useOfJob<{ readonly plan: MendPlan | null }>(
     useCallback(
       async (job: Job) => ({ plan: await planner().mending(job, suspect.id, units) }),

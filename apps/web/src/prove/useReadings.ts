@@ -8,7 +8,7 @@ import {
   type TakenReading,
 } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { planner } from "../worker/planner.ts";
 
@@ -29,7 +29,7 @@ export interface Readings {
 export function useReadings(): Readings {
   const job = useJob();
   const edit = useEdit();
-  const { name } = useMe();
+  const { name } = useCurrentUser();
   const [refused, setRefused] = useState<ReadonlyMap<string, string>>(new Map());
 
   const made = (

@@ -1,6 +1,6 @@
 import type { Practices } from "@dragonet/core";
 import { usePractices } from "./practices.ts";
-import { useMe, type Person } from "../base/session.ts";
+import { useCurrentUser, type Person } from "../base/session.ts";
 import { showTheme, type ThemeChoice } from "../base/theme.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { Tick } from "../ui/forms/Tick.tsx";
@@ -19,7 +19,7 @@ import { useReplaced } from "./useReplaced.ts";
 import { useTitle } from "../ui/page/useTitle.ts";
 
 function Preferences() {
-  const me = useMe();
+  const me = useCurrentUser();
   const save = useLikes();
   const set = (change: Partial<Person["preferences"]>): void => {
     const next = { ...me.preferences, ...change };
@@ -90,7 +90,7 @@ function ShopPractices({ canEdit }: { canEdit: boolean }) {
 
 export function SettingsPage() {
   useTitle("Settings");
-  const owner = useMe().role === "owner";
+  const owner = useCurrentUser().role === "owner";
   return (
     <div className="mx-auto grid w-full max-w-6xl grid-cols-1 gap-x-10 p-4 lg:grid-cols-2">
       <h1 className="sr-only">Settings</h1>

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { Job } from "@dragonet/core";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { planner } from "../worker/planner.ts";
 import { saveText } from "../ui/saveText.ts";
@@ -9,7 +9,7 @@ import { Loading } from "../ui/page/states.tsx";
 
 /** The whole loom on one page, laid out in the worker. */
 export function LoomSheet() {
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const made = useOfJob(
     useCallback(async (job: Job) => ({ svg: await planner().loom(job, units) }), [units]),
   );

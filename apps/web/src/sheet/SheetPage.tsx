@@ -8,13 +8,13 @@ import {
   foundText,
   lastsFor,
   span,
-  stripSvg,
+  lineDiagramSvg,
   times,
   type JobPlan,
-  type Strip,
+  type LineDiagram,
   type UnitSystem,
 } from "@dragonet/core";
-import { useMe, useSession } from "../base/session.ts";
+import { useCurrentUser, useSession } from "../base/session.ts";
 import { useJob, useJobStore } from "../job/store/jobStore.ts";
 import { JobFileLink } from "../job/papers/JobFileLink.tsx";
 import { useOpenFile } from "../job/papers/useOpenFile.ts";
@@ -29,15 +29,15 @@ import { InspectorSheet } from "./InspectorSheet.tsx";
 import { TestSheet } from "./TestSheet.tsx";
 import { LoomSheet } from "./LoomSheet.tsx";
 
-interface RunSheetProps {
-  readonly strip: Strip;
+interface CircuitSheetProps {
+  readonly strip: LineDiagram;
   readonly index: number;
   readonly plan: JobPlan;
   readonly units: UnitSystem;
 }
 
-const RunSheet = memo(function RunSheet({ strip, index, plan, units }: RunSheetProps) {
-  const svg = stripSvg(strip, { fontFamily: "var(--font-sans)", ink: "currentColor" });
+const CircuitSheet = memo(function CircuitSheet({ strip, index, plan, units }: CircuitSheetProps) {
+  const svg = lineDiagramSvg(strip, { fontFamily: "var(--font-sans)", ink: "currentColor" });
   const wires = plan.wires.filter((w) => w.runId === strip.runId);
   return (
     <section aria-label={strip.name} className="break-inside-avoid border-t-2 border-ink py-3">
@@ -103,8 +103,8 @@ const RunSheet = memo(function RunSheet({ strip, index, plan, units }: RunSheetP
 });
 
 /** What runs share before they part: feeds, controls, ground block. */
-const TrunkSheet = memo(function TrunkSheet({ plan }: { plan: JobPlan }) {
-  if (plan.trunks.length === 0) return null;
+const FeederSheet = memo(function FeederSheet({ plan }: { plan: JobPlan }) {
+  if (plan.feeders.length === 0) return null;
   return (
     <section
       aria-label="Before the circuits"
@@ -123,21 +123,21 @@ const TrunkSheet = memo(function TrunkSheet({ plan }: { plan: JobPlan }) {
             </tr>
           </thead>
           <tbody>
-            {plan.trunks.map((trunk) => (
-              <tr key={trunk.ownerId} className="border-t border-hair align-top">
-                <th scope="row">{trunk.name}</th>
+            {plan.feeders.map((feeder) => (
+              <tr key={feeder.ownerId} className="border-t border-hair align-top">
+                <th scope="row">{feeder.name}</th>
                 <td className="num">
-                  {trunk.kind === "groundBlock" ? "" : `${fixed(trunk.givesV, 2)} V`}
+                  {feeder.kind === "groundBlock" ? "" : `${fixed(feeder.givesV, 2)} V`}
                 </td>
-                <td className="num">{fixed(trunk.currentA, 2)} A</td>
+                <td className="num">{fixed(feeder.currentA, 2)} A</td>
                 <td>
-                  {trunk.parts
+                  {feeder.parts
                     .map((part) =>
                       part.kind === "wire" ? `${part.name} ${part.detail}` : part.name,
                     )
                     .join(" · ")}
                 </td>
-                <td>{trunk.runs.join(", ")}</td>
+                <td>{feeder.runs.join(", ")}</td>
               </tr>
             ))}
           </tbody>
@@ -234,7 +234,7 @@ const Closing = memo(function Closing({ plan }: { plan: JobPlan }) {
 export function SheetPage() {
   const job = useJob();
   const plan = usePlan();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const { data } = useSession();
   const revision = useJobStore((s) => s.revision);
   const openFile = useOpenFile();
@@ -279,9 +279,9 @@ export function SheetPage() {
         <Empty title="Nothing to build yet">Circuits are added at stage 3.</Empty>
       )}
       {strips.map((strip, i) => (
-        <RunSheet key={strip.runId} strip={strip} index={i} plan={plan} units={units} />
+        <CircuitSheet key={strip.runId} strip={strip} index={i} plan={plan} units={units} />
       ))}
-      <TrunkSheet plan={plan} />
+      <FeederSheet plan={plan} />
       <LoomSheet />
       <HarnessSheet plan={plan} units={units} />
       <ToolsSheet />

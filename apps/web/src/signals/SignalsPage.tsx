@@ -24,7 +24,7 @@ import { NumberInput } from "../ui/forms/TextInput.tsx";
 import { useLeft } from "../ui/press/useLeft.ts";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
 import { SeenByVehicle } from "./SeenByVehicle.tsx";
-import { TimeStrips } from "./TimeStrips.tsx";
+import { TimeDiagrams } from "./TimeDiagrams.tsx";
 import { useClock, type Clock } from "./useClock.ts";
 import { scriptOf, usePlay } from "./usePlay.ts";
 import { Rates } from "./Rates.tsx";
@@ -252,7 +252,7 @@ export function SignalsPage() {
           <section aria-label="Signals in time">
             <Transport trace={trace} clock={clock} />
             {canEdit && <Pads inputs={plan.controls.inputs} clock={clock} />}
-            <TimeStrips job={job} trace={trace} atS={clock.atS} onSeek={clock.seek} />
+            <TimeDiagrams job={job} trace={trace} atS={clock.atS} onSeek={clock.seek} />
           </section>
         )}
         <ScriptText canEdit={canEdit} faults={faults} />

@@ -1,6 +1,6 @@
 import { progressOf, type TopicProgress } from "@dragonet/core";
 import { dayText } from "../base/moment.ts";
-import { useMe } from "../base/session.ts";
+import { useCurrentUser } from "../base/session.ts";
 import { DataTable, right } from "../ui/DataTable.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Trouble } from "../ui/page/states.tsx";
@@ -48,7 +48,7 @@ function Everybody() {
 
 /** How far one is by topic; the owner sees everybody. */
 export function Progress() {
-  const { role } = useMe();
+  const { role } = useCurrentUser();
   const { data } = useResults();
   const topics = progressOf(data ?? []);
   return (

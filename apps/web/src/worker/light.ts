@@ -25,7 +25,7 @@ import {
   type Photometry,
   type PlacedLamp,
   type Plane,
-  type RunId,
+  type CircuitId,
 } from "@dragonet/core";
 
 /** A lamp turned on the page but not yet in the job. */
@@ -72,7 +72,7 @@ export interface LampChoice {
   readonly label: string;
   readonly share: number;
   /** The circuit it is on; "" for a lamp that the vehicle came with. */
-  readonly runId: RunId | "";
+  readonly runId: CircuitId | "";
   readonly source: Photometry["source"];
 }
 
@@ -124,7 +124,7 @@ const turn = <L extends LampInPlace>(lamps: readonly L[], { lit, turned }: Light
     .map((lamp) => ({ ...lamp, ...(turned[lamp.id] ?? {}) }));
 
 /** Whether a lamp stays lit when the high beam is dipped: the vehicle's own by what it is for. */
-const staysLit = (lamp: PlacedLamp | FactoryLight, stays: ReadonlySet<RunId>): boolean =>
+const staysLit = (lamp: PlacedLamp | FactoryLight, stays: ReadonlySet<CircuitId>): boolean =>
   "runId" in lamp ? stays.has(lamp.runId) : lamp.beam !== "driving";
 
 function figuresOf(job: Job, lamps: readonly (PlacedLamp | FactoryLight)[]): LightFigures {

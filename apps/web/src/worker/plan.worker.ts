@@ -69,7 +69,7 @@ import {
   judgeReadings,
   mendingOf,
   provingOf,
-  suspectStrips,
+  suspectDiagrams,
   testedOf,
   type Judged,
   type Proving,
@@ -301,7 +301,7 @@ export const planner = {
   nameFault,
   endExercise,
   nextDrill,
-  suspectStrips,
+  suspectDiagrams,
 
   /** Lamps in place that have a photometry, and how the light of some of them lies. */
   lights: (job: Job): LightOf => lightOf(job),

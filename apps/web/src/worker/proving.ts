@@ -16,8 +16,8 @@ import {
   type Job,
   type MendPlan,
   type Probe,
-  type Strip,
-  type TrunkStrip,
+  type LineDiagram,
+  type FeederDiagram,
   type TakenReading,
   type JobScript,
   type UnitSystem,
@@ -182,22 +182,22 @@ export function provingOf(job: Job): Proving {
 }
 
 /** Strips of the circuits that suspects sit in, solved as built while they are on. */
-export function suspectStrips(
+export function suspectDiagrams(
   job: Job,
   owners: readonly string[],
   units: UnitSystem,
-): { readonly strips: readonly Strip[]; readonly trunks: readonly TrunkStrip[] } {
+): { readonly strips: readonly LineDiagram[]; readonly feeders: readonly FeederDiagram[] } {
   const { bench, circuit } = prepare(job);
   const wanted = new Set(owners);
   const runs = bench.groups.flatMap((group) => group.runs);
   const own = runs.filter(({ runId }) => wanted.has(runId));
   const last = (own[0] ?? runs[0])?.states.at(-1);
-  if (!last) return { strips: [], trunks: [] };
+  if (!last) return { strips: [], feeders: [] };
   const view = benchAt(job, circuit, last.position, units);
-  if (view.kind !== "solved") return { strips: [], trunks: [] };
+  if (view.kind !== "solved") return { strips: [], feeders: [] };
   return {
     strips: view.strips.filter(({ runId }) => wanted.has(runId)),
-    trunks: view.trunks.filter(({ ownerId }) => wanted.has(ownerId)),
+    feeders: view.feeders.filter(({ ownerId }) => wanted.has(ownerId)),
   };
 }
 

@@ -1,7 +1,7 @@
 import { IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Min } from "class-validator";
 import { JSONSchema } from "class-validator-jsonschema";
 import type { CarriedOver, Fault, Part, Vehicle } from "@dragonet/core";
-import { FastenerDto, StripPlugDto, StripStepDto } from "../document/fit/ledger.ts";
+import { FastenerDto, TeardownPlugDto, TeardownStepDto } from "../document/fit/ledger.ts";
 import { HoleDto, LandmarkDto, TemplateDto } from "../document/fit/fit.ts";
 import { IsKindOf, IsListOf, IsObjectOf } from "../fields.ts";
 import { PART_TYPES } from "../document/kit.ts";
@@ -81,13 +81,13 @@ export class ArchiveAnswer {
 
 /** What a job takes over from the last one on the same model. */
 export class CarriedOverAnswer implements CarriedOver {
-  @IsListOf(() => StripStepDto)
+  @IsListOf(() => TeardownStepDto)
   readonly strip!: CarriedOver["strip"];
 
   @IsListOf(() => FastenerDto)
   readonly fasteners!: CarriedOver["fasteners"];
 
-  @IsListOf(() => StripPlugDto)
+  @IsListOf(() => TeardownPlugDto)
   readonly plugs!: CarriedOver["plugs"];
 
   @IsListOf(() => TemplateDto)

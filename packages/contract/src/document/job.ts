@@ -26,14 +26,14 @@ import {
   PhotoDto,
   TemplateDto,
 } from "./fit/fit.ts";
-import { FastenerDto, StripPlugDto, StripStepDto } from "./fit/ledger.ts";
+import { FastenerDto, TeardownPlugDto, TeardownStepDto } from "./fit/ledger.ts";
 import { PracticesDto } from "./practices.ts";
 import { AimDto, AimingDto } from "./fit/aim.ts";
 import { MendDto, ReadingDto } from "./fit/reading.ts";
 import { PART_TYPES } from "./kit.ts";
 import { LampDto } from "./lamp.ts";
 import { PartDto } from "./part/part.ts";
-import { ControlDto, RunDto, SupplyDto } from "./run.ts";
+import { KitSwitchDto, LightingCircuitDto, SupplyDto } from "./lightingCircuit.ts";
 import { LotDto, QuoteOptionDto, SignatureDto, WorkedDto } from "./part/trade.ts";
 import { VehicleDto } from "./vehicle/vehicle.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
@@ -214,14 +214,14 @@ export class JobDto {
   @IsListOf(() => LampDto, 1000)
   lamps!: LampDto[];
 
-  @IsListOf(() => RunDto, 200)
-  runs!: RunDto[];
+  @IsListOf(() => LightingCircuitDto, 200)
+  runs!: LightingCircuitDto[];
 
   @IsListOf(() => SupplyDto, 50)
   supplies!: SupplyDto[];
 
-  @IsListOf(() => ControlDto, 50)
-  controls!: ControlDto[];
+  @IsListOf(() => KitSwitchDto, 50)
+  controls!: KitSwitchDto[];
 
   @IsListOf(() => HarnessDto, 50)
   harnesses!: HarnessDto[];
@@ -241,14 +241,14 @@ export class JobDto {
   @IsListOf(() => RideLegDto, 100)
   ride!: RideLegDto[];
 
-  @IsListOf(() => StripStepDto, 200)
-  strip!: StripStepDto[];
+  @IsListOf(() => TeardownStepDto, 200)
+  strip!: TeardownStepDto[];
 
   @IsListOf(() => FastenerDto, 1000)
   fasteners!: FastenerDto[];
 
-  @IsListOf(() => StripPlugDto, 500)
-  plugs!: StripPlugDto[];
+  @IsListOf(() => TeardownPlugDto, 500)
+  plugs!: TeardownPlugDto[];
 
   @IsListOf(() => PhotoDto, 500)
   photos!: PhotoDto[];

@@ -2,7 +2,7 @@ import { IsInt, Max, Min } from "class-validator";
 import { IsListOf, IsListOfKinds, IsObjectOf, IsText } from "../fields.ts";
 import { LampDto } from "./lamp.ts";
 import { KIT_PART_TYPES, PartDto } from "./part/part.ts";
-import { ControlDto, RunDto, SupplyDto } from "./run.ts";
+import { KitSwitchDto, LightingCircuitDto, SupplyDto } from "./lightingCircuit.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
 
 class KitLineDto {
@@ -22,11 +22,11 @@ class KitContentDto {
   @IsListOf(() => SupplyDto, 20)
   supplies!: SupplyDto[];
 
-  @IsListOf(() => ControlDto, 20)
-  controls!: ControlDto[];
+  @IsListOf(() => KitSwitchDto, 20)
+  controls!: KitSwitchDto[];
 
-  @IsListOf(() => RunDto, 40)
-  runs!: RunDto[];
+  @IsListOf(() => LightingCircuitDto, 40)
+  runs!: LightingCircuitDto[];
 
   @IsListOf(() => LampDto, 100)
   lamps!: LampDto[];

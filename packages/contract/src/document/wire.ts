@@ -1,5 +1,5 @@
 import { Matches } from "class-validator";
-import type { Fact } from "@dragonet/core";
+import type { BoundedValue } from "@dragonet/core";
 import { CIRCUIT_ID, IsFact, IsId, IsListOf, IsNullable, IsRef, IsText } from "../fields.ts";
 
 /** Where a harness goes between the halves of a factory connector. */
@@ -48,5 +48,5 @@ export class WireChoiceDto {
 
   @IsNullable("object")
   @IsFact()
-  lengthM!: Fact | null;
+  lengthM!: BoundedValue | null;
 }

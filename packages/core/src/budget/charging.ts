@@ -10,8 +10,14 @@ import {
   type Interval,
   type Provenance,
 } from "../quantity/index.ts";
-import { controlPath, elementsOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
-import { allOf, usualShares, type Job, type Run, type RunId } from "../job/index.ts";
+import { controlPath, elementsOf, type Circuit, type LaidCircuit } from "../circuit/index.ts";
+import {
+  allOf,
+  usualShares,
+  type Job,
+  type LightingCircuit,
+  type CircuitId,
+} from "../job/index.ts";
 import { boostsBraking, levelShare } from "./levelShare.ts";
 import { loadCurrentA, ratingOf } from "../part/index.ts";
 import { chargingOutputA } from "../source/index.ts";
@@ -30,7 +36,7 @@ export type Verdict = "carries" | "uncertain" | "short" | "unknown";
 export interface BudgetLine {
   readonly what: string;
   readonly kind: "output" | "base" | "run";
-  readonly runId: RunId | null;
+  readonly runId: CircuitId | null;
   /** Mean current in A in this state; always counted positive. */
   readonly currentA: Interval;
   readonly provenance: Provenance;
@@ -72,8 +78,8 @@ const worst = (list: readonly Provenance[]): Provenance =>
 /** Current of a run in A while it is on, its relay's coil included. */
 export function runCurrentA(
   job: Job,
-  run: Run,
-  circuit: RunCircuit | null,
+  run: LightingCircuit,
+  circuit: LaidCircuit | null,
   parts: Circuit,
   volts: number,
   /** Share of time that the channel's full level is asked; left out for the usual one. */
@@ -96,12 +102,12 @@ export function runCurrentA(
 }
 
 /** Whether a run is a load on the 12 V battery: one that is not built yet counts as if it were. */
-export function onBattery(circuit: Circuit, runId: RunId): boolean {
+export function onBattery(circuit: Circuit, runId: CircuitId): boolean {
   const made = circuit.runs.find((r) => r.runId === runId);
   return !made || drawsFrom(circuit, made) === "battery";
 }
 
-function runProvenance(job: Job, run: Run): Provenance {
+function runProvenance(job: Job, run: LightingCircuit): Provenance {
   return worst(loadsOf(job, run).map(({ part }) => ratingOf(part.load).provenance));
 }
 
@@ -149,7 +155,7 @@ function measureList(
 }
 
 /** Share of a state's time that a channel is lifted by braking; nothing where that does not lift it. */
-const braking = (job: Job, run: Run, state: RunningState): number | undefined =>
+const braking = (job: Job, run: LightingCircuit, state: RunningState): number | undefined =>
   boostsBraking(job, run) ? usualShares(allOf("brake"))[SHARE_OF[state]] : undefined;
 
 /** Whether anybody has told or measured anything of what the vehicle gives and takes. */

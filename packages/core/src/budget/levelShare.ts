@@ -1,4 +1,4 @@
-import { programOf, type Input, type Job, type Run } from "../job/index.ts";
+import { programOf, type Input, type Job, type LightingCircuit } from "../job/index.ts";
 import type { Behaviour } from "../part/index.ts";
 
 /** Share of time that what lifts a channel to its full level is on, where nobody says: assumed. */
@@ -13,7 +13,7 @@ const usualShare = (program: Behaviour): number =>
  * tenth, and as full for the share of time `boosted` that its full level is asked. A channel
  * that flashes for as long as it is on counts by its light.
  */
-export function levelShare(job: Job, run: Run, boosted?: number): number {
+export function levelShare(job: Job, run: LightingCircuit, boosted?: number): number {
   const program = programOf(job, run);
   if (!program) return 1;
   const share = program.boostWith.length === 0 ? 0 : (boosted ?? usualShare(program));
@@ -23,5 +23,5 @@ export function levelShare(job: Job, run: Run, boosted?: number): number {
 }
 
 /** Whether braking is what lifts a circuit's channel to its full level. */
-export const boostsBraking = (job: Job, run: Run): boolean =>
+export const boostsBraking = (job: Job, run: LightingCircuit): boolean =>
   programOf(job, run)?.boostWith.some((input) => input === "brake" || input in BOOSTED) ?? false;

@@ -5,10 +5,10 @@ import {
   elementsOf,
   powerPath,
   type Circuit,
-  type RunCircuit,
+  type LaidCircuit,
 } from "../circuit/index.ts";
 import type { BoxPart } from "../part/index.ts";
-import { asId, type ElementId, type Job, type RunId } from "../job/index.ts";
+import { asId, type ElementId, type Job, type CircuitId } from "../job/index.ts";
 import { standbyOf, loadsOf } from "../synthesis/index.ts";
 import { remainingLoads } from "./remainingLoads.ts";
 
@@ -17,7 +17,7 @@ export interface StandbyItem {
   readonly what: string;
   readonly currentA: Interval;
   /** The run that brought it; null for what the vehicle had already. */
-  readonly runId: RunId | null;
+  readonly runId: CircuitId | null;
   /** What of the circuit it flows through that is not solved with it; nothing where the network has it. */
   readonly through: readonly ElementId[];
   /** Minutes without a signal until it draws no more than that; nothing for what does at once. */
@@ -25,19 +25,19 @@ export interface StandbyItem {
 }
 
 /** Whether a run's supply side is live with the key out: nothing before it parts it. */
-const alwaysLive = (circuit: Circuit, run: RunCircuit): boolean => {
+const alwaysLive = (circuit: Circuit, run: LaidCircuit): boolean => {
   if (run.source.kind === "pin") return run.source.pin.liveWhen === "always";
   const before = run.feedShared.map((id) => elementOf(circuit, id));
   return !before.some((e) => e.kind === "switch" || e.kind === "contact");
 };
 
 /** Whether the switch of a run hangs on something that is live with the key out. */
-function switchAlwaysLive(circuit: Circuit, run: RunCircuit): boolean {
+function switchAlwaysLive(circuit: Circuit, run: LaidCircuit): boolean {
   const tap = elementsOf(circuit, run.coil?.lanes[0]?.ids ?? [], "tap")[0];
   return tap ? tap.pin.liveWhen === "always" : alwaysLive(circuit, run);
 }
 
-function tellTales(circuit: Circuit, run: RunCircuit, name: string): StandbyItem[] {
+function tellTales(circuit: Circuit, run: LaidCircuit, name: string): StandbyItem[] {
   if (!switchAlwaysLive(circuit, run)) return [];
   const path = [...powerPath(run), ...controlPath(run)];
   return elementsOf(circuit, path, "switch")
@@ -51,7 +51,7 @@ function tellTales(circuit: Circuit, run: RunCircuit, name: string): StandbyItem
 }
 
 /** Loads that nothing parts from an always-live feed draw what they take when idle. */
-function idleLoads(job: Job, circuit: Circuit, run: RunCircuit): StandbyItem[] {
+function idleLoads(job: Job, circuit: Circuit, run: LaidCircuit): StandbyItem[] {
   const gates = elementsOf(circuit, run.out, "switch").length + (run.coil ? 1 : 0);
   const jobRun = job.runs.find((r) => r.id === run.runId);
   if (gates > 0 || !alwaysLive(circuit, run) || !jobRun) return [];
@@ -69,13 +69,13 @@ const standingA = ({ idleA, sleepAfterMin, sleepA }: BoxPart): Interval =>
 function idleBoxes(job: Job, circuit: Circuit): StandbyItem[] {
   return job.supplies.flatMap((supply): StandbyItem[] => {
     const part = job.parts.find((p) => p.id === supply.partId);
-    const trunk = circuit.trunks.find((t) => t.ownerId === asId<RunId>(supply.id));
+    const feeder = circuit.feeders.find((t) => t.ownerId === asId<CircuitId>(supply.id));
     if (part?.kind !== "box" || supply.gate !== "always") return [];
-    if (trunk?.feedRoot.kind !== "battery") return [];
-    const parted = trunk.shared.some((id) => elementOf(circuit, id).kind === "contact");
+    if (feeder?.feedRoot.kind !== "battery") return [];
+    const parted = feeder.shared.some((id) => elementOf(circuit, id).kind === "contact");
     const what = `${supply.name} ${part.sleepAfterMin > 0 ? "asleep" : "standing by"}`;
     const currentA = standingA(part);
-    const through = trunk.path;
+    const through = feeder.path;
     return parted || currentA.high <= 0
       ? []
       : [{ what, currentA, runId: null, through, afterMin: part.sleepAfterMin }];

@@ -5,7 +5,7 @@ import {
   type Input,
   type LampId,
   type NodeId,
-  type RunId,
+  type CircuitId,
   type UnitId,
 } from "../job/index.ts";
 import type { Element, Root, Source, WireElement } from "./element.ts";
@@ -20,7 +20,7 @@ export interface Branch {
 }
 
 /** One lane of a run's control: a way to the coil, or a interposing relay's own coil. */
-export interface ControlLane {
+export interface CoilLane {
   readonly label: string;
   readonly ids: readonly ElementId[];
 }
@@ -30,14 +30,14 @@ export interface CoilPath {
   /** The way of the coil's current where there is one way only, in order from feed to ground. */
   readonly path: readonly ElementId[];
   /** The same as lanes to be shown; several where a run is on in several ways. */
-  readonly lanes: readonly ControlLane[];
+  readonly lanes: readonly CoilLane[];
   readonly switching: "positive" | "negative";
 }
 
 /** What several runs share: a supply, a control of the kit, the feed of their coils, a ground block. */
-export interface TrunkCircuit {
+export interface LaidFeeder {
   /** The id of the supply or control, worn by its elements as their run. */
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly kind: "supply" | "control" | "controlFeed" | "groundBlock";
   readonly name: string;
   readonly source: Source;
@@ -56,8 +56,8 @@ export interface TrunkCircuit {
 }
 
 /** The elements of one run in the order electricity takes them. */
-export interface RunCircuit {
-  readonly runId: RunId;
+export interface LaidCircuit {
+  readonly runId: CircuitId;
   readonly source: Source;
   readonly root: Root;
   /** Elements of trunks before the run: what its load flows through, and what works its coil. */
@@ -77,7 +77,7 @@ export interface RunCircuit {
   readonly back: readonly ElementId[];
   readonly coil: CoilPath | null;
   /** Further ways to its lamps without a relay, each with a label. */
-  readonly ways: readonly ControlLane[];
+  readonly ways: readonly CoilLane[];
   /** Elements beside these that tie the run to another: there where it is wired otherwise. */
   readonly extra: readonly ElementId[];
 }
@@ -98,7 +98,7 @@ export type ChoiceKind = (typeof CHOICE_KINDS)[number];
 
 /** Something synthesis picked, and why. */
 export interface Choice {
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly kind: ChoiceKind;
   readonly picked: string;
   readonly reason: string;
@@ -107,8 +107,8 @@ export interface Choice {
 }
 
 /** Something synthesis could not do, and what stands in its way. */
-export interface Gap {
-  readonly runId: RunId;
+export interface SynthesisIssue {
+  readonly runId: CircuitId;
   readonly kind:
     | "tapUnknown"
     | "conditionNotBuildable"
@@ -140,10 +140,10 @@ export interface Circuit {
   readonly posts: readonly Post[];
   /** Insides of units, and the wires between them. */
   readonly elements: ReadonlyMap<ElementId, Element>;
-  readonly runs: readonly RunCircuit[];
-  readonly trunks: readonly TrunkCircuit[];
+  readonly runs: readonly LaidCircuit[];
+  readonly feeders: readonly LaidFeeder[];
   readonly choices: readonly Choice[];
-  readonly gaps: readonly Gap[];
+  readonly gaps: readonly SynthesisIssue[];
 }
 
 /** The element with an id that this circuit made; a missing one is a broken invariant. */
@@ -165,16 +165,16 @@ export function elementsOf<K extends Element["kind"]>(
 }
 
 /** Every element of a run's control, and of further ways to its lamps. */
-export const controlPath = onceOf((run: RunCircuit): readonly ElementId[] => [
+export const controlPath = onceOf((run: LaidCircuit): readonly ElementId[] => [
   ...(run.coil?.lanes ?? []).flatMap(({ ids }) => ids),
   ...run.ways.flatMap(({ ids }) => ids),
 ]);
 
 /** From the source to where lamps part, trunks before the run included. */
-export const feedPath = (run: RunCircuit): ElementId[] => [...run.feedShared, ...run.out];
+export const feedPath = (run: LaidCircuit): ElementId[] => [...run.feedShared, ...run.out];
 
 /** Every element of a run's power path, trunks and branches included, coil apart. */
-export const powerPath = onceOf((run: RunCircuit): readonly ElementId[] => [
+export const powerPath = onceOf((run: LaidCircuit): readonly ElementId[] => [
   ...run.feedShared,
   ...run.out,
   ...run.branches.flatMap((b) => [...b.out, b.load, ...b.back]),
@@ -182,19 +182,19 @@ export const powerPath = onceOf((run: RunCircuit): readonly ElementId[] => [
 ]);
 
 /** Everything that a run hangs on: its power, its control, and what either shares with others. */
-export const wholePath = onceOf((run: RunCircuit): readonly ElementId[] => [
+export const wholePath = onceOf((run: LaidCircuit): readonly ElementId[] => [
   ...run.shared,
   ...powerPath(run),
   ...controlPath(run),
 ]);
 
 /** The same with what is wired otherwise, and what makes live the supplies that it hangs on. */
-export function everythingOf(circuit: Pick<Circuit, "trunks">, run: RunCircuit): ElementId[] {
+export function everythingOf(circuit: Pick<Circuit, "feeders">, run: LaidCircuit): ElementId[] {
   const ids = [...wholePath(run), ...run.extra];
   const own = new Set(ids);
-  const gates = circuit.trunks
-    .filter((trunk) => trunk.path.some((id) => own.has(id)))
-    .flatMap((trunk) => [...trunk.gate]);
+  const gates = circuit.feeders
+    .filter((feeder) => feeder.path.some((id) => own.has(id)))
+    .flatMap((feeder) => [...feeder.gate]);
   return [...ids, ...gates];
 }
 

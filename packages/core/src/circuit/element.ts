@@ -1,4 +1,4 @@
-import type { Fact, Interval } from "../quantity/index.ts";
+import type { BoundedValue, Interval } from "../quantity/index.ts";
 import type {
   BatteryPart,
   ConnectorPart,
@@ -10,13 +10,13 @@ import type {
 } from "../part/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import type {
-  ControlId,
+  KitSwitchId,
   ElementId,
   Input,
   LampId,
   NodeId,
   PinId,
-  RunId,
+  CircuitId,
   SupplyId,
   UnitId,
 } from "../job/index.ts";
@@ -26,7 +26,7 @@ interface TwoPole {
   /** The unit it is inside of; "" for a wire, which joins units. */
   readonly unit: UnitId | "";
   /** The run it belongs to, or the supply or control that several runs share. */
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   /** Terminals of units, or nodes inside one. */
   readonly from: NodeId;
   readonly to: NodeId;
@@ -48,10 +48,10 @@ export interface WireElement extends TwoPole {
   readonly kind: "wire";
   readonly role: WireRole;
   readonly gaugeId: string;
-  readonly lengthM: Fact;
+  readonly lengthM: BoundedValue;
   readonly colour: string;
   /** The way it has to bridge, where its own length is given; null where it is cut to that. */
-  readonly bridgesM: Fact | null;
+  readonly bridgesM: BoundedValue | null;
   /** What is written on the flag at both ends. */
   readonly label: string;
   /** Ready-made harness that it comes with; "" for a wire that is cut here. */
@@ -88,7 +88,7 @@ export interface FuseElement extends TwoPole {
   /** Highest voltage that it has to break, in V. */
   readonly systemV: number;
   /** Cable between the source and this fuse. */
-  readonly fromSourceM: Fact;
+  readonly fromSourceM: BoundedValue;
 }
 
 export interface SwitchElement extends TwoPole {
@@ -182,7 +182,7 @@ export type Source =
   | { readonly kind: "battery" }
   | { readonly kind: "pin"; readonly pinId: PinId; readonly pin: ConnectorPin }
   | { readonly kind: "supply"; readonly supplyId: SupplyId }
-  | { readonly kind: "control"; readonly controlId: ControlId }
+  | { readonly kind: "control"; readonly controlId: KitSwitchId }
   | { readonly kind: "pack" }
   | { readonly kind: "block"; readonly blocks: number };
 

@@ -1,4 +1,12 @@
-import type { ControlId, LampId, NodeId, PinId, RunId, SupplyId, UnitId } from "../job/index.ts";
+import type {
+  KitSwitchId,
+  LampId,
+  NodeId,
+  PinId,
+  CircuitId,
+  SupplyId,
+  UnitId,
+} from "../job/index.ts";
 import { asId } from "../job/index.ts";
 import type { Feed } from "../job/index.ts";
 
@@ -86,11 +94,11 @@ export type Site =
   | { readonly kind: "electrics" }
   | { readonly kind: "pin"; readonly pinId: PinId }
   | { readonly kind: "lamp"; readonly lampId: LampId }
-  | { readonly kind: "relay"; readonly runId: RunId }
-  | { readonly kind: "switch"; readonly runId: RunId }
-  | { readonly kind: "splice"; readonly runId: RunId; readonly end: "front" | "rear" | "" }
+  | { readonly kind: "relay"; readonly runId: CircuitId }
+  | { readonly kind: "switch"; readonly runId: CircuitId }
+  | { readonly kind: "splice"; readonly runId: CircuitId; readonly end: "front" | "rear" | "" }
   | { readonly kind: "supply"; readonly supplyId: SupplyId }
-  | { readonly kind: "control"; readonly controlId: ControlId }
+  | { readonly kind: "control"; readonly controlId: KitSwitchId }
   /** At hand of whatever the wire comes from. */
   | { readonly kind: "atHand" };
 
@@ -100,7 +108,7 @@ export interface Unit {
   /** What the installer calls it. */
   readonly name: string;
   /** The run, supply or control it belongs to; "" for what the vehicle has. */
-  readonly ownerId: RunId | "";
+  readonly ownerId: CircuitId | "";
   readonly site: Site;
   readonly terminals: readonly Terminal[];
   /** Laid out for this job: a line among the parts. */

@@ -4,10 +4,10 @@ import {
   applyEdits,
   createSupply,
   nextId,
-  setRun,
+  setCircuit,
   type Edit,
   type Job,
-  type Run,
+  type LightingCircuit,
   type SupplyId,
 } from "../job/index.ts";
 import type { Part } from "../part/index.ts";
@@ -15,7 +15,12 @@ import { packRangeV, packRestV } from "../source/index.ts";
 import { drawOf, loadsOf } from "../synthesis/index.ts";
 
 /** Feeds a run from a supply with this part: one that is there, or a new one. */
-export function fromSupply(job: Job, run: Run, part: Part, gate: "switch" | "always"): Edit[] {
+export function fromSupply(
+  job: Job,
+  run: LightingCircuit,
+  part: Part,
+  gate: "switch" | "always",
+): Edit[] {
   const there = job.supplies.find((s) => s.partId === part.id);
   const id =
     there?.id ??
@@ -31,8 +36,8 @@ export function fromSupply(job: Job, run: Run, part: Part, gate: "switch" | "alw
       ];
   return [
     ...make,
-    setRun(run.id, "feed", { kind: "supply", supplyId: id }),
-    setRun(run.id, "arrangement", "parallel"),
+    setCircuit(run.id, "feed", { kind: "supply", supplyId: id }),
+    setCircuit(run.id, "arrangement", "parallel"),
   ];
 }
 
@@ -56,7 +61,7 @@ export function bestConverter(job: Job, drawA: number, shelf: readonly Part[]): 
  */
 export function converterEdits(
   job: Job,
-  runs: readonly Run[],
+  runs: readonly LightingCircuit[],
   shelf: readonly Part[],
 ): Edit[] | null {
   const draws = runs.map((run) =>

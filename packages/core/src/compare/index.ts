@@ -1,2 +1,2 @@
-export * from "./ways.ts";
+export * from "./feedOptions.ts";
 export { converterEdits } from "./converter.ts";

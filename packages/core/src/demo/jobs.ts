@@ -37,7 +37,7 @@ export const demoJobs = (): readonly Job[] => [
 ];
 
 /** A job with many runs, for benchmarks and limits: `count` pod pairs on the quad. */
-export function manyRunJob(count: number): Job {
+export function manyCircuitJob(count: number): Job {
   const maker = make(`${count} runs`, "bench", FELLRUNNER, "");
   for (let i = 1; i <= count; i += 1) {
     maker.run(`run-${i}`, `Run ${i}`, i % 2 ? "front" : "rear", when("switch", "key"), [

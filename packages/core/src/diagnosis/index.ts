@@ -25,4 +25,4 @@ export { boundsText, testReport, type TestLine, type TestReport } from "./readin
 export type { TakenReading } from "./reading/taken.ts";
 export type { TestState } from "./expect/states.ts";
 export { testGroups, type FaultSuspect, type Suspect, type TestGroup } from "./suspect/suspects.ts";
-export type { RunTest, Testable } from "./script/testable.ts";
+export type { CircuitTest, Testable } from "./script/testable.ts";

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { PROVENANCES, factOf, type Fact } from "../quantity/index.ts";
+import { PROVENANCES, boundedValue, type BoundedValue } from "../quantity/index.ts";
 
 export interface CsvFault {
   /** Line in the file, the heading being line 1. */
@@ -115,10 +115,10 @@ export class RowReader {
   }
 
   /** A fact from `column`, `column_low`, `column_high`, `column_from`; bounds default by provenance. */
-  fact(column: string, fallback?: number): Fact {
+  fact(column: string, fallback?: number): BoundedValue {
     const value = this.number(column, fallback);
     const provenance = this.oneOf(`${column}_from`, PROVENANCES, "stated");
-    const usual = factOf(value, provenance);
+    const usual = boundedValue(value, provenance);
     const low = this.number(`${column}_low`, usual.low);
     const high = this.number(`${column}_high`, usual.high);
     if (!(low <= value && value <= high)) {

@@ -1,5 +1,5 @@
 import { ratingOf, type LoadSpec, type Part } from "../part/index.ts";
-import { type Fact } from "../quantity/index.ts";
+import { type BoundedValue } from "../quantity/index.ts";
 import { RowReader, printCsv, readCsv, type CsvFault, type CsvResult } from "./csv.ts";
 import { readPart } from "./readPart.ts";
 
@@ -83,7 +83,7 @@ const COLUMNS = [
 type Row = Record<string, string>;
 type FactColumn = (typeof FACT_COLUMNS)[number];
 
-const factCells = (column: FactColumn, fact: Fact): Row => ({
+const factCells = (column: FactColumn, fact: BoundedValue): Row => ({
   [column]: String(fact.value),
   [`${column}_low`]: String(fact.low),
   [`${column}_high`]: String(fact.high),

@@ -1,4 +1,4 @@
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 import type { Photometry } from "../photometry/index.ts";
 import { RowReader, type CsvFault } from "./csv.ts";
 import { readPhotometry } from "./readPhotometry.ts";
@@ -59,6 +59,6 @@ export class RecordReader {
   /** A photometry in one cell as JSON, as a part's is. */
   photometry = (field: string): Photometry =>
     this.with(field, NO_PHOTOMETRY, (r) => readPhotometry(r, "value") ?? NO_PHOTOMETRY);
-  fact = (field: string): Fact =>
+  fact = (field: string): BoundedValue =>
     this.with(field, { value: 0, low: 0, high: 0, provenance: "assumed" }, (r) => r.fact("value"));
 }

@@ -9,7 +9,7 @@ import {
   type SegmentId,
   type VariantId,
 } from "../job/index.ts";
-import { isFact, type Fact } from "../quantity/index.ts";
+import { isBoundedValue, type BoundedValue } from "../quantity/index.ts";
 import {
   BASE_LOAD_KINDS,
   BATTERY_CHEMISTRIES,
@@ -63,7 +63,7 @@ type Row = Record<string, string>;
 function rowsOfRecord(vehicle: string, record: string, id: string, fields: object): Row[] {
   return Object.entries(fields).flatMap(([field, value]: [string, unknown]): Row[] => {
     const row = { vehicle, record, id, field };
-    if (isFact(value)) {
+    if (isBoundedValue(value)) {
       return [
         {
           ...row,
@@ -206,7 +206,7 @@ const readTurn = (r: RecordReader): TurnFacts => ({
   bulbW: r.fact("bulbW"),
 });
 
-const UNKNOWN: Fact = { value: 0, low: 0, high: 0, provenance: "assumed" };
+const UNKNOWN: BoundedValue = { value: 0, low: 0, high: 0, provenance: "assumed" };
 const UNKNOWN_SIZE: VehicleSize = { lengthM: UNKNOWN, widthM: UNKNOWN, heightM: UNKNOWN };
 
 const readSize = (r: RecordReader): VehicleSize => ({

@@ -10,7 +10,7 @@ import {
   type BeamKind,
   type Job,
   type Photo,
-  type RunId,
+  type CircuitId,
   type Signature,
 } from "../job/index.ts";
 import {
@@ -132,7 +132,7 @@ const BEAM_ROAD: Readonly<Record<BeamKind, string>> = {
 function roadOf(job: Job): string[] {
   const beams = new Set(job.mounts.map((mount) => aimOf(job, mount).beam));
   // Lamps in front that nobody has placed yet dazzle as well.
-  const low = (id: RunId): boolean =>
+  const low = (id: CircuitId): boolean =>
     job.runs.some((r) => r.id === id && r.condition.anyOf.flat().some((t) => t.input === "low"));
   if (job.lamps.some((l) => lampWork(job, l) === "headlight" && !low(l.runId))) {
     beams.add("driving");

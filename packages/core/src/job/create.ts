@@ -1,18 +1,18 @@
 import { DEFAULT_AIMING } from "./record/aim.ts";
-import { assumed, factOf, type Fact } from "../quantity/index.ts";
+import { assumed, boundedValue, type BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { allOf, type Condition, type Input } from "./condition.ts";
-import type { ControlId, PartId, RunId, SupplyId } from "./ids.ts";
+import type { KitSwitchId, PartId, CircuitId, SupplyId } from "./ids.ts";
 import {
   DEFAULT_PRACTICES,
   DEFAULT_USE,
   JOB_FORMAT,
-  type Deviation,
+  type WiringDeviation,
   type Job,
   type Practices,
 } from "./job.ts";
 import { emptyLists } from "./lists.ts";
-import type { Control, Feed, Run, Supply } from "./record/wiring.ts";
+import type { KitSwitch, Feed, LightingCircuit, Supply } from "./record/wiring.ts";
 
 /** A new job on its own copy of a vehicle profile. */
 export function createJob(
@@ -57,8 +57,8 @@ export function usualShares(condition: Condition): Shares {
   return { onEngineOff: engineOff, onIdle: 1, onTown: 1, onCruise: 1 };
 }
 
-const shareOf = (fact: Fact, share: number): Fact =>
-  factOf(Number((fact.value * share).toPrecision(3)), "assumed");
+const shareOf = (fact: BoundedValue, share: number): BoundedValue =>
+  boundedValue(Number((fact.value * share).toPrecision(3)), "assumed");
 
 /** Where a new run is fed from: a 12 V battery where there is one, the pack otherwise. */
 export const firstFeed = (vehicle: Vehicle): Feed =>
@@ -82,13 +82,13 @@ export function createSupply(id: SupplyId, name: string, partId: PartId, vehicle
 }
 
 /** A new control at the rider's hand. */
-export function createControl(
-  id: ControlId,
+export function createKitSwitch(
+  id: KitSwitchId,
   name: string,
   inputs: readonly Input[],
   vehicle: Vehicle,
   feed: Feed = firstFeed(vehicle),
-): Control {
+): KitSwitch {
   return {
     id,
     name,
@@ -107,13 +107,13 @@ export function createControl(
 }
 
 /** A new run whose lengths are guessed from the vehicle's reaches until they are measured. */
-export function createRun(
-  id: RunId,
+export function createCircuit(
+  id: CircuitId,
   name: string,
   vehicle: Vehicle,
   end: "front" | "rear",
   condition: Condition = allOf("switch", "key"),
-): Run {
+): LightingCircuit {
   const reach = end === "front" ? vehicle.reaches.frontM : vehicle.reaches.rearM;
   return {
     id,
@@ -152,10 +152,10 @@ export function createRun(
 /** A deviation with nothing said but what it is and whose. */
 export const createDeviation = (
   id: string,
-  kind: Deviation["kind"],
-  runId: RunId,
-  fields: Partial<Omit<Deviation, "id" | "kind" | "runId">> = {},
-): Deviation => ({
+  kind: WiringDeviation["kind"],
+  runId: CircuitId,
+  fields: Partial<Omit<WiringDeviation, "id" | "kind" | "runId">> = {},
+): WiringDeviation => ({
   ...{ id, kind, runId, otherRunId: "", wire: "", end: "from", otherWire: "", otherEnd: "from" },
   ...{ at: "", otherAt: "", gaugeId: "" },
   ...fields,

@@ -1,11 +1,11 @@
 import type { BoxPart, LoadPart } from "../part/index.ts";
 import { allOf, type Input } from "./condition.ts";
-import { createRun, createSupply } from "./create.ts";
+import { createCircuit, createSupply } from "./create.ts";
 import { applyEdits, type Edit } from "./edit/edit.ts";
 import { addLamps, adoptPart, append } from "./edit/edits.ts";
-import { asId, type PartId, type PinId, type RunId, type SupplyId } from "./ids.ts";
+import { asId, type PartId, type PinId, type CircuitId, type SupplyId } from "./ids.ts";
 import type { Job } from "./job.ts";
-import type { Lamp, Run } from "./record/wiring.ts";
+import type { Lamp, LightingCircuit } from "./record/wiring.ts";
 import type { BaseLoad, ConnectorPin } from "../vehicle/index.ts";
 
 /** What turns on a circuit that hangs on a factory wire: what makes the wire live. */
@@ -15,8 +15,14 @@ const follows = ({ liveWhen }: ConnectorPin) =>
     : allOf(liveWhen satisfies Input);
 
 /** A circuit on a factory wire as it comes: no relay, no switch, no fuse beside the factory's. */
-function circuitOn(job: Job, id: RunId, name: string, pin: ConnectorPin, rear: boolean): Run {
-  const run = createRun(id, name, job.vehicle, rear ? "rear" : "front", follows(pin));
+function circuitOn(
+  job: Job,
+  id: CircuitId,
+  name: string,
+  pin: ConnectorPin,
+  rear: boolean,
+): LightingCircuit {
+  const run = createCircuit(id, name, job.vehicle, rear ? "rear" : "front", follows(pin));
   return { ...run, feed: { kind: "pin", pinId: pin.id }, relay: "no" };
 }
 
@@ -68,7 +74,7 @@ function untoldLoad(pin: ConnectorPin, count: number): BaseLoad {
 export function replaceLamp(job: Job, what: Replacement, mint: (prefix: string) => string): Edit[] {
   const pin = job.vehicle.pins.find((p) => p.id === what.pinId);
   if (!pin) return [];
-  const run = circuitOn(job, asId<RunId>(mint("run")), what.name, pin, what.place === "rear");
+  const run = circuitOn(job, asId<CircuitId>(mint("run")), what.name, pin, what.place === "rear");
   const untold = untoldLoad(pin, what.count);
   const replaces = what.replaces === "" ? untold.id : what.replaces;
   const isThere = job.vehicle.baseLoads.some((load) => load.id === replaces);
@@ -142,8 +148,8 @@ export function plugInModule(job: Job, what: PlugIn, mint: (prefix: string) => s
     const supply = createSupply(supplyId, what.module.name, what.module.id, job.vehicle);
     edits.push(...adoptPart(job, what.module), append(job, "supply", supply));
   }
-  const id = asId<RunId>(mint("run"));
-  const run: Run = {
+  const id = asId<CircuitId>(mint("run"));
+  const run: LightingCircuit = {
     ...circuitOn(job, id, load.name, pin, what.place === "rear"),
     ...{ throughId: supplyId, channel: what.channel },
   };

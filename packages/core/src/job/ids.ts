@@ -7,11 +7,11 @@ type Id<Kind extends string> = string & { readonly [brand]: Kind };
 
 export type PartId = Id<"part">;
 export type LampId = Id<"lamp">;
-export type RunId = Id<"run">;
+export type CircuitId = Id<"run">;
 export type ConnectorId = Id<"connector">;
 export type PinId = Id<"pin">;
 export type SupplyId = Id<"supply">;
-export type ControlId = Id<"control">;
+export type KitSwitchId = Id<"control">;
 export type ProfileId = Id<"profile">;
 export type PlaceId = Id<"place">;
 export type SegmentId = Id<"segment">;

@@ -10,11 +10,11 @@ import type {
   Landmark,
   Mount,
   Photo,
-  StripPlug,
-  StripStep,
+  TeardownPlug,
+  TeardownStep,
   Template,
 } from "./record/fit.ts";
-import type { RunId } from "./ids.ts";
+import type { CircuitId } from "./ids.ts";
 import type { Aim, Aiming } from "./record/aim.ts";
 import type { Lot } from "./record/lot.ts";
 import type { Mend } from "./record/mend.ts";
@@ -22,7 +22,14 @@ import type { QuoteOption } from "./record/quoteOption.ts";
 import type { Reading } from "./record/reading.ts";
 import type { Signature } from "./record/signature.ts";
 import { DEFAULT_TARIFF, type Tariff, type Worked } from "./record/tariff.ts";
-import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "./record/wiring.ts";
+import type {
+  KitSwitch,
+  Harness,
+  Lamp,
+  LightingCircuit,
+  Supply,
+  WireChoice,
+} from "./record/wiring.ts";
 
 export const JOB_FORMAT = "dragonet-job/9";
 
@@ -93,11 +100,11 @@ export const WIRE_ENDS = ["from", "to"] as const;
  * out, `thinWire` takes another size, `reversed` exchanges two terminals with all their wires
  * (a unit the wrong way round), `tied` joins two terminals. What does not apply is "".
  */
-export interface Deviation {
+export interface WiringDeviation {
   readonly id: string;
   readonly kind: (typeof DEVIATION_KINDS)[number];
-  readonly runId: RunId;
-  readonly otherRunId: RunId | "";
+  readonly runId: CircuitId;
+  readonly otherRunId: CircuitId | "";
   /** A wire by its id in the circuit, and which of its ends. */
   readonly wire: string;
   readonly end: (typeof WIRE_ENDS)[number];
@@ -216,20 +223,20 @@ export interface Job {
   /** Own copies of the shelf parts this job uses. */
   readonly parts: readonly Part[];
   readonly lamps: readonly Lamp[];
-  readonly runs: readonly Run[];
+  readonly runs: readonly LightingCircuit[];
   readonly supplies: readonly Supply[];
-  readonly controls: readonly Control[];
+  readonly controls: readonly KitSwitch[];
   readonly harnesses: readonly Harness[];
   readonly wireChoices: readonly WireChoice[];
-  readonly deviations: readonly Deviation[];
+  readonly deviations: readonly WiringDeviation[];
   readonly use: Use;
   readonly signals: SignalPlay;
   /** The ride that the budget is tried on; empty for the usual one of its kind. */
   readonly ride: readonly RideLeg[];
   /** The strip ledger: what comes off, in the order it was written down. */
-  readonly strip: readonly StripStep[];
+  readonly strip: readonly TeardownStep[];
   readonly fasteners: readonly Fastener[];
-  readonly plugs: readonly StripPlug[];
+  readonly plugs: readonly TeardownPlug[];
   readonly photos: readonly Photo[];
   readonly templates: readonly Template[];
   readonly landmarks: readonly Landmark[];

@@ -1,11 +1,11 @@
 import type { KitContent, KitPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
-import { createControl, createRun, createSupply, firstFeed } from "./create.ts";
+import { createKitSwitch, createCircuit, createSupply, firstFeed } from "./create.ts";
 import type { Edit } from "./edit/edit.ts";
 import { adoptPart } from "./edit/edits.ts";
 import { asId } from "./ids.ts";
 import type { Job } from "./job.ts";
-import type { Control, Feed, Harness, Lamp, Run, Supply } from "./record/wiring.ts";
+import type { KitSwitch, Feed, Harness, Lamp, LightingCircuit, Supply } from "./record/wiring.ts";
 
 /** Ids of a kit as they are in the job it is unboxed into. */
 class Renamed {
@@ -44,10 +44,15 @@ function feedOf(vehicle: Vehicle, feed: Feed, ids: Renamed): Feed {
 }
 
 /** A kit's circuit on this vehicle: its lengths are the vehicle's, until tape or map say better. */
-function runFor(vehicle: Vehicle, run: Run, lamps: readonly Lamp[], ids: Renamed): Run {
+function runFor(
+  vehicle: Vehicle,
+  run: LightingCircuit,
+  lamps: readonly Lamp[],
+  ids: Renamed,
+): LightingCircuit {
   const rear = lamps.filter((l) => l.runId === run.id && l.place === "rear").length;
   const end = rear * 2 > lamps.filter((l) => l.runId === run.id).length ? "rear" : "front";
-  const { fuseAtM, feedM, loadM, controlM, tapM } = createRun(run.id, run.name, vehicle, end);
+  const { fuseAtM, feedM, loadM, controlM, tapM } = createCircuit(run.id, run.name, vehicle, end);
   return {
     ...run,
     ...{ fuseAtM, feedM, loadM, controlM, tapM },
@@ -65,8 +70,8 @@ function supplyFor(vehicle: Vehicle, supply: Supply, ids: Renamed): Supply {
   return { ...supply, fuseAtM, feedM, id: ids.of(supply.id), feed, at: "" };
 }
 
-function controlFor(vehicle: Vehicle, control: Control, ids: Renamed): Control {
-  const { feedM } = createControl(control.id, control.name, control.inputs, vehicle);
+function controlFor(vehicle: Vehicle, control: KitSwitch, ids: Renamed): KitSwitch {
+  const { feedM } = createKitSwitch(control.id, control.name, control.inputs, vehicle);
   return {
     ...control,
     feedM,

@@ -1,4 +1,4 @@
-import { DEFAULT_SPREAD, factOf, type Fact } from "../quantity/index.ts";
+import { DEFAULT_SPREAD, boundedValue, type BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import {
   chiSquared95,
@@ -26,7 +26,7 @@ export interface Known {
   /** Where they are told apart: what each kind shows. */
   readonly groups: readonly KnownGroup[];
   /** What the next machine is expected to show; null of a wire. */
-  readonly next: Fact | null;
+  readonly next: BoundedValue | null;
   /** What most say a wire is; "" of a number. */
   readonly said: string;
 }
@@ -127,7 +127,7 @@ function agreementOf(all: readonly Measurement[]): Agreement {
 export interface KnownGroup {
   /** Name of a variant, or a year. */
   readonly name: string;
-  readonly next: Fact | null;
+  readonly next: BoundedValue | null;
   readonly said: string;
 }
 
@@ -147,13 +147,13 @@ function groupsOf(all: readonly Measurement[], agreement: Agreement): KnownGroup
 }
 
 /** One of several groups, nobody knows which: anything that one of them may show. */
-function anyOf(groups: readonly KnownGroup[]): Fact | null {
+function anyOf(groups: readonly KnownGroup[]): BoundedValue | null {
   const facts = groups.flatMap(({ next }) => (next ? [next] : []));
   if (facts.length === 0) return null;
   const mean = facts.reduce((sum, { value }) => sum + value, 0) / facts.length;
   const low = Math.min(...facts.map((fact) => fact.low));
   const high = Math.max(...facts.map((fact) => fact.high));
-  return factOf(roundBetween(mean, low, high), "sister", low, high);
+  return boundedValue(roundBetween(mean, low, high), "sister", low, high);
 }
 
 /**
@@ -162,7 +162,7 @@ function anyOf(groups: readonly KnownGroup[]): Fact | null {
  * Of one nobody knows how far machines differ: a tenth, as of the maker's paper; two that agree are no surer than
  * Student says, and no less sure than that.
  */
-function nextOf(all: readonly Measurement[]): Fact | null {
+function nextOf(all: readonly Measurement[]): BoundedValue | null {
   const numbers = all.filter(isNumber);
   if (numbers.length === 0) return null;
   const made = combine(numbers.map(estimateOf));
@@ -180,7 +180,7 @@ function nextOf(all: readonly Measurement[]): Fact | null {
   const high = Math.max(made.value + half, ...reach);
   const floor = numbers.every((m) => m.low >= 0) ? 0 : -Infinity;
   const bounds = [round(Math.max(floor, low)), round(high)] as const;
-  return factOf(roundBetween(made.value, ...bounds), "sister", ...bounds);
+  return boundedValue(roundBetween(made.value, ...bounds), "sister", ...bounds);
 }
 
 function mostSaid(all: readonly Measurement[]): string {

@@ -1,12 +1,12 @@
 import isEqual from "fast-deep-equal";
 import { createJob, applyEdits, type Edit } from "../job/index.ts";
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import type { Known } from "./modelKnowledge.ts";
 import { vehicleFacts } from "./vehicleFacts.ts";
 
 /** What this very machine showed when it was here before; null where it was not, or nobody named it. */
-function ownOf({ measurements }: Known, machine: string): Fact | null {
+function ownOf({ measurements }: Known, machine: string): BoundedValue | null {
   if (machine === "") return null;
   const own = measurements.find((m) => m.from === "" && m.machine === machine);
   if (!own || own.value === null || own.low === null || own.high === null) return null;

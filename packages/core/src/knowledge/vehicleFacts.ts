@@ -1,5 +1,5 @@
 import type { Edit } from "../job/index.ts";
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 
 /** A number of a vehicle that somebody can measure. */
@@ -8,9 +8,9 @@ export interface VehicleFact {
   readonly key: string;
   readonly words: string;
   readonly unit: string;
-  readonly fact: Fact;
+  readonly fact: BoundedValue;
   /** Says it anew. */
-  readonly set: (fact: Fact) => Edit;
+  readonly set: (fact: BoundedValue) => Edit;
 }
 
 type Once = "battery" | "charging" | "pack" | "reaches" | "turn" | "size";
@@ -58,7 +58,7 @@ type Row<F extends string> = readonly [field: F, words: string, unit: string];
 
 const once = <F extends string>(
   entity: Once,
-  of: Readonly<Record<F, Fact>>,
+  of: Readonly<Record<F, BoundedValue>>,
   rows: readonly Row<F>[],
 ): VehicleFact[] =>
   rows.map(([field, words, unit]) => ({

@@ -5,8 +5,8 @@ import {
   type Input,
   type Job,
   type NodeId,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
 } from "../job/index.ts";
 import type { SourceVolts } from "../source/index.ts";
 
@@ -15,7 +15,7 @@ export interface Position {
   /** Signals that are on; `switch` never among them. */
   readonly inputs: ReadonlySet<Input>;
   /** Runs and supplies whose own switch is on. */
-  readonly switches: ReadonlySet<RunId>;
+  readonly switches: ReadonlySet<CircuitId>;
   /** Volts at the battery's posts; 0 without one. */
   readonly sourceV: number;
   /** Volts of the traction pack; 0 without one. */
@@ -27,11 +27,11 @@ export interface Position {
 }
 
 /** Signals that have to be off for a run to be on in the first of its ways. */
-export const refusedBy = (run: Run): Input[] =>
+export const refusedBy = (run: LightingCircuit): Input[] =>
   (run.condition.anyOf[0] ?? []).filter((t) => t.negated).map((t) => t.input);
 
 /** Everything pressed but what a run refuses. */
-export function runOn(job: Job, run: Run, volts: SourceVolts): Position {
+export function runOn(job: Job, run: LightingCircuit, volts: SourceVolts): Position {
   const all = everythingOn(job, volts);
   const refused = new Set(refusedBy(run));
   return { ...all, inputs: new Set([...all.inputs].filter((input) => !refused.has(input))) };
@@ -40,9 +40,9 @@ export function runOn(job: Job, run: Run, volts: SourceVolts): Position {
 /** Everything pressed: what a run's design is judged by. */
 export const everythingOn = (job: Job, volts: SourceVolts): Position => ({
   inputs: new Set<Input>(INPUTS.filter((input) => input !== "switch")),
-  switches: new Set<RunId>([
+  switches: new Set<CircuitId>([
     ...job.runs.map((run) => run.id),
-    ...job.supplies.map((supply) => asId<RunId>(supply.id)),
+    ...job.supplies.map((supply) => asId<CircuitId>(supply.id)),
   ]),
   ...volts,
 });

@@ -1,4 +1,4 @@
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 
 /**
  * What a lamp, horn or heater does to the circuit, by kind:
@@ -12,17 +12,17 @@ import type { Fact } from "../quantity/index.ts";
 export type LoadSpec =
   | {
       readonly kind: "drivenLed";
-      readonly powerW: Fact;
+      readonly powerW: BoundedValue;
       readonly minV: number;
       readonly maxV: number;
     }
-  | { readonly kind: "filament"; readonly powerW: Fact; readonly ratedV: number }
-  | { readonly kind: "resistive"; readonly powerW: Fact; readonly ratedV: number }
-  | { readonly kind: "constantCurrent"; readonly currentA: Fact }
+  | { readonly kind: "filament"; readonly powerW: BoundedValue; readonly ratedV: number }
+  | { readonly kind: "resistive"; readonly powerW: BoundedValue; readonly ratedV: number }
+  | { readonly kind: "constantCurrent"; readonly currentA: BoundedValue }
   | {
       readonly kind: "ledStrip";
       /** At the rated voltage, for a metre of strip. */
-      readonly powerWPerM: Fact;
+      readonly powerWPerM: BoundedValue;
       readonly ratedV: number;
       /** Of the dies in one group together: what is left falls on its resistor. */
       readonly forwardV: number;
@@ -68,7 +68,7 @@ export function loadCurrentA(spec: LoadSpec, volts: number, estimate: "low" | "v
 }
 
 /** The fact that a load's draw hangs on: its watts, or its amps. */
-export function ratingOf(spec: LoadSpec): Fact {
+export function ratingOf(spec: LoadSpec): BoundedValue {
   switch (spec.kind) {
     case "constantCurrent":
       return spec.currentA;

@@ -1,6 +1,13 @@
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 import type { PartId } from "../job/ids.ts";
-import type { Control, Harness, Lamp, Run, Supply, WireChoice } from "../job/record/wiring.ts";
+import type {
+  KitSwitch,
+  Harness,
+  Lamp,
+  LightingCircuit,
+  Supply,
+  WireChoice,
+} from "../job/record/wiring.ts";
 import type { BatteryChemistry } from "../vehicle/index.ts";
 import type { Photometry } from "../photometry/index.ts";
 import type { Behaviour } from "./behaviour.ts";
@@ -44,7 +51,7 @@ export interface LoadPart extends PartBase {
   readonly light: LightColour;
   readonly load: LoadSpec;
   /** Current in A while it has feed but is not asked to work. */
-  readonly standbyA: Fact;
+  readonly standbyA: BoundedValue;
   /** Wire size of its own pigtail, as designated; "" when it has terminals instead. */
   readonly pigtail: string;
   /** A second, weaker light in the same housing: tail beside brake, park beside turn. */
@@ -65,7 +72,7 @@ export interface RelayPart extends PartBase {
   readonly contactA: number;
   /** Voltage that the coil is made for. */
   readonly coilV: number;
-  readonly coilOhm: Fact;
+  readonly coilOhm: BoundedValue;
   /** A diode across the coil: then 86 must be the positive side. */
   readonly diode: boolean;
   /** A channel with a sense input and a transistor: there is no coil, and nothing clicks. */
@@ -80,7 +87,7 @@ export interface SwitchPart extends PartBase {
   readonly kind: "switch";
   readonly contactA: number;
   readonly tellTale: TellTale;
-  readonly tellTaleA: Fact;
+  readonly tellTaleA: BoundedValue;
 }
 
 export const CONVERTER_INPUTS = ["direct", "alternating"] as const;
@@ -97,7 +104,7 @@ export interface ConverterPart extends PartBase {
   readonly inMaxV: number;
   /** Input below which it turns itself off. */
   readonly cutOffV: number;
-  readonly outV: Fact;
+  readonly outV: BoundedValue;
   /** Output it may give for long, and for a second when lamps come on. */
   readonly outA: number;
   readonly surgeA: number;
@@ -106,7 +113,7 @@ export interface ConverterPart extends PartBase {
   readonly efficiencyHalf: number;
   readonly efficiencyFull: number;
   /** Taken from the input with nothing on its output. */
-  readonly idleA: Fact;
+  readonly idleA: BoundedValue;
   /** Output negative apart from the input's. */
   readonly isolated: boolean;
   /** Sealed against water. */
@@ -136,11 +143,11 @@ export interface BoxPart extends PartBase {
   /** Which side of the lamp its ways switch. */
   readonly switches: (typeof BOX_SWITCHING)[number];
   /** Resistance of one input: a relay's coil, or the sense of an electronic channel. */
-  readonly inputOhm: Fact;
-  readonly idleA: Fact;
+  readonly inputOhm: BoundedValue;
+  readonly idleA: BoundedValue;
   /** Minutes without a signal after which it sleeps, and what it draws then; 0 for one that never does. */
   readonly sleepAfterMin: number;
-  readonly sleepA: Fact;
+  readonly sleepA: BoundedValue;
   /** What each of its ways does over time, in their order; those beyond simply follow. */
   readonly behaviours: readonly Behaviour[];
 }
@@ -151,11 +158,11 @@ export interface BatteryPart extends PartBase {
   readonly chemistry: BatteryChemistry;
   /** Cells in series; 0 for as many as make 12 V in its chemistry. */
   readonly cells: number;
-  readonly capacityAh: Fact;
+  readonly capacityAh: BoundedValue;
   readonly hourRate: number;
-  readonly peukert: Fact;
+  readonly peukert: BoundedValue;
   /** Charger that comes with it, in A. */
-  readonly chargerA: Fact;
+  readonly chargerA: BoundedValue;
 }
 
 /** Colours of one wire of an adapter lead at its two plugs: the factory's, and the lamp's. */
@@ -170,7 +177,7 @@ export interface ConnectorPart extends PartBase {
   /** Of an adapter lead: its live wires in their order, the ground last; empty where nobody said. */
   readonly leads: readonly LeadColours[];
   readonly ratingA: number;
-  readonly contactOhm: Fact;
+  readonly contactOhm: BoundedValue;
 }
 
 /**
@@ -185,7 +192,7 @@ export interface FlasherPart extends PartBase {
   readonly leastA: number;
   readonly contactA: number;
   /** Flashes a minute at its rated load. */
-  readonly ratePerMin: Fact;
+  readonly ratePerMin: BoundedValue;
   /** Share of a flash that is light, 0–1. */
   readonly onShare: number;
 }
@@ -208,8 +215,8 @@ export interface KitLine {
 export interface KitContent {
   readonly parts: readonly KitPartOf[];
   readonly supplies: readonly Supply[];
-  readonly controls: readonly Control[];
-  readonly runs: readonly Run[];
+  readonly controls: readonly KitSwitch[];
+  readonly runs: readonly LightingCircuit[];
   readonly lamps: readonly Lamp[];
   readonly harnesses: readonly Harness[];
   readonly wireChoices: readonly WireChoice[];

@@ -7,13 +7,13 @@ import {
   pinFuse,
   pinRelay,
   pinWire,
-  setRun,
+  setCircuit,
   setSupply,
   type Edit,
   type Feed,
   type Job,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
   type Supply,
 } from "../job/index.ts";
 import { BLADE_FUSE_RATINGS_A } from "../protection/index.ts";
@@ -43,13 +43,13 @@ interface Option {
 
 /** The fuse and wire of a run or of a supply are pinned alike. */
 interface Pinned {
-  readonly fuse: Run["fuse"];
+  readonly fuse: LightingCircuit["fuse"];
   readonly wire: string | null;
-  readonly setFuse: (fuse: Run["fuse"]) => Edit;
+  readonly setFuse: (fuse: LightingCircuit["fuse"]) => Edit;
   readonly setWire: (wire: string | null) => Edit;
 }
 
-const pinnedOf = (run: Run): Pinned => ({
+const pinnedOf = (run: LightingCircuit): Pinned => ({
   fuse: run.fuse,
   wire: run.wire,
   setFuse: (fuse) => pinFuse(run.id, fuse),
@@ -98,7 +98,7 @@ function wireOptions(job: Job, pinned: Pinned): Option[] {
   ];
 }
 
-function relayOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
+function relayOptions(job: Job, run: LightingCircuit, shelf: readonly Part[]): Option[] {
   const choices = (
     [
       ["auto", "automatic"],
@@ -117,30 +117,30 @@ function relayOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
       edits: [
         ...adoptPart(job, part),
         pinRelay(run.id, "yes"),
-        setRun(run.id, "relayPartId", part.id),
+        setCircuit(run.id, "relayPartId", part.id),
       ],
       current: run.relayPartId === part.id,
     }));
   return [...choices, ...parts];
 }
 
-function switchOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
+function switchOptions(job: Job, run: LightingCircuit, shelf: readonly Part[]): Option[] {
   const plain: Option = {
     label: "plain 10 A switch",
-    edits: [setRun(run.id, "switchPartId", null)],
+    edits: [setCircuit(run.id, "switchPartId", null)],
     current: run.switchPartId === null,
   };
   const parts = shelf
     .filter((part) => part.kind === "switch")
     .map((part): Option => ({
       label: part.name,
-      edits: [...adoptPart(job, part), setRun(run.id, "switchPartId", part.id)],
+      edits: [...adoptPart(job, part), setCircuit(run.id, "switchPartId", part.id)],
       current: run.switchPartId === part.id,
     }));
   return [plain, ...parts];
 }
 
-function coilOptions(run: Run): Option[] {
+function coilOptions(run: LightingCircuit): Option[] {
   const sides = (
     [
       ["practice", "automatic"],
@@ -149,7 +149,7 @@ function coilOptions(run: Run): Option[] {
     ] as const
   ).map(([coil, label]): Option => ({
     label,
-    edits: [setRun(run.id, "coil", coil)],
+    edits: [setCircuit(run.id, "coil", coil)],
     current: run.coil === coil,
   }));
   const ways = (
@@ -159,38 +159,38 @@ function coilOptions(run: Run): Option[] {
     ] as const
   ).map(([plus, label]): Option => ({
     label,
-    edits: [setRun(run.id, "coilPlus", plus)],
+    edits: [setCircuit(run.id, "coilPlus", plus)],
     current: run.coilPlus === plus,
   }));
   return [...sides, ...ways];
 }
 
-function tapOptions(job: Job, run: Run): Option[] {
+function tapOptions(job: Job, run: LightingCircuit): Option[] {
   const signals = run.condition.anyOf.flatMap(signalsOf);
   return [
     {
       label: "surest wire",
-      edits: [setRun(run.id, "tapPinId", null)],
+      edits: [setCircuit(run.id, "tapPinId", null)],
       current: run.tapPinId === null,
     },
     ...signals.flatMap((signal) =>
       tapsFor(job, signal).map((pin): Option => ({
         label: pinText(job.vehicle, pin),
-        edits: [setRun(run.id, "tapPinId", pin.id)],
+        edits: [setCircuit(run.id, "tapPinId", pin.id)],
         current: run.tapPinId === pin.id,
       })),
     ),
   ];
 }
 
-function feedOptions(job: Job, run: Run): Option[] {
+function feedOptions(job: Job, run: LightingCircuit): Option[] {
   const giving = job.vehicle.pins.filter(
     (pin) => pin.family !== "ground" && pin.mayGiveA.high > 0 && pin.liveWhen !== "ground",
   );
   const { system } = job.vehicle;
   const to = (label: string, feed: Feed): Option => ({
     label,
-    edits: [setRun(run.id, "feed", feed)],
+    edits: [setCircuit(run.id, "feed", feed)],
     current: JSON.stringify(run.feed) === JSON.stringify(feed),
   });
   const blocks = system.kind === "engine" ? 0 : system.pack.blocks;
@@ -203,43 +203,48 @@ function feedOptions(job: Job, run: Run): Option[] {
     ),
     ...giving.map((pin): Option => ({
       label: pinText(job.vehicle, pin),
-      edits: [setRun(run.id, "feed", { kind: "pin", pinId: pin.id })],
+      edits: [setCircuit(run.id, "feed", { kind: "pin", pinId: pin.id })],
       current: run.feed.kind === "pin" && run.feed.pinId === pin.id,
     })),
   ];
 }
 
-function plugOptions(job: Job, run: Run, shelf: readonly Part[]): Option[] {
+function plugOptions(job: Job, run: LightingCircuit, shelf: readonly Part[]): Option[] {
   return [
     {
       label: "no plug",
-      edits: [setRun(run.id, "connectorPartId", null)],
+      edits: [setCircuit(run.id, "connectorPartId", null)],
       current: run.connectorPartId === null,
     },
     ...shelf
       .filter((part) => part.kind === "connector")
       .map((part): Option => ({
         label: part.name,
-        edits: [...adoptPart(job, part), setRun(run.id, "connectorPartId", part.id)],
+        edits: [...adoptPart(job, part), setCircuit(run.id, "connectorPartId", part.id)],
         current: run.connectorPartId === part.id,
       })),
   ];
 }
 
-const RETURN_LABELS: Readonly<Record<Run["return"], string>> = {
+const RETURN_LABELS: Readonly<Record<LightingCircuit["return"], string>> = {
   chassis: "frame",
   wire: "wire of its own",
   block: "ground block",
 };
 
-const returnOptions = (run: Run): Option[] =>
+const returnOptions = (run: LightingCircuit): Option[] =>
   RETURN_CHOICES.map((choice) => ({
     label: RETURN_LABELS[choice],
-    edits: [setRun(run.id, "return", choice)],
+    edits: [setCircuit(run.id, "return", choice)],
     current: run.return === choice,
   }));
 
-function optionsFor(job: Job, run: Run, kind: ChoiceKind, shelf: readonly Part[]): Option[] {
+function optionsFor(
+  job: Job,
+  run: LightingCircuit,
+  kind: ChoiceKind,
+  shelf: readonly Part[],
+): Option[] {
   switch (kind) {
     case "fuse":
       return fuseOptions(pinnedOf(run));
@@ -269,14 +274,14 @@ function supplyOptions(job: Job, supply: Supply, kind: ChoiceKind): Option[] {
   return kind === "wire" ? wireOptions(job, pinnedOfSupply(supply)) : [];
 }
 
-const choiceOf = (c: CheckedCircuit, runId: RunId, kind: ChoiceKind): Choice | undefined =>
+const choiceOf = (c: CheckedCircuit, runId: CircuitId, kind: ChoiceKind): Choice | undefined =>
   c.circuit.choices.find((x) => x.runId === runId && x.kind === kind);
 
 /** Other decisions of the run that would change along with this one: "wire 18 AWG → 10 AWG". */
 function ripples(
   now: CheckedCircuit,
   then: CheckedCircuit,
-  runId: RunId,
+  runId: CircuitId,
   kind: ChoiceKind,
 ): string {
   return then.circuit.choices
@@ -305,7 +310,7 @@ function telling(all: readonly (readonly Finding[])[], own: readonly Finding[]):
  */
 export function alternatives(
   job: Job,
-  runId: RunId,
+  runId: CircuitId,
   kind: ChoiceKind,
   shelf: readonly Part[],
 ): Alternative[] {

@@ -1,17 +1,22 @@
 import type { Circuit } from "../circuit/index.ts";
-import { INPUTS, ownerName, type Input, type Job, type RunId } from "../job/index.ts";
+import { INPUTS, ownerName, type Input, type Job, type CircuitId } from "../job/index.ts";
 import { solveUnderLoad, type Position, type SolveHealth } from "../network/index.ts";
 import { groupsOf } from "../proof/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import { restVolts, runningVolts, type SourceVolts } from "../source/index.ts";
-import { stripsOf, trunkStripsOf, type Strip, type TrunkStrip } from "../strip/index.ts";
+import {
+  lineDiagramsOf,
+  feederDiagramsOf,
+  type LineDiagram,
+  type FeederDiagram,
+} from "../lineDiagram/index.ts";
 
 /** The strips of a circuit as solved in one position of the controls. */
 export type BenchView =
   | {
       readonly kind: "solved";
-      readonly strips: readonly Strip[];
-      readonly trunks: readonly TrunkStrip[];
+      readonly strips: readonly LineDiagram[];
+      readonly feeders: readonly FeederDiagram[];
       readonly health: SolveHealth;
       /** Supplies that turned themselves off under their load. */
       readonly overloaded: readonly string[];
@@ -21,7 +26,7 @@ export type BenchView =
 /** Controls that something on this job feels: what stands above the strips. */
 export interface BenchControls {
   readonly inputs: readonly Input[];
-  readonly switches: readonly RunId[];
+  readonly switches: readonly CircuitId[];
 }
 
 export function controlsOf(job: Job, circuit: Circuit): BenchControls {
@@ -59,8 +64,8 @@ export function benchAt(
     case "solved":
       return {
         kind: "solved",
-        strips: stripsOf(job, circuit, solved.point, units),
-        trunks: trunkStripsOf(job, circuit, solved.point, units),
+        strips: lineDiagramsOf(job, circuit, solved.point, units),
+        feeders: feederDiagramsOf(job, circuit, solved.point, units),
         health: solved.result.health,
         overloaded: solved.tripped.map((id) => {
           const element = circuit.elements.get(id);

@@ -1,5 +1,5 @@
 import { budgetOf, type Budget } from "../budget/index.ts";
-import type { Choice, Circuit, Gap } from "../circuit/index.ts";
+import type { Choice, Circuit, SynthesisIssue } from "../circuit/index.ts";
 import { onceOfJob, type Job } from "../job/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import { checkJob, groupFindings, type Finding, type FindingGroup } from "../rule/index.ts";
@@ -8,27 +8,27 @@ import type { OperatingPoint } from "../solve/index.ts";
 import { packRangeV, restVolts, runningVolts } from "../source/index.ts";
 import {
   materialsOf,
-  stripsOf,
-  trunkStripsOf,
-  type TrunkStrip,
+  lineDiagramsOf,
+  feederDiagramsOf,
+  type FeederDiagram,
   harnessWiresOf,
   wireListOf,
   type Material,
-  type Strip,
+  type LineDiagram,
   type WireLine,
-} from "../strip/index.ts";
+} from "../lineDiagram/index.ts";
 import { synthesise } from "../synthesis/index.ts";
 
 /** Everything the views show of a job. Derived, never stored. */
 export interface JobPlan {
   readonly strips: {
-    readonly running: readonly Strip[];
-    readonly engineOff: readonly Strip[];
+    readonly running: readonly LineDiagram[];
+    readonly engineOff: readonly LineDiagram[];
   };
   /** What runs share, everything full and at rest. */
-  readonly trunks: readonly TrunkStrip[];
+  readonly feeders: readonly FeederDiagram[];
   readonly choices: readonly Choice[];
-  readonly gaps: readonly Gap[];
+  readonly gaps: readonly SynthesisIssue[];
   readonly budget: Budget;
   readonly findings: readonly Finding[];
   /** The same by their causes, each with all its places: what lists show. */
@@ -73,10 +73,10 @@ export function planJob(job: Job, units: UnitSystem): JobPlan {
   const running = designPoint(job, circuit, runningVolts(job.vehicle));
   return {
     strips: {
-      running: stripsOf(job, circuit, running, units),
-      engineOff: stripsOf(job, circuit, engineOff, units),
+      running: lineDiagramsOf(job, circuit, running, units),
+      engineOff: lineDiagramsOf(job, circuit, engineOff, units),
     },
-    trunks: trunkStripsOf(job, circuit, engineOff, units),
+    feeders: feederDiagramsOf(job, circuit, engineOff, units),
     choices: circuit.choices,
     gaps: circuit.gaps,
     budget,

@@ -5,10 +5,10 @@ import {
   type Circuit,
   type LoadElement,
   type Post,
-  type RunCircuit,
+  type LaidCircuit,
 } from "../circuit/index.ts";
 import { routeOf, type RoutePlan } from "../fit/index.ts";
-import { asId, onceOf, type ElementId, type Job, type RunId } from "../job/index.ts";
+import { asId, onceOf, type ElementId, type Job, type CircuitId } from "../job/index.ts";
 import {
   everythingOn,
   refusedBy,
@@ -61,7 +61,7 @@ export const levelOf = (load: LoadElement, { volts, amps }: SolvedNetwork): numb
 
 export interface ScopeLoad {
   readonly load: LoadElement;
-  readonly run: RunCircuit;
+  readonly run: LaidCircuit;
   /** Everything that its run is made of and hangs on. */
   readonly on: ReadonlySet<ElementId>;
 }
@@ -122,11 +122,11 @@ function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stag
 
 /** What each run hangs on, worked out once a circuit: hundreds of faults ask for it. */
 const hangsOn = onceOf(
-  (circuit: Circuit): ReadonlyMap<RunId, ReadonlySet<ElementId>> =>
+  (circuit: Circuit): ReadonlyMap<CircuitId, ReadonlySet<ElementId>> =>
     new Map(circuit.runs.map((r) => [r.runId, new Set(everythingOf(circuit, r))])),
 );
 
-function loadsIn(circuit: Circuit, run: RunCircuit): ScopeLoad[] {
+function loadsIn(circuit: Circuit, run: LaidCircuit): ScopeLoad[] {
   const on = hangsOn(circuit).get(run.runId) ?? new Set<ElementId>();
   return run.branches.flatMap((branch): ScopeLoad[] => {
     const load = elementOf(circuit, branch.load);
@@ -136,7 +136,7 @@ function loadsIn(circuit: Circuit, run: RunCircuit): ScopeLoad[] {
 
 function othersBehind(
   circuit: Circuit,
-  runs: readonly RunCircuit[],
+  runs: readonly LaidCircuit[],
   { fuse, pin }: Opening,
 ): LoadElement[] {
   const inside = new Set(runs.map((run) => run.runId));
@@ -156,7 +156,7 @@ export function scopeOf(
   job: Job,
   circuit: Circuit,
   name: string,
-  runs: readonly RunCircuit[],
+  runs: readonly LaidCircuit[],
   own: ReadonlySet<ElementId>,
 ): Scope {
   const part = partOf(circuit, runs);

@@ -4,8 +4,8 @@ import {
   type Circuit,
   type Element,
   type LoadElement,
-  type RunCircuit,
-  type TrunkCircuit,
+  type LaidCircuit,
+  type LaidFeeder,
 } from "../circuit/index.ts";
 import { chafePlaces } from "../fit/index.ts";
 import {
@@ -14,7 +14,7 @@ import {
   type ElementId,
   type Harness,
   type Job,
-  type RunId,
+  type CircuitId,
 } from "../job/index.ts";
 import { solveCircuitWith, type Network, type Position } from "../network/index.ts";
 import { LIT_LEVEL } from "../part/index.ts";
@@ -37,7 +37,7 @@ const CYCLING_SHARE = 0.25;
 
 export interface FaultResult extends GetsHome {
   readonly kind: FaultKind;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly elementId: ElementId;
   readonly words: string;
   /** Labels of loads that do not work any more, or of those that cannot be turned off. */
@@ -128,7 +128,7 @@ const soonest = (list: readonly Effect[]): Opening | null =>
     .flatMap(({ opening }) => opening ?? [])
     .sort((a, b) => a.opens.time.mostS - b.opens.time.mostS)[0] ?? null;
 
-function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult {
+function judge(job: Job, scope: Scope, owner: CircuitId, trial: Trial): FaultResult {
   const chafed = trial.kind === "chafed";
   const base = {
     kind: trial.kind,
@@ -175,7 +175,7 @@ function judge(job: Job, scope: Scope, owner: RunId, trial: Trial): FaultResult 
   };
 }
 
-const trialsIn = (job: Job, scope: Scope, owner: RunId): FaultResult[] =>
+const trialsIn = (job: Job, scope: Scope, owner: CircuitId): FaultResult[] =>
   [...scope.circuit.elements.values()]
     .filter((element) => scope.own.has(element.id))
     .flatMap((element) =>
@@ -186,7 +186,7 @@ const trialsIn = (job: Job, scope: Scope, owner: RunId): FaultResult[] =>
 const MOST_BRANCHES = 12;
 
 /** Every single fault of one run, tried one after the other. */
-export function faultsOfRun(job: Job, circuit: Circuit, run: RunCircuit): FaultResult[] {
+export function faultsOfCircuit(job: Job, circuit: Circuit, run: LaidCircuit): FaultResult[] {
   const own = new Set<ElementId>();
   const scope = scopeOf(job, circuit, ownerName(job, run.runId), [run], own);
   for (const [id, element] of scope.circuit.elements) if (element.runId === run.runId) own.add(id);
@@ -200,7 +200,7 @@ export function faultsOfRun(job: Job, circuit: Circuit, run: RunCircuit): FaultR
 export function faultsOfElement(
   job: Job,
   circuit: Circuit,
-  run: RunCircuit,
+  run: LaidCircuit,
   elementId: ElementId,
 ): FaultResult[] {
   const name = ownerName(job, run.runId);
@@ -208,15 +208,15 @@ export function faultsOfElement(
 }
 
 /** Every single fault of what several runs share. */
-export function faultsOfTrunk(job: Job, circuit: Circuit, trunk: TrunkCircuit): FaultResult[] {
+export function faultsOfFeeder(job: Job, circuit: Circuit, feeder: LaidFeeder): FaultResult[] {
   const behind = circuit.runs.filter((run) =>
-    everythingOf(circuit, run).some((id) => trunk.path.includes(id)),
+    everythingOf(circuit, run).some((id) => feeder.path.includes(id)),
   );
   // What works its relay may hang on a control feed, which is tried by itself.
-  const others = new Set(circuit.trunks.filter((t) => t !== trunk).flatMap((t) => [...t.path]));
-  const gate = trunk.gate.filter((id) => !others.has(id));
-  const own = new Set<ElementId>([...trunk.path, ...gate]);
-  return trialsIn(job, scopeOf(job, circuit, trunk.name, behind, own), trunk.ownerId);
+  const others = new Set(circuit.feeders.filter((t) => t !== feeder).flatMap((t) => [...t.path]));
+  const gate = feeder.gate.filter((id) => !others.has(id));
+  const own = new Set<ElementId>([...feeder.path, ...gate]);
+  return trialsIn(job, scopeOf(job, circuit, feeder.name, behind, own), feeder.ownerId);
 }
 
 /** Every single fault of a harness between factory plugs, in whatever hangs on it. */
@@ -231,11 +231,11 @@ function faultsOfHarness(job: Job, circuit: Circuit, harness: Harness): FaultRes
 
 /** Every single fault of a circuit, in slices: one for each trunk, harness and run that it may be in. */
 export const faultSlices = (job: Job, circuit: Circuit): readonly (() => FaultResult[])[] => [
-  ...circuit.trunks.map((trunk) => () => faultsOfTrunk(job, circuit, trunk)),
+  ...circuit.feeders.map((feeder) => () => faultsOfFeeder(job, circuit, feeder)),
   ...job.harnesses
     .filter(({ joints }) => joints.length > 0)
     .map((harness) => () => faultsOfHarness(job, circuit, harness)),
-  ...circuit.runs.map((run) => () => faultsOfRun(job, circuit, run)),
+  ...circuit.runs.map((run) => () => faultsOfCircuit(job, circuit, run)),
 ];
 
 /**

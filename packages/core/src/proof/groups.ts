@@ -4,7 +4,7 @@ import {
   everythingOf,
   unitAt,
   type Circuit,
-  type RunCircuit,
+  type LaidCircuit,
 } from "../circuit/index.ts";
 import {
   NEEDS_KEY,
@@ -14,19 +14,19 @@ import {
   type Input,
   type Job,
   type NodeId,
-  type RunId,
+  type CircuitId,
 } from "../job/index.ts";
 
 /** Runs that share a node other than the battery's posts: only they can trouble each other. */
-export interface RunGroup {
-  readonly runs: readonly RunCircuit[];
+export interface CircuitGroup {
+  readonly runs: readonly LaidCircuit[];
   /** Signals that any of them feels, in the order of the vehicle's inputs. */
   readonly inputs: readonly Input[];
   /** Runs among them with a switch of their own. */
-  readonly switches: readonly RunId[];
+  readonly switches: readonly CircuitId[];
 }
 
-function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
+function signalsFelt(circuit: Circuit, job: Job, run: LaidCircuit): Input[] {
   const jobRun = job.runs.find((r) => r.id === run.runId);
   const asked = (jobRun?.condition.anyOf.flat() ?? []).map((t) => t.input);
   const felt = everythingOf(circuit, run).flatMap((id): Input[] => {
@@ -49,12 +49,12 @@ function signalsFelt(circuit: Circuit, job: Job, run: RunCircuit): Input[] {
 function coilNodes({ deviations }: Job, circuit: Circuit): ReadonlySet<NodeId> {
   const nodes = new Set<NodeId>();
   // A contact of the kit's own is open at times: what is behind it hangs together.
-  const feeds = circuit.trunks.filter(
+  const feeds = circuit.feeders.filter(
     ({ kind, source }) => kind === "controlFeed" && source.kind === "pin",
   );
-  for (const trunk of feeds) {
+  for (const feeder of feeds) {
     const own = new Set<NodeId>(
-      trunk.path.flatMap((id) => {
+      feeder.path.flatMap((id) => {
         const { from, to } = elementOf(circuit, id);
         return [from, to];
       }),
@@ -85,7 +85,7 @@ function isPost(circuit: Circuit, posts: ReadonlySet<NodeId>, node: NodeId): boo
  * happens in one cannot be felt in another, so each is proven by itself: exact, and far
  * fewer positions than all of them at once.
  */
-export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
+export function groupsOf(job: Job, circuit: Circuit): CircuitGroup[] {
   const owner = new Map<NodeId, number>();
   const group = circuit.runs.map((_, i) => i);
   const root = (i: number): number => (group[i] === i ? i : root(group[i]!));
@@ -101,12 +101,12 @@ export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
       }
     }
   });
-  const members = new Map<number, RunCircuit[]>();
+  const members = new Map<number, LaidCircuit[]>();
   circuit.runs.forEach((run, i) => members.set(root(i), [...(members.get(root(i)) ?? []), run]));
-  return [...members.values()].map((runs): RunGroup => {
+  return [...members.values()].map((runs): CircuitGroup => {
     const felt = new Set(runs.flatMap((run) => signalsFelt(circuit, job, run)));
     if ([...felt].some((input) => NEEDS_KEY.has(input))) felt.add("key");
-    const switches = new Set<RunId>();
+    const switches = new Set<CircuitId>();
     for (const run of runs) {
       for (const id of everythingOf(circuit, run)) {
         const element = elementOf(circuit, id);
@@ -122,12 +122,12 @@ export function groupsOf(job: Job, circuit: Circuit): RunGroup[] {
 }
 
 /** The part of a circuit that belongs to some of its runs, with what lies before them. */
-export function partOf(circuit: Circuit, runs: readonly RunCircuit[]): Circuit {
+export function partOf(circuit: Circuit, runs: readonly LaidCircuit[]): Circuit {
   const ids = new Set(runs.flatMap((run) => everythingOf(circuit, run)));
-  const owners = new Set<RunId>(runs.map((run) => run.runId));
+  const owners = new Set<CircuitId>(runs.map((run) => run.runId));
   // What a supply needs besides its path: its negative, its bond to the frame, its tell-tale.
-  for (const trunk of circuit.trunks) {
-    if (trunk.path.some((id) => ids.has(id))) owners.add(trunk.ownerId);
+  for (const feeder of circuit.feeders) {
+    if (feeder.path.some((id) => ids.has(id))) owners.add(feeder.ownerId);
   }
   // What the vehicle has behind its terminals that anything of it hangs on: a tap that only a
   // tell-tale is fed from, the ground of a plug that another run came to first.

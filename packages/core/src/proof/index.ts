@@ -1,4 +1,4 @@
-export { groupsOf, partOf, type RunGroup } from "./groups.ts";
+export { groupsOf, partOf, type CircuitGroup } from "./groups.ts";
 export {
   prove,
   proveGroup,
@@ -11,8 +11,8 @@ export {
   faults,
   faultsOfElement,
   faultSlices,
-  faultsOfRun,
-  faultsOfTrunk,
+  faultsOfCircuit,
+  faultsOfFeeder,
   weakestPoints,
   type FaultOutcome,
   type FaultResult,

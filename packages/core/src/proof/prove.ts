@@ -1,4 +1,4 @@
-import { elementOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
+import { elementOf, type Circuit, type LaidCircuit } from "../circuit/index.ts";
 import {
   evaluate,
   NEEDS_KEY,
@@ -9,12 +9,12 @@ import {
   type Input,
   type Job,
   type LampId,
-  type RunId,
+  type CircuitId,
 } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
 import { LIT_LEVEL, workLevel } from "../part/index.ts";
 import { ownerOf } from "../synthesis/index.ts";
-import { groupsOf, partOf, type RunGroup } from "./groups.ts";
+import { groupsOf, partOf, type CircuitGroup } from "./groups.ts";
 import { positionBits, positionCount } from "./positions.ts";
 import { restVolts } from "../source/index.ts";
 
@@ -33,11 +33,11 @@ export interface Cause {
 /** A position in which a load does not do what was meant, with as few controls on as can be. */
 export interface Difference {
   readonly kind: DifferenceKind;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly lampId: LampId;
   readonly elementId: ElementId;
   readonly inputs: readonly Input[];
-  readonly switches: readonly RunId[];
+  readonly switches: readonly CircuitId[];
   readonly level: number;
   readonly words: string;
   /** What it comes from, where putting one thing right makes it go; null where nothing alone does. */
@@ -53,7 +53,7 @@ export interface Proof {
 }
 
 /** Positions of a group, those with few controls on first; impossible ones left out. */
-function* positionsOf(job: Job, group: RunGroup): Generator<Position> {
+function* positionsOf(job: Job, group: CircuitGroup): Generator<Position> {
   const volts = restVolts(job.vehicle);
   const count = group.inputs.length + group.switches.length;
   for (const bits of positionBits(count)) {
@@ -76,15 +76,15 @@ function positionWords(job: Job, { inputs, switches }: Position): string {
 }
 
 /** Whether the supplies before a run are live: its master switches on, and the key where they are keyed. */
-function suppliesLive(job: Job, circuit: Circuit, run: RunCircuit, position: Position): boolean {
-  return circuit.trunks
-    .filter((trunk) => trunk.path.some((id) => run.shared.includes(id)))
-    .every((trunk) => {
-      const supply = job.supplies.find((s) => ownerOf(s.id) === trunk.ownerId);
+function suppliesLive(job: Job, circuit: Circuit, run: LaidCircuit, position: Position): boolean {
+  return circuit.feeders
+    .filter((feeder) => feeder.path.some((id) => run.shared.includes(id)))
+    .every((feeder) => {
+      const supply = job.supplies.find((s) => ownerOf(s.id) === feeder.ownerId);
       if (!supply || supply.gate === "always") return true;
       return supply.gate === "key"
         ? position.inputs.has("key")
-        : position.switches.has(trunk.ownerId);
+        : position.switches.has(feeder.ownerId);
     });
 }
 
@@ -97,7 +97,7 @@ const SAID: Readonly<Record<DifferenceKind, string>> = {
 };
 
 /** Proves one group of runs by itself. */
-export function proveGroup(job: Job, circuit: Circuit, group: RunGroup): Proof {
+export function proveGroup(job: Job, circuit: Circuit, group: CircuitGroup): Proof {
   const part = partOf(circuit, group.runs);
   const found = new Map<string, Difference>();
   let positions = 0;

@@ -1,3 +1,3 @@
 export * from "./interval.ts";
-export * from "./fact.ts";
+export * from "./boundedValue.ts";
 export * from "./format.ts";

@@ -2,7 +2,7 @@ import { wayEdits } from "../compare/index.ts";
 import {
   adoptPart,
   applyEdits,
-  removeRun,
+  removeCircuit,
   setIn,
   type Edit,
   type Job,
@@ -45,7 +45,7 @@ function editsOf(job: Job, change: OptionChange, shelf: readonly Part[]): Edits 
   if (change.kind === "otherPart") return otherPart(job, change, shelf);
   const run = job.runs.find((r) => r.id === change.runId);
   if (!run) return refused("its circuit is not in the plan any more");
-  if (change.kind === "leaveOut") return { ok: true, edits: removeRun(job, run.id) };
+  if (change.kind === "leaveOut") return { ok: true, edits: removeCircuit(job, run.id) };
   const way = wayEdits(job, run, change.way, shelf);
   return way.refused === "" ? { ok: true, edits: way.edits } : refused(way.refused);
 }

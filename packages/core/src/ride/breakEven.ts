@@ -1,6 +1,6 @@
 import { chargingBudget, type RunningState } from "../budget/charging.ts";
 import type { Circuit } from "../circuit/index.ts";
-import type { Job, RunId } from "../job/index.ts";
+import type { Job, CircuitId } from "../job/index.ts";
 import { chargingOutputA } from "../source/index.ts";
 import type { ChargingFacts } from "../vehicle/index.ts";
 import { START_A, START_S } from "./simulateRide.ts";
@@ -54,7 +54,7 @@ export function minutesToRepay(spareA: number): number | null {
 
 export interface SwitchOff {
   readonly what: string;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   /** Mean current in A that it takes in this state. */
   readonly currentA: number;
   /** What is to spare once this and everything before it is off, in A. */

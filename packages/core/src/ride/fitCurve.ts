@@ -1,5 +1,5 @@
 import type { Fault } from "../job/index.ts";
-import { measured, type Fact } from "../quantity/index.ts";
+import { measured, type BoundedValue } from "../quantity/index.ts";
 import type { ChargingPoint } from "../vehicle/index.ts";
 
 /** A clamp meter's reading on the battery lead, with what was known to be on. */
@@ -98,7 +98,7 @@ export function fitChargingCurve(readings: readonly ClampReading[]): FitResult {
   }
   const [first, last] = [sorted[0]!.rpm, sorted[sorted.length - 1]!.rpm];
   const speeds = [first, (first * 2 + last) / 3, (first + last * 2) / 3, last];
-  const fact = (rpm: number): Fact => {
+  const fact = (rpm: number): BoundedValue => {
     const amps = Number(model(rpm).toPrecision(4));
     const spread = Math.max(worstA, 0.02 * amps);
     return measured(amps, Math.max(0, amps - spread), amps + spread);

@@ -8,9 +8,9 @@ import {
   type Input,
   type Job,
   type RideLeg,
-  type Run,
+  type LightingCircuit,
 } from "../job/index.ts";
-import { settledAt, type Fact, type Interval } from "../quantity/index.ts";
+import { settledAt, type BoundedValue, type Interval } from "../quantity/index.ts";
 import { chargingOutputA, openCircuitV, peukertHours } from "../source/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
 import { speedsOf, usualRide } from "./rides.ts";
@@ -75,7 +75,7 @@ export interface Ride {
 }
 
 /** Interpolates within a fact's bounds. */
-const pick = (fact: Pick<Fact, "low" | "value" | "high">, at: number): number =>
+const pick = (fact: Pick<BoundedValue, "low" | "value" | "high">, at: number): number =>
   settledAt(fact, at);
 
 export const legsOf = (job: Job, charging: ChargingFacts): readonly RideLeg[] =>
@@ -100,14 +100,14 @@ const ON = {
 } as const;
 
 /** Share of a leg that a run is on: by the brake and turns of the leg where it hangs on those. */
-export function runShare(run: Run, leg: RideLeg, charging: ChargingFacts): number {
+export function runShare(run: LightingCircuit, leg: RideLeg, charging: ChargingFacts): number {
   if (uses(run.condition, "left", "right")) return (leg.turn * FLASH_SHARE) / 2;
   if (uses(run.condition, "brake")) return leg.brake;
   return run[ON[stateOf(leg, charging)]];
 }
 
 /** What a run takes from the 12 V battery while it is on, at volts and a share of full level, in A. */
-type RunAmps = (run: Run, volts: number, boosted: number | undefined) => Interval;
+type RunAmps = (run: LightingCircuit, volts: number, boosted: number | undefined) => Interval;
 
 const NO_AMPS: Interval = { low: 0, mid: 0, high: 0 };
 

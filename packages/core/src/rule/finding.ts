@@ -1,6 +1,13 @@
 import type { Budget } from "../budget/index.ts";
-import type { Circuit, RunCircuit } from "../circuit/index.ts";
-import { onceOf, type Edit, type ElementId, type Job, type Run, type RunId } from "../job/index.ts";
+import type { Circuit, LaidCircuit } from "../circuit/index.ts";
+import {
+  onceOf,
+  type Edit,
+  type ElementId,
+  type Job,
+  type LightingCircuit,
+  type CircuitId,
+} from "../job/index.ts";
 import type { OperatingPoint } from "../solve/index.ts";
 
 /** `stop`: do not build it so. `fix`: it will trouble someone. `note`: know it. */
@@ -8,7 +15,7 @@ export const SEVERITIES = ["stop", "fix", "note"] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 export interface Place {
-  readonly runId: RunId | null;
+  readonly runId: CircuitId | null;
   readonly elementId: ElementId | null;
   readonly words: string;
 }
@@ -63,15 +70,22 @@ export interface Rule {
 }
 
 /** Pairs of a run of the job and the circuit made of it. */
-export const builtRuns = onceOf(
-  ({ job, circuit }: RuleContext): readonly { readonly run: Run; readonly made: RunCircuit }[] =>
+export const builtCircuits = onceOf(
+  ({
+    job,
+    circuit,
+  }: RuleContext): readonly { readonly run: LightingCircuit; readonly made: LaidCircuit }[] =>
     circuit.runs.flatMap((made) => {
       const run = job.runs.find((r) => r.id === made.runId);
       return run ? [{ run, made }] : [];
     }),
 );
 
-export const placeOfRun = (run: Run, elementId: ElementId | null, words: string): Place => ({
+export const placeOfCircuit = (
+  run: LightingCircuit,
+  elementId: ElementId | null,
+  words: string,
+): Place => ({
   runId: run.id,
   elementId,
   words: `${run.name}: ${words}`,

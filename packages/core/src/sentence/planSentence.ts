@@ -5,16 +5,16 @@ import {
   applyEdits,
   asId,
   createJob,
-  createRun,
+  createCircuit,
   replaceLamp,
-  setRun,
+  setCircuit,
   unbox,
   type Edit,
   type Input,
   type Job,
   type Practices,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
   type Wish,
 } from "../job/index.ts";
 import { borneVolts, type Part } from "../part/index.ts";
@@ -47,13 +47,13 @@ function withReplacement(job: Job, said: SaidCircuit, n: number): Job | null {
   };
   const what = { part, count, place, name, pinId: pin.id, replaces: "", joint: said.replaces };
   const made = done(job, replaceLamp(job, what, mint));
-  const id = asId<RunId>(`run-${n}`);
+  const id = asId<CircuitId>(`run-${n}`);
   const placed = second === null ? made : placedApart(made, id, second);
-  return done(placed, [setRun(id, "condition", said.condition)]);
+  return done(placed, [setCircuit(id, "condition", said.condition)]);
 }
 
 /** The second half of a run's lamps at another place than the first. */
-function placedApart(job: Job, runId: RunId, second: SaidCircuit["place"]): Job {
+function placedApart(job: Job, runId: CircuitId, second: SaidCircuit["place"]): Job {
   const own = job.lamps.filter((l) => l.runId === runId);
   const there = new Set(own.slice(Math.ceil(own.length / 2)).map((l) => l.id));
   return { ...job, lamps: job.lamps.map((l) => (there.has(l.id) ? { ...l, place: second } : l)) };
@@ -73,7 +73,7 @@ function asDim(job: Job, n: number): Job {
 }
 
 /** Lamps of a run that are cut to a length, where one was said. */
-const ofLength = (job: Job, runId: RunId, lengthM: number): Job =>
+const ofLength = (job: Job, runId: CircuitId, lengthM: number): Job =>
   lengthM === 0
     ? job
     : { ...job, lamps: job.lamps.map((l) => (l.runId === runId ? { ...l, lengthM } : l)) };
@@ -81,11 +81,11 @@ const ofLength = (job: Job, runId: RunId, lengthM: number): Job =>
 function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
   const replaced = withReplacement(job, said, n);
   if (replaced) return replaced;
-  const id = asId<RunId>(`run-${n}`);
+  const id = asId<CircuitId>(`run-${n}`);
   const { name, condition, place, relay, series, feed } = said;
   const rear = place === "rear" || ((place === "left" || place === "right") && isTurn(said));
   const run = {
-    ...createRun(id, name, job.vehicle, rear ? "rear" : "front", condition),
+    ...createCircuit(id, name, job.vehicle, rear ? "rear" : "front", condition),
     ...{ relay, arrangement: series ? ("series" as const) : ("parallel" as const) },
   };
   const withRun = done(job, [append(job, "run", run)]);
@@ -100,16 +100,16 @@ function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
   const { kind: system } = job.vehicle.system;
   switch (feed.kind) {
     case "pin":
-      return done(made, [setRun(id, "feed", { kind: "pin", pinId: feed.pinId })]);
+      return done(made, [setCircuit(id, "feed", { kind: "pin", pinId: feed.pinId })]);
     case "battery":
-      return system === "pack" ? made : done(made, [setRun(id, "feed", { kind: "battery" })]);
+      return system === "pack" ? made : done(made, [setCircuit(id, "feed", { kind: "battery" })]);
     case "pack":
-      return system === "engine" ? made : done(made, [setRun(id, "feed", { kind: "pack" })]);
+      return system === "engine" ? made : done(made, [setCircuit(id, "feed", { kind: "pack" })]);
     case "converter":
     case "usual":
       // A string is for a pack: on a 12 V battery its lamps would hardly glow.
       if (series && system === "packAndBattery") {
-        return done(made, [setRun(id, "feed", { kind: "pack" })]);
+        return done(made, [setCircuit(id, "feed", { kind: "pack" })]);
       }
       // What shares a converter is known when all circuits are.
       return made;
@@ -117,7 +117,7 @@ function withCircuit(job: Job, said: SaidCircuit, n: number): Job {
 }
 
 /** Whether a load of a run would not bear the pack that feeds it, straight off its charger. */
-function isBeyond(job: Job, run: Run): boolean {
+function isBeyond(job: Job, run: LightingCircuit): boolean {
   const { system } = job.vehicle;
   if (system.kind === "engine" || run.feed.kind !== "pack" || run.arrangement === "series") {
     return false;

@@ -1,4 +1,4 @@
-import type { Condition, Lamp, PinId, Run } from "../job/index.ts";
+import type { Condition, Lamp, PinId, LightingCircuit } from "../job/index.ts";
 import type { KitPart, LoadPart, Part } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 
@@ -21,7 +21,7 @@ export interface SaidCircuit {
   readonly lengthM: number;
   readonly condition: Condition;
   readonly feed: SaidFeed;
-  readonly relay: Run["relay"];
+  readonly relay: LightingCircuit["relay"];
   readonly series: boolean;
   /** How it joins the wires of the factory lamp that it comes in the place of; null for an added one. */
   readonly replaces: Lamp["joint"] | null;

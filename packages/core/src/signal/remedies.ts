@@ -6,7 +6,7 @@ import {
   type Edit,
   type Job,
   type LampId,
-  type Run,
+  type LightingCircuit,
 } from "../job/index.ts";
 import type { Part } from "../part/index.ts";
 import { synthesise } from "../synthesis/index.ts";
@@ -33,7 +33,7 @@ export interface FlashRemedy {
 }
 
 /** Whether a run turns: only then is its flash held to the limits of a turn signal. */
-export const usesSide = (run: Run): boolean =>
+export const usesSide = (run: LightingCircuit): boolean =>
   run.condition.anyOf.flat().some((t) => t.input === "left" || t.input === "right");
 
 const RUNNING_V = 13.5;

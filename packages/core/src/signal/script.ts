@@ -1,10 +1,15 @@
-import type { Fault, Input, Job, RunId } from "../job/index.ts";
+import type { Fault, Input, Job, CircuitId } from "../job/index.ts";
 import { INPUTS, asId } from "../job/index.ts";
 
 /** What a rider does, or the vehicle, at one moment. */
 export type ScriptEvent =
   | { readonly kind: "input"; readonly atS: number; readonly input: Input; readonly on: boolean }
-  | { readonly kind: "switch"; readonly atS: number; readonly runId: RunId; readonly on: boolean }
+  | {
+      readonly kind: "switch";
+      readonly atS: number;
+      readonly runId: CircuitId;
+      readonly on: boolean;
+    }
   | { readonly kind: "speed"; readonly atS: number; readonly kmh: number };
 
 export interface ControlScript {
@@ -82,7 +87,7 @@ export function readScript(job: Job, text: string): ScriptResult {
     pressed.set(name, { on, line: i + 1 });
     if (isInput(name)) events.push({ kind: "input", atS, input: name, on });
     else if (owners.includes(name)) {
-      events.push({ kind: "switch", atS, runId: asId<RunId>(name), on });
+      events.push({ kind: "switch", atS, runId: asId<CircuitId>(name), on });
     } else {
       wrong(
         `no control "${name}" on this job (one of ${[...INPUTS.filter(isInput), ...owners].join(", ")}, speed, end)`,

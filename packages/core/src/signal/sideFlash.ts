@@ -1,5 +1,5 @@
 import type { Circuit } from "../circuit/index.ts";
-import type { ElementId, Input, Job, RunId } from "../job/index.ts";
+import type { ElementId, Input, Job, CircuitId } from "../job/index.ts";
 import { solveCircuit } from "../network/index.ts";
 import { runningVolts } from "../source/index.ts";
 import { flashTiming, type FlasherFacts, type FlashTiming } from "./flasher.ts";
@@ -22,7 +22,7 @@ function factoryBulbW({ vehicle, lamps, runs }: Job, side: Side): number {
   const counted = ((turnFront ?? 0) + (turnRear ?? 0)) / SIDES.length;
   const known = turnFront !== null && turnRear !== null && counted > 0;
   const had = known ? counted : USUAL_BULBS;
-  const works = (id: RunId): boolean =>
+  const works = (id: CircuitId): boolean =>
     runs.some((r) => r.id === id && r.condition.anyOf.flat().some((t) => t.input === side));
   const gone = lamps.filter((l) => l.replaces !== "" && !l.factory && works(l.runId)).length;
   const left = Math.max(0, 1 - gone / had);

@@ -1,5 +1,5 @@
-import { elementOf, type Circuit, type RunCircuit } from "../circuit/index.ts";
-import type { ElementId, Input, Job, LampId, RunId } from "../job/index.ts";
+import { elementOf, type Circuit, type LaidCircuit } from "../circuit/index.ts";
+import type { ElementId, Input, Job, LampId, CircuitId } from "../job/index.ts";
 import { NEEDS_KEY, programOf } from "../job/index.ts";
 import { solveCircuit, type Position } from "../network/index.ts";
 import { LIT_LEVEL, PLAIN, workLevel, type Behaviour, type LightColour } from "../part/index.ts";
@@ -15,7 +15,7 @@ const SEEN = 0.01;
 
 export interface LampTrace {
   readonly lampId: LampId;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly label: string;
   readonly light: LightColour;
   readonly place: Job["lamps"][number]["place"];
@@ -43,7 +43,7 @@ export interface SignalTrace {
 interface Moment {
   readonly atS: number;
   readonly inputs: ReadonlySet<Input>;
-  readonly switches: ReadonlySet<RunId>;
+  readonly switches: ReadonlySet<CircuitId>;
   readonly kmh: number;
 }
 
@@ -51,7 +51,7 @@ interface Moment {
 function momentsOf(script: ControlScript): Moment[] {
   const moments: Moment[] = [];
   let inputs = new Set<Input>();
-  let switches = new Set<RunId>();
+  let switches = new Set<CircuitId>();
   let kmh = 0;
   const note = (atS: number): void => {
     const moment = { atS, inputs: new Set(inputs), switches: new Set(switches), kmh };
@@ -140,7 +140,7 @@ class Solver {
 }
 
 /** What a run's way, or the lamp itself, does with its feed over time. */
-function behaviourOf(job: Job, run: RunCircuit, lampId: LampId): Behaviour | null {
+function behaviourOf(job: Job, run: LaidCircuit, lampId: LampId): Behaviour | null {
   const own = job.runs.find((r) => r.id === run.runId);
   const program = own && programOf(job, own);
   if (program) return program;

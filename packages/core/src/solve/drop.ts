@@ -1,4 +1,4 @@
-import { rootV, type Circuit, type RunCircuit } from "../circuit/index.ts";
+import { rootV, type Circuit, type LaidCircuit } from "../circuit/index.ts";
 import type { ElementId } from "../job/index.ts";
 import type { OperatingPoint } from "./operatingPoint.ts";
 
@@ -48,7 +48,7 @@ class Lost {
  */
 export function dropOf(
   circuit: Pick<Circuit, "elements">,
-  run: Pick<RunCircuit, "branches" | "root" | "steps" | "feedShared" | "out" | "back">,
+  run: Pick<LaidCircuit, "branches" | "root" | "steps" | "feedShared" | "out" | "back">,
   point: OperatingPoint,
 ): Drop {
   const sourceV = rootV(run.root, point);

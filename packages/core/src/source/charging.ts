@@ -1,8 +1,8 @@
-import { interval, type Fact, type Interval } from "../quantity/index.ts";
+import { interval, type BoundedValue, type Interval } from "../quantity/index.ts";
 import type { ChargingFacts } from "../vehicle/index.ts";
 
 /** Output in A at one engine speed, linear between points, flat beyond the ends. */
-function outputAt(facts: ChargingFacts, rpm: number, pick: (f: Fact) => number): number {
+function outputAt(facts: ChargingFacts, rpm: number, pick: (f: BoundedValue) => number): number {
   const { points } = facts;
   const first = points[0]!;
   const last = points[points.length - 1]!;
@@ -18,7 +18,7 @@ function outputAt(facts: ChargingFacts, rpm: number, pick: (f: Fact) => number):
  * the speeds in question of the lower curve to the most of the upper one. The curve has
  * two points or more, in rising order of speed (checked at the border).
  */
-export function chargingOutputA(facts: ChargingFacts, rpm: Fact): Interval {
+export function chargingOutputA(facts: ChargingFacts, rpm: BoundedValue): Interval {
   const speeds = [
     rpm.low,
     rpm.value,

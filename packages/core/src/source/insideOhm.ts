@@ -1,11 +1,11 @@
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 
 /** Resistance of a small lead battery times its capacity, in Ω·Ah: 12 mΩ at 20 Ah, assumed. */
 const BATTERY_OHM_AH = 0.24;
 
 /** Inside resistance of a battery with its leads by its capacity, in Ω: half as large, twice as stiff. */
-export const batteryOhm = ({ capacityAh }: { readonly capacityAh: Fact }): number =>
+export const batteryOhm = ({ capacityAh }: { readonly capacityAh: BoundedValue }): number =>
   BATTERY_OHM_AH / Math.max(1, capacityAh.value);
 
 /** Inside resistance of what a vehicle has, in Ω; 0 for what it has not. */

@@ -10,7 +10,7 @@ export {
 export { takeBatch, type BatchRequest, type Taking } from "./takeBatch.ts";
 export {
   openSync,
-  type ClashShown,
+  type ConflictShown,
   type Disputed,
   type Line,
   type Opening,

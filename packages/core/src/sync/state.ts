@@ -1,15 +1,15 @@
-import { applyEdits, integrityFaults, type Clash, type Edit, type Job } from "../job/index.ts";
+import { applyEdits, integrityFaults, type Conflict, type Edit, type Job } from "../job/index.ts";
 import { isFinal, type Act, type Batch, type Change } from "./batch.ts";
 
 /** A batch that waits, and what others saved without it having been seen. */
 export interface Disputed {
   readonly batchId: string;
   readonly theirs: readonly Edit[];
-  readonly pairs: readonly Clash[];
+  readonly pairs: readonly Conflict[];
 }
 
 /** Two people wanted different things of one place: one choice for all that waits. */
-export interface ClashShown {
+export interface ConflictShown {
   readonly who: string;
   readonly revision: number;
   readonly disputed: readonly Disputed[];
@@ -49,7 +49,7 @@ export interface SyncState {
   readonly line: Line;
   /** Tries in a row that did not reach the server. */
   readonly missed: number;
-  readonly clash: ClashShown | null;
+  readonly clash: ConflictShown | null;
   readonly setAside: readonly SetAside[];
   readonly undoSteps: readonly UndoStep[];
   readonly redoSteps: readonly UndoStep[];

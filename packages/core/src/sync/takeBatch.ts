@@ -1,5 +1,5 @@
 import equal from "fast-deep-equal";
-import { clashes, type Clash, type Edit } from "../job/index.ts";
+import { clashes, type Conflict, type Edit } from "../job/index.ts";
 import { actIdsOf, editsOf, type Batch, type Change, type NamedAct } from "./batch.ts";
 
 /** A batch as it comes to the server. */
@@ -18,7 +18,7 @@ export type Taking =
     }
   /** Made on a revision that is not known here: the shop was set back to an older state. */
   | { readonly kind: "ahead" }
-  | { readonly kind: "clash"; readonly pairs: readonly Clash[]; readonly who: string };
+  | { readonly kind: "clash"; readonly pairs: readonly Conflict[]; readonly who: string };
 
 const within = (some: readonly Edit[], all: readonly Edit[]): boolean =>
   some.every((edit) => all.some((other) => equal(edit, other)));

@@ -1,11 +1,11 @@
-import { assumed, interval, type Fact, type Interval } from "../quantity/index.ts";
+import { assumed, interval, type BoundedValue, type Interval } from "../quantity/index.ts";
 import type { WireSystem } from "../wire/index.ts";
 
 /** Fuse of a coil's own wire in A: a coil takes some 0.15 A, and its wire is thin. */
 export const COIL_FUSE_A = 2;
 
 /** Where the coil's fuse sits from its tap, in m: at the tap, as far as a holder's tail is long. */
-export const COIL_FUSE_AT_M: Fact = assumed(0.1, 0.05, 0.2);
+export const COIL_FUSE_AT_M: BoundedValue = assumed(0.1, 0.05, 0.2);
 
 /** Thinnest wire that stands up to handling on a vehicle: common practice. */
 export const COIL_WIRE: Readonly<Record<WireSystem, string>> = {
@@ -17,7 +17,7 @@ export const COIL_WIRE: Readonly<Record<WireSystem, string>> = {
 export const CHASSIS_OHM: Interval = interval(0.003, 0.008, 0.03);
 
 /** Length of the ground tail from relay or switch to a ground point, in m. */
-export const GROUND_TAIL_M: Fact = assumed(0.3, 0.1, 0.5);
+export const GROUND_TAIL_M: BoundedValue = assumed(0.3, 0.1, 0.5);
 
 /** Colour of feeds and grounds; runs get one colour each behind their fuse. */
 export const FEED_COLOUR = "red";
@@ -40,10 +40,10 @@ export const FACTORY_WIRE = "16 AWG";
 export const FACTORY_WIRE_M = 0.3;
 
 /** A wire between two things that sit beside each other, in m. */
-export const AT_HAND_M: Fact = assumed(0.25, 0.15, 0.4);
+export const AT_HAND_M: BoundedValue = assumed(0.25, 0.15, 0.4);
 
 /** From a supply's own terminals to a splice that many start from, in m: clear of its case. */
-export const OUTLET_M: Fact = assumed(0.5, 0.3, 0.7);
+export const OUTLET_M: BoundedValue = assumed(0.5, 0.3, 0.7);
 
 /** Thinnest wire of a power path on a vehicle: common practice. */
 export const FLOOR_WIRE: Readonly<Record<WireSystem, string>> = {

@@ -5,24 +5,24 @@ import {
   terminalNode,
   type Circuit,
   type Element,
-  type RunCircuit,
+  type LaidCircuit,
   type Unit,
   type WireElement,
 } from "../circuit/index.ts";
 import {
   asId,
-  type Deviation,
+  type WiringDeviation,
   type ElementId,
   type Job,
   type NodeId,
-  type RunId,
+  type CircuitId,
   type UnitId,
 } from "../job/index.ts";
 import { measured } from "../quantity/index.ts";
 import { SPLICE_TERMINALS } from "../unit/splice/unit.ts";
 
 /** Where a run's lamps part: the end of the last wire on its way out. */
-function spliceOf(elements: ReadonlyMap<ElementId, Element>, run: RunCircuit): NodeId | null {
+function spliceOf(elements: ReadonlyMap<ElementId, Element>, run: LaidCircuit): NodeId | null {
   const last = run.out[run.out.length - 1];
   return (last && elements.get(last)?.to) ?? null;
 }
@@ -30,7 +30,7 @@ function spliceOf(elements: ReadonlyMap<ElementId, Element>, run: RunCircuit): N
 /** A wire that the plan does not have; not cut from a spool of this job. */
 function strayWire(
   id: string,
-  runId: RunId,
+  runId: CircuitId,
   from: NodeId,
   to: NodeId,
   gaugeId: string,
@@ -61,7 +61,7 @@ const SHARED_RETURN_GAUGE = "22 AWG";
 interface Wiring {
   readonly elements: Map<ElementId, Element>;
   readonly units: Map<UnitId, Unit>;
-  readonly runs: ReadonlyMap<RunId, RunCircuit>;
+  readonly runs: ReadonlyMap<CircuitId, LaidCircuit>;
 }
 
 function swapLamps({ elements }: Wiring, a: NodeId, b: NodeId): void {
@@ -76,7 +76,7 @@ function swapLamps({ elements }: Wiring, a: NodeId, b: NodeId): void {
 }
 
 /** A joint that nobody planned; where its wires meet. */
-function straySplice(w: Wiring, d: Deviation, prefix: string, name: string): NodeId {
+function straySplice(w: Wiring, d: WiringDeviation, prefix: string, name: string): NodeId {
   const id = asId<UnitId>(`${prefix}_${d.id.replace(/\W/g, "_")}`);
   const terminals = SPLICE_TERMINALS.map(([terminal, form, spare = ""]) => ({
     ...{ name: terminal, form, spare },
@@ -89,9 +89,9 @@ function straySplice(w: Wiring, d: Deviation, prefix: string, name: string): Nod
 function shareReturn(
   w: Wiring,
   job: Job,
-  d: Deviation,
-  otherRunId: RunId,
-  note: (id: ElementId, runId?: RunId) => void,
+  d: WiringDeviation,
+  otherRunId: CircuitId,
+  note: (id: ElementId, runId?: CircuitId) => void,
 ): void {
   const shared = straySplice(w, d, "stray", "shared splice");
   for (const runId of [d.runId, otherRunId]) {
@@ -132,14 +132,14 @@ const hasTerminal = ({ units }: Wiring, node: string): boolean => {
   return units.get(unit)?.terminals.some((t) => t.name === terminal) ?? false;
 };
 
-type End = Deviation["end"];
+type End = WiringDeviation["end"];
 
 function putEnd(w: Wiring, wire: WireElement, end: End, node: NodeId): void {
   w.elements.set(wire.id, end === "from" ? { ...wire, from: node } : { ...wire, to: node });
 }
 
 /** An end that hangs in the air: a terminal of nothing. */
-const looseEnd = (w: Wiring, d: Deviation): NodeId => straySplice(w, d, "loose", "loose end");
+const looseEnd = (w: Wiring, d: WiringDeviation): NodeId => straySplice(w, d, "loose", "loose end");
 
 /** Exchanges two terminals with every wire that ends at them: a unit the wrong way round. */
 function reverse(w: Wiring, a: NodeId, b: NodeId): void {
@@ -155,7 +155,10 @@ function reverse(w: Wiring, a: NodeId, b: NodeId): void {
  * What a deviation names that this circuit does not have, in words; "" where it has it all. A
  * circuit that was planned anew may have lost the wire that somebody found wrong.
  */
-export function deviationLacks(circuit: Pick<Circuit, "units" | "elements">, d: Deviation): string {
+export function deviationLacks(
+  circuit: Pick<Circuit, "units" | "elements">,
+  d: WiringDeviation,
+): string {
   const wiring: Wiring = {
     elements: new Map(circuit.elements),
     units: new Map(circuit.units),
@@ -168,7 +171,7 @@ export function deviationLacks(circuit: Pick<Circuit, "units" | "elements">, d: 
 }
 
 /** Makes a deviation that names wires and terminals; answers the wires that the plan does not have. */
-function deviateWires(w: Wiring, d: Deviation): ElementId[] {
+function deviateWires(w: Wiring, d: WiringDeviation): ElementId[] {
   const wire = wireOf(w, d.wire);
   const [at, otherAt] = [asId<NodeId>(d.at), asId<NodeId>(d.otherAt)];
   switch (d.kind) {
@@ -212,7 +215,7 @@ export function deviate(job: Job, circuit: Circuit): Circuit {
     runs: new Map(circuit.runs.map((run) => [run.runId, run])),
   };
   const { elements, units } = wiring;
-  const extra = new Map<RunId, ElementId[]>();
+  const extra = new Map<CircuitId, ElementId[]>();
   for (const d of job.deviations) {
     const note = (id: ElementId, runId = d.runId): void =>
       void extra.set(runId, [...(extra.get(runId) ?? []), id]);

@@ -1,4 +1,4 @@
-import { rootV, type Circuit, type RunCircuit, type TrunkCircuit } from "../circuit/index.ts";
+import { rootV, type Circuit, type LaidCircuit, type LaidFeeder } from "../circuit/index.ts";
 import {
   harnessOwner,
   onceOfJob,
@@ -6,30 +6,30 @@ import {
   type Job,
   type LampId,
   type PinId,
-  type RunId,
+  type CircuitId,
 } from "../job/index.ts";
 import { LIMIT_SHARE } from "../part/index.ts";
 import { restVolts } from "../source/index.ts";
 import { Assembly } from "./layOut/assembly.ts";
 import {
-  decideControls,
+  decideKitSwitches,
   decideSupplies,
   ownerOf,
-  type ControlPlan,
+  type KitSwitchPlan,
   type SupplyPlan,
-} from "./decide/decideTrunks.ts";
+} from "./decide/decideFeeders.ts";
 import { deviate } from "./deviate.ts";
-import { blockTrunk, type GroundBlocks } from "./pick/groundBlocks.ts";
-import { controlFeedTrunk } from "./layOut/layOutControlFeed.ts";
+import { blockFeeder, type GroundBlocks } from "./pick/groundBlocks.ts";
+import { controlFeeder } from "./layOut/layOutControlFeed.ts";
 import { hostsOf, type Housings } from "./layOut/layOutLamps.ts";
-import { layOutRun, shareBacks } from "./layOut/layOutRun.ts";
-import { layOutControl, layOutSupply } from "./layOut/layOutTrunks.ts";
+import { layOutCircuit, shareBacks } from "./layOut/layOutCircuit.ts";
+import { layOutKitSwitch, layOutSupply } from "./layOut/layOutFeeders.ts";
 import { chooseWires } from "./wire/chooseWires.ts";
-import { coloursOf, colourForRun, nameWires, type Naming } from "./wire/nameWires.ts";
+import { coloursOf, colourForCircuit, nameWires, type Naming } from "./wire/nameWires.ts";
 import { controlFeedChoice, decideControlFeeds, type ControlFeedPlan } from "./pick/coilsOn.ts";
 import { originOfSource, type ControlFeed, type Laid } from "./decide/origin.ts";
-import type { Choices, Gaps, RunPlan } from "./decide/plan.ts";
-import { planRun } from "./decide/planRun.ts";
+import type { Choices, SynthesisIssues, CircuitPlan } from "./decide/plan.ts";
+import { planCircuit } from "./decide/planCircuit.ts";
 import { routeWires } from "./wire/routeWires.ts";
 import { sizeWires, type WireGroup } from "./wire/size.ts";
 import { layOutSources } from "./decide/sources.ts";
@@ -50,30 +50,30 @@ function withBrakesApart(job: Job): Job {
 
 /** First pass: what is fed from where, through what, behind which fuse. */
 interface Decided {
-  readonly plans: readonly RunPlan[];
+  readonly plans: readonly CircuitPlan[];
   readonly supplies: readonly SupplyPlan[];
-  readonly controls: readonly ControlPlan[];
+  readonly controls: readonly KitSwitchPlan[];
   /** Wires that feed several coils behind one fuse. */
   readonly controlFeeds: ReadonlyMap<PinId, ControlFeedPlan>;
   readonly choices: Choices;
-  readonly gaps: Gaps;
+  readonly gaps: SynthesisIssues;
 }
 
 function decide(job: Job): Decided {
   const choices: Choices = [];
-  const gaps: Gaps = [];
-  const plans = job.runs.flatMap((run) => planRun(job, run, choices, gaps) ?? []);
+  const gaps: SynthesisIssues = [];
+  const plans = job.runs.flatMap((run) => planCircuit(job, run, choices, gaps) ?? []);
   const notes = { choices, gaps };
   const supplies = decideSupplies(job, plans, notes);
-  const controls = decideControls(job, plans, notes);
+  const controls = decideKitSwitches(job, plans, notes);
   const controlFeeds = decideControlFeeds(job, plans, supplies, controls);
   return { plans, supplies, controls, controlFeeds, choices, gaps };
 }
 
 interface LaidOut {
   readonly assembly: Assembly;
-  readonly runs: readonly RunCircuit[];
-  readonly trunks: readonly TrunkCircuit[];
+  readonly runs: readonly LaidCircuit[];
+  readonly feeders: readonly LaidFeeder[];
   readonly blocks: GroundBlocks;
   readonly controlFeeds: readonly ControlFeed[];
 }
@@ -93,9 +93,9 @@ function layOut(job: Job, decided: Decided): LaidOut {
     switches: new Map(),
   };
   layOutSources(assembly, job);
-  const trunks = [
+  const feeders = [
     ...decided.supplies.flatMap((plan) => layOutSupply(laid, plan) ?? []),
-    ...decided.controls.flatMap((plan) => layOutControl(laid, plan) ?? []),
+    ...decided.controls.flatMap((plan) => layOutKitSwitch(laid, plan) ?? []),
   ];
   const blocks: GroundBlocks = new Map();
   const fitted = new Set<LampId>(
@@ -103,14 +103,14 @@ function layOut(job: Job, decided: Decided): LaidOut {
   );
   const housings: Housings = { hosts: hostsOf(job, fitted), units: new Map(), backs: new Map() };
   const { choices, gaps } = decided;
-  const made = decided.plans.flatMap((plan): RunCircuit[] => {
+  const made = decided.plans.flatMap((plan): LaidCircuit[] => {
     const origin = originOfSource(laid, plan.feed.source, plan.feedPin);
     if (!origin) {
       const detail = "what it is fed from could not be laid out";
       gaps.push({ runId: plan.run.id, kind: "noSource", detail });
       return [];
     }
-    return [layOutRun(plan, { laid, origin, housings, blocks, choices, gaps })];
+    return [layOutCircuit(plan, { laid, origin, housings, blocks, choices, gaps })];
   });
   const runs = shareBacks(made, housings);
   const controlFeeds = [...laid.controlFeeds.values()];
@@ -120,10 +120,10 @@ function layOut(job: Job, decided: Decided): LaidOut {
   return {
     assembly,
     runs,
-    trunks: [
-      ...trunks,
-      ...controlFeeds.map((feed) => controlFeedTrunk(laid, feed)),
-      ...[...blocks.values()].map((block) => blockTrunk(job, block)),
+    feeders: [
+      ...feeders,
+      ...controlFeeds.map((feed) => controlFeeder(laid, feed)),
+      ...[...blocks.values()].map((block) => blockFeeder(job, block)),
     ],
     blocks,
     controlFeeds,
@@ -131,7 +131,7 @@ function layOut(job: Job, decided: Decided): LaidOut {
 }
 
 /** What each run's wires have to bear: its own fuse, or whatever larger one lies before it. */
-function runGroup(plan: RunPlan, controls: readonly ControlPlan[]): WireGroup {
+function runGroup(plan: CircuitPlan, controls: readonly KitSwitchPlan[]): WireGroup {
   const { source } = plan.feed;
   const control =
     source.kind === "control" ? controls.find((c) => c.control.id === source.controlId) : undefined;
@@ -191,8 +191,8 @@ function groupsOf(decided: Decided, blocks: GroundBlocks): WireGroup[] {
 }
 
 /** Names by owner: runs by their place in the job, what they share by a letter. */
-function namingsOf(job: Job, { blocks, controlFeeds }: LaidOut): ReadonlyMap<RunId, Naming> {
-  return new Map<RunId, Naming>([
+function namingsOf(job: Job, { blocks, controlFeeds }: LaidOut): ReadonlyMap<CircuitId, Naming> {
+  return new Map<CircuitId, Naming>([
     ...job.supplies.map((s, i) => [ownerOf(s.id), { prefix: `S${i + 1}`, colour: "red" }] as const),
     ...job.controls.map(
       (c, i) => [ownerOf(c.id), { prefix: `C${i + 1}`, colour: "grey" }] as const,
@@ -205,7 +205,7 @@ function namingsOf(job: Job, { blocks, controlFeeds }: LaidOut): ReadonlyMap<Run
     ),
     ...job.harnesses.map((h, i) => [harnessOwner(h), { prefix: `H${i + 1}`, colour: "" }] as const),
     ...job.runs.map(
-      (r, i) => [r.id, { prefix: String(i + 1), colour: colourForRun(job, r, i) }] as const,
+      (r, i) => [r.id, { prefix: String(i + 1), colour: colourForCircuit(job, r, i) }] as const,
     ),
   ]);
 }
@@ -220,13 +220,13 @@ export const synthesise = onceOfJob((given: Job): Circuit => {
   const job = withBrakesApart(given);
   const decided = decide(job);
   const laidOut = layOut(job, decided);
-  const { assembly, runs, trunks, blocks } = laidOut;
+  const { assembly, runs, feeders, blocks } = laidOut;
   const routed = routeWires(job, assembly.units, assembly.elements);
   const chosen = chooseWires(job, routed.elements);
   const rest = restVolts(job.vehicle);
   const converters = decided.supplies.filter(({ part }) => part?.kind === "converter");
   const sized = sizeWires({
-    ...{ job, runs, trunks },
+    ...{ job, runs, feeders },
     units: assembly.units,
     elements: chosen.elements,
     stretches: routed.stretches,
@@ -246,7 +246,7 @@ export const synthesise = onceOfJob((given: Job): Circuit => {
     posts: assembly.posts,
     elements: nameWires(sized.elements, namingsOf(job, laidOut), coloursOf(job)),
     runs,
-    trunks,
+    feeders,
     choices: decided.choices,
     gaps: decided.gaps,
   });

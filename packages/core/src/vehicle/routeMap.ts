@@ -1,5 +1,5 @@
 import type { PlaceId, SegmentId } from "../job/ids.ts";
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 
 /** What a place on the vehicle is for, so that ends of wires find it without being told. */
 export const PLACE_ROLES = [
@@ -41,7 +41,7 @@ export interface MapSegment {
   readonly id: SegmentId;
   readonly fromId: PlaceId;
   readonly toId: PlaceId;
-  readonly lengthM: Fact;
+  readonly lengthM: BoundedValue;
   /** The maker's own loom goes this way: somebody has proved it. */
   readonly factory: boolean;
   readonly hazards: readonly Hazard[];
@@ -50,7 +50,7 @@ export interface MapSegment {
 
 /** Outer size of the vehicle, mirrors and rider left out. */
 export interface VehicleSize {
-  readonly lengthM: Fact;
-  readonly widthM: Fact;
-  readonly heightM: Fact;
+  readonly lengthM: BoundedValue;
+  readonly widthM: BoundedValue;
+  readonly heightM: BoundedValue;
 }

@@ -1,4 +1,4 @@
-import type { Fact } from "../quantity/index.ts";
+import type { BoundedValue } from "../quantity/index.ts";
 import type { ConnectorId, PinId, PlaceId, ProfileId, VariantId } from "../job/ids.ts";
 import type { SwitchedSide } from "../job/record/wiring.ts";
 import type { FactoryBeam } from "./factoryBeam.ts";
@@ -13,14 +13,14 @@ export interface BatteryFacts {
   /** Cells in series; 0 for as many as make 12 V in its chemistry. */
   readonly cells: number;
   /** Ah at the hour rate. */
-  readonly capacityAh: Fact;
+  readonly capacityAh: BoundedValue;
   /** Hours of the discharge at which the capacity is stated: 20 for most, 10 for many small ones. */
   readonly hourRate: number;
-  readonly peukert: Fact;
+  readonly peukert: BoundedValue;
   /** State of charge 0–1 below which the engine is not trusted to start. */
-  readonly noStartSoc: Fact;
+  readonly noStartSoc: BoundedValue;
   /** A charger of its own beside the engine, in A; 0 without one. */
-  readonly chargerA: Fact;
+  readonly chargerA: BoundedValue;
 }
 
 /** One point of the charging system's output curve. */
@@ -28,17 +28,17 @@ export interface ChargingPoint {
   readonly id: string;
   readonly rpm: number;
   /** Total output in A, before any load. */
-  readonly outputA: Fact;
+  readonly outputA: BoundedValue;
 }
 
 export const CHARGING_KINDS = ["stator", "alternator"] as const;
 
 export interface ChargingFacts {
   readonly kind: (typeof CHARGING_KINDS)[number];
-  readonly regulatedV: Fact;
-  readonly idleRpm: Fact;
-  readonly townRpm: Fact;
-  readonly cruiseRpm: Fact;
+  readonly regulatedV: BoundedValue;
+  readonly idleRpm: BoundedValue;
+  readonly townRpm: BoundedValue;
+  readonly cruiseRpm: BoundedValue;
   readonly points: readonly ChargingPoint[];
 }
 
@@ -52,17 +52,17 @@ export interface PackFacts {
   readonly blocks: number;
   /** Cells in series in the whole pack: 24 in six 8 V blocks of lead, 13 in a 48 V lithium pack. */
   readonly cells: number;
-  readonly capacityAh: Fact;
+  readonly capacityAh: BoundedValue;
   /** What the meter shows straight off the charger. */
-  readonly topOfChargeV: Fact;
+  readonly topOfChargeV: BoundedValue;
   /** Of the whole pack with its links, in Ω. */
-  readonly resistanceOhm: Fact;
+  readonly resistanceOhm: BoundedValue;
   /** What its charger gives, in A; 0 when unknown. */
-  readonly chargerA: Fact;
+  readonly chargerA: BoundedValue;
   /** Voltage of the outlet that its charger hangs on. */
   readonly inletV: number;
   /** How far it goes on a charge, in km. */
-  readonly rangeKm: Fact;
+  readonly rangeKm: BoundedValue;
 }
 
 export type ElectricalSystem =
@@ -87,7 +87,7 @@ export interface BaseLoad {
   readonly kind: BaseLoadKind;
   /** Place on the route map; "" when nobody said. */
   readonly at: PlaceId | "";
-  readonly currentA: Fact;
+  readonly currentA: BoundedValue;
   readonly parked: number;
   readonly engineOff: number;
   readonly idle: number;
@@ -159,7 +159,7 @@ export interface ConnectorPin {
   readonly family: CircuitFamily;
   readonly liveWhen: LiveWhen;
   /** How much may be taken from it for additions, in A. */
-  readonly mayGiveA: Fact;
+  readonly mayGiveA: BoundedValue;
   /** The factory fuse that feeds it, in A; 0 when unknown. */
   readonly fuseA: number;
   /** Whether it is at the source's volts when it is live, or tied to the negative. */
@@ -178,9 +178,9 @@ export interface VehicleVariant {
 
 /** Cable distance from the battery to where lamps and controls sit, along the factory loom. */
 export interface Reaches {
-  readonly frontM: Fact;
-  readonly rearM: Fact;
-  readonly controlsM: Fact;
+  readonly frontM: BoundedValue;
+  readonly rearM: BoundedValue;
+  readonly controlsM: BoundedValue;
 }
 
 export const TURN_PRINCIPLES = ["thermal", "electronic", "indifferent", "bus"] as const;
@@ -192,11 +192,11 @@ export interface TurnFacts {
   readonly leastA: number;
   /** Load a side it was made for, in A. */
   readonly ratedA: number;
-  readonly ratePerMin: Fact;
+  readonly ratePerMin: BoundedValue;
   /** Share of a flash that is light, 0–1. */
   readonly onShare: number;
   /** Factory bulbs as it came to the shop, a side, in W: those that a job replaces are counted out by it. */
-  readonly bulbW: Fact;
+  readonly bulbW: BoundedValue;
 }
 
 /** Lamps of the factory's by what they are for. */

@@ -1,4 +1,4 @@
-import type { Job, Lamp, PlaceId, Run } from "../job/index.ts";
+import type { Job, Lamp, PlaceId, LightingCircuit } from "../job/index.ts";
 import type { PlaceRole } from "../vehicle/index.ts";
 import type { Ways } from "./ways.ts";
 
@@ -15,7 +15,7 @@ const chosen = (at: PlaceId | "", usual: PlaceId | null): PlaceId | null =>
   at === "" ? usual : at;
 
 /** Where a run's own relay, or the hub or board that works it, sits. */
-export function relaySite(job: Job, run: Run): PlaceId | null {
+export function relaySite(job: Job, run: LightingCircuit): PlaceId | null {
   const { feed } = run;
   const supply =
     feed.kind === "supply" ? job.supplies.find((s) => s.id === feed.supplyId) : undefined;
@@ -23,7 +23,7 @@ export function relaySite(job: Job, run: Run): PlaceId | null {
   return chosen(run.relayAt, usual);
 }
 
-export const switchSite = (job: Job, run: Run): PlaceId | null =>
+export const switchSite = (job: Job, run: LightingCircuit): PlaceId | null =>
   chosen(run.switchAt, placeWithRole(job, "controls"));
 
 export const supplySite = (job: Job, at: PlaceId | ""): PlaceId | null =>
@@ -43,7 +43,7 @@ export function lampSite(job: Job, lamp: Lamp): PlaceId | null {
 const TOWARDS_LAMPS = 0.001;
 
 /** Where a run's lamps part: the place from which its wires are shortest altogether. */
-export function spliceSite(job: Job, run: Run, all: Pick<Ways, "of">): PlaceId | null {
+export function spliceSite(job: Job, run: LightingCircuit, all: Pick<Ways, "of">): PlaceId | null {
   if (run.spliceAt !== "") return run.spliceAt;
   const lamps = job.lamps.filter((l) => l.runId === run.id).flatMap((l) => lampSite(job, l) ?? []);
   const relay = relaySite(job, run);

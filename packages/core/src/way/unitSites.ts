@@ -6,8 +6,8 @@ import {
   type NodeId,
   type PinId,
   type PlaceId,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
   type UnitId,
 } from "../job/index.ts";
 import { isUnfound } from "../vehicle/index.ts";
@@ -24,7 +24,7 @@ import type { Ways } from "./ways.ts";
 
 /** Finds the place of a unit, by where it says it sits. */
 export class UnitSites {
-  private readonly splices = new Map<RunId, PlaceId | null>();
+  private readonly splices = new Map<CircuitId, PlaceId | null>();
   constructor(
     private readonly job: Job,
     private readonly units: ReadonlyMap<UnitId, Unit>,
@@ -50,7 +50,7 @@ export class UnitSites {
   }
 
   /** Where a run's lamps part. */
-  spliceOf(run: Run): PlaceId | null {
+  spliceOf(run: LightingCircuit): PlaceId | null {
     const known = this.splices.get(run.id);
     if (known !== undefined) return known;
     const place = spliceSite(this.job, run, this.ways);
@@ -62,7 +62,7 @@ export class UnitSites {
   of(node: NodeId): PlaceId | "other" | null {
     const { job } = this;
     const site = this.units.get(splitNode(node).unit)?.site;
-    const run = (id: RunId) => job.runs.find((r) => r.id === id);
+    const run = (id: CircuitId) => job.runs.find((r) => r.id === id);
     switch (site?.kind) {
       case undefined:
       case "atHand":

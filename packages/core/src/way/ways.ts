@@ -1,5 +1,11 @@
 import { onceOf, onceOfPair, type Job, type PlaceId } from "../job/index.ts";
-import { PROVENANCES, assumed, measured, type Fact, type Provenance } from "../quantity/index.ts";
+import {
+  PROVENANCES,
+  assumed,
+  measured,
+  type BoundedValue,
+  type Provenance,
+} from "../quantity/index.ts";
 import type { Hazard } from "../vehicle/index.ts";
 import { waysFrom, type MapWay } from "./waysFrom.ts";
 
@@ -15,14 +21,14 @@ export const SLACK_M: Readonly<Record<Hazard, number>> = {
   water: 0,
 };
 
-const ZERO: Fact = { value: 0, low: 0, high: 0, provenance: "measured" };
+const ZERO: BoundedValue = { value: 0, low: 0, high: 0, provenance: "measured" };
 /** Between two things at one place, in m: common practice, figures assumed. */
 export const SAME_PLACE = assumed(0.3, 0.2, 0.5);
 
 const worse = (a: Provenance, b: Provenance): Provenance =>
   PROVENANCES.indexOf(a) > PROVENANCES.indexOf(b) ? a : b;
 
-const plus = (a: Fact, b: Fact): Fact => ({
+const plus = (a: BoundedValue, b: BoundedValue): BoundedValue => ({
   value: a.value + b.value,
   low: a.low + b.low,
   high: a.high + b.high,
@@ -35,7 +41,7 @@ const tidy = (m: number): number => Math.round(m * 1000) / 1000;
  * Length of a way with its slack, in m; bounds and provenance come from its stretches. Added up once a way:
  * many wires go the same, and most edits leave the map alone.
  */
-export const lengthOf = onceOf((way: MapWay): Fact => {
+export const lengthOf = onceOf((way: MapWay): BoundedValue => {
   if (way.segments.length === 0) return SAME_PLACE;
   const sum = way.segments.reduce((total, segment) => {
     const slack = segment.hazards.reduce((m, hazard) => m + SLACK_M[hazard], 0);

@@ -4,8 +4,8 @@ import {
   span,
   stripDrawing,
   type JobPlan,
-  type Strip,
-  type StripDrawing,
+  type LineDiagram,
+  type LineDrawing,
 } from "@dragonet/core";
 import { INK } from "./words.ts";
 
@@ -16,8 +16,8 @@ export interface PageRoom {
 }
 
 /** A line diagram as it is drawn, with what its title says. */
-interface Block extends StripDrawing {
-  readonly strip: Strip;
+interface Block extends LineDrawing {
+  readonly strip: LineDiagram;
 }
 
 /** A title and what is below it before the next, in points. */

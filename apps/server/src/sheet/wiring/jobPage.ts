@@ -57,25 +57,25 @@ function circuits(plan: JobPlan): Content[] {
 
 /** What circuits share before they part. */
 function feeds(plan: JobPlan): Content[] {
-  if (plan.trunks.length === 0) return [];
+  if (plan.feeders.length === 0) return [];
   return [
     { text: "Supplies and switches", style: "heading" },
     table(
       [96, 60, "*", 90],
       ["Supply or switch", "All on", "Parts", "To"],
-      plan.trunks.map((trunk): TableCell[] => [
-        { text: trunk.name, bold: true },
+      plan.feeders.map((feeder): TableCell[] => [
+        { text: feeder.name, bold: true },
         number(
           // What is tied to ground gives no volts.
-          trunk.kind === "groundBlock" || trunk.givesV < LEAST_V
-            ? `${decimal(trunk.currentA, 1)} A`
-            : `${decimal(trunk.givesV, 1)} V, ${decimal(trunk.currentA, 1)} A`,
+          feeder.kind === "groundBlock" || feeder.givesV < LEAST_V
+            ? `${decimal(feeder.currentA, 1)} A`
+            : `${decimal(feeder.givesV, 1)} V, ${decimal(feeder.currentA, 1)} A`,
         ),
-        trunk.parts
+        feeder.parts
           .filter((part) => part.kind !== "wire")
           .map((part) => part.name)
           .join(", "),
-        trunk.runs.join(", "),
+        feeder.runs.join(", "),
       ]),
     ),
   ];

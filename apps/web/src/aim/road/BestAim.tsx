@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { decimal, lengthText, type Job } from "@dragonet/core";
-import { useCanEdit, useMe } from "../../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../../base/session.ts";
 import { useEdit } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
 import { NumberInput } from "../../ui/forms/TextInput.tsx";
@@ -17,7 +17,7 @@ function Proposal({
   onTake: (turned: Readonly<Record<string, Turned>>) => void;
 }) {
   const canEdit = useCanEdit();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   switch (found.kind) {
     case "blinds":
       return "None: what stays lit when dipped blinds even turned far down. Let it go out with the high beam, or take lamps with a cut-off.";

@@ -1,11 +1,11 @@
-import { andHigh, decimal, lengthText, setIn, withHighOnly, type RunId } from "@dragonet/core";
-import { useCanEdit, useMe } from "../../base/session.ts";
+import { andHigh, decimal, lengthText, setIn, withHighOnly, type CircuitId } from "@dragonet/core";
+import { useCanEdit, useCurrentUser } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
 import type { LightFigures } from "../../worker/light.ts";
 
 /** Circuits that blind while they stay lit: they may go out with the high beam. */
-function DipWithHigh({ runs }: { runs: readonly RunId[] }) {
+function DipWithHigh({ runs }: { runs: readonly CircuitId[] }) {
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
@@ -30,9 +30,9 @@ function DipWithHigh({ runs }: { runs: readonly RunId[] }) {
 }
 
 /** What the light comes to, in a line each. */
-export function Figures({ figures, runs }: { figures: LightFigures; runs: readonly RunId[] }) {
+export function Figures({ figures, runs }: { figures: LightFigures; runs: readonly CircuitId[] }) {
   const job = useJob();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const { glareCd, darkPlace } = job.aiming;
   const m = (metres: number): string => lengthText(Math.round(metres), units);
   const worst = Math.max(0, ...figures.glare.map(({ cd }) => cd));

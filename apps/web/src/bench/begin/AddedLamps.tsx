@@ -5,14 +5,14 @@ import {
   append,
   applyEdits,
   asId,
-  createRun,
+  createCircuit,
   firstFeed,
   type Condition,
   type Edit,
   type Feed,
   type Job,
   type LoadPart,
-  type RunId,
+  type CircuitId,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
@@ -38,8 +38,8 @@ function runEdits(job: Job, part: LoadPart, asked: Asked): readonly Edit[] {
   const { count, end, condition, feed } = asked;
   const usual = count === 1 ? part.name : `${count} × ${part.name}`;
   const name = asked.name.trim() || usual;
-  const runId = asId<RunId>(mint("run"));
-  const run = { ...createRun(runId, name, job.vehicle, end, condition), feed };
+  const runId = asId<CircuitId>(mint("run"));
+  const run = { ...createCircuit(runId, name, job.vehicle, end, condition), feed };
   const first = append(job, "run", run);
   const withRun = applyEdits(job, [first]);
   const then = withRun.ok ? withRun.job : job;

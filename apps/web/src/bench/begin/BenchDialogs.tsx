@@ -1,7 +1,7 @@
-import type { RunId } from "@dragonet/core";
+import type { CircuitId } from "@dragonet/core";
 import { HarnessesDialog } from "./HarnessesDialog.tsx";
 import { NewFeed } from "./NewFeed.tsx";
-import { NewRun } from "./NewRun.tsx";
+import { NewCircuit } from "./NewCircuit.tsx";
 import { PracticesDialog } from "./PracticesDialog.tsx";
 
 /** What may be open over the bench. */
@@ -12,7 +12,7 @@ interface BenchDialogsProps {
   readonly open: BenchDialog | null;
   readonly onClose: () => void;
   /** A circuit, supply or control that one of them has made. */
-  readonly onMade: (runId: RunId) => void;
+  readonly onMade: (runId: CircuitId) => void;
   readonly canEdit: boolean;
 }
 
@@ -20,7 +20,7 @@ interface BenchDialogsProps {
 export function BenchDialogs({ open, onClose, onMade, canEdit }: BenchDialogsProps) {
   return (
     <>
-      <NewRun open={open === "run"} onClose={onClose} onMade={onMade} />
+      <NewCircuit open={open === "run"} onClose={onClose} onMade={onMade} />
       <NewFeed open={open === "feed"} onClose={onClose} onMade={onMade} />
       <HarnessesDialog open={open === "harnesses"} onClose={onClose} canEdit={canEdit} />
       <PracticesDialog open={open === "practices"} onClose={onClose} canEdit={canEdit} />

@@ -3,15 +3,15 @@ import {
   adoptPart,
   append,
   asId,
-  createControl,
+  createKitSwitch,
   createSupply,
   firstFeed,
   inputWord,
-  type ControlId,
+  type KitSwitchId,
   type Feed,
   type Input,
   type Job,
-  type RunId,
+  type CircuitId,
   type SupplyId,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
@@ -26,7 +26,7 @@ import { FeedChoice } from "../fields/FeedChoice.tsx";
 interface NewFeedProps {
   readonly open: boolean;
   readonly onClose: () => void;
-  readonly onMade: (ownerId: RunId) => void;
+  readonly onMade: (ownerId: CircuitId) => void;
 }
 
 interface ControlOfKit {
@@ -59,7 +59,7 @@ function NewSupply({ onMade, onClose }: Omit<NewFeedProps, "open">) {
     const supply = createSupply(id, part.name, part.id, job.vehicle);
     const gate = part.kind === "converter" ? ("key" as const) : supply.gate;
     edit([...adoptPart(job, part), append(job, "supply", { ...supply, feed, gate })]);
-    onMade(asId<RunId>(id));
+    onMade(asId<CircuitId>(id));
     onClose();
   });
   return (
@@ -99,12 +99,12 @@ function NewControl({ onMade, onClose }: Omit<NewFeedProps, "open">) {
   const kind = chosenOf(CONTROLS, watch("kind"));
   const usualName = kind?.name.split(":")[0] ?? "";
   const make = handleSubmit(({ name, feed }) => {
-    const id = asId<ControlId>(mint("control"));
+    const id = asId<KitSwitchId>(mint("control"));
     const words = name.trim() || usualName;
     const titled = words.charAt(0).toUpperCase() + words.slice(1);
     const inputs = kind?.inputs ?? [];
-    edit([append(job, "control", createControl(id, titled, inputs, job.vehicle, feed))]);
-    onMade(asId<RunId>(id));
+    edit([append(job, "control", createKitSwitch(id, titled, inputs, job.vehicle, feed))]);
+    onMade(asId<CircuitId>(id));
     onClose();
   });
   return (

@@ -1,10 +1,10 @@
-import type { Edit, RunId } from "@dragonet/core";
+import type { Edit, CircuitId } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
 
 /** A form that begins something on a job: closed when it is done, the first circuit of it shown. */
 export interface BeginProps {
   readonly onClose: () => void;
-  readonly onMade: (runId: RunId) => void;
+  readonly onMade: (runId: CircuitId) => void;
 }
 
 /** Makes the edits of such a form, shows the circuit that they add, and closes it. */

@@ -2,21 +2,21 @@ import {
   boxOf,
   channelOf,
   channelSupply,
-  setRun,
+  setCircuit,
   wayRatingA,
   decimal,
-  type Run,
+  type LightingCircuit,
 } from "@dragonet/core";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { BehaviourFields } from "../../shelf/fields/BehaviourFields.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
 
 /** The channel that a circuit takes, the module it goes through, and what that is set to here. */
-export function ChannelFields({ run }: { run: Run }) {
+export function ChannelFields({ run }: { run: LightingCircuit }) {
   const job = useJob();
   const edit = useEdit();
-  const set = <F extends keyof Run>(field: F, value: Run[F]): void =>
-    edit([setRun(run.id, field, value)]);
+  const set = <F extends keyof LightingCircuit>(field: F, value: LightingCircuit[F]): void =>
+    edit([setCircuit(run.id, field, value)]);
   const modules = job.supplies.filter((s) => boxOf(job, s.id)?.form === "plugIn");
   const box = boxOf(job, channelSupply(run));
   const planned = channelOf(job, run);

@@ -1,4 +1,10 @@
-import { adoptPart, setControl, type Control, type Part, type SwitchPart } from "@dragonet/core";
+import {
+  adoptPart,
+  setKitSwitch,
+  type KitSwitch,
+  type Part,
+  type SwitchPart,
+} from "@dragonet/core";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PartSearch } from "../../shelf/PartPick.tsx";
 import { usePartChoices } from "../../shelf/parts.ts";
@@ -7,24 +13,24 @@ import { NumberInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import { FeedChoice } from "./FeedChoice.tsx";
 import { FusePinFields } from "./FusePinFields.tsx";
-import { Lengths } from "../panels/run/Lengths.tsx";
+import { Lengths } from "../panels/circuit/Lengths.tsx";
 
 const SWITCHES = ["switch"];
 const isSwitch = (part: Part): part is SwitchPart => part.kind === "switch";
 
 /** A control of the kit: what feeds it, what it switches, and in whose switch it sits. */
-export function ControlFields({ control, canEdit }: { control: Control; canEdit: boolean }) {
+export function ControlFields({ control, canEdit }: { control: KitSwitch; canEdit: boolean }) {
   const job = useJob();
   const edit = useEdit();
   const choices = usePartChoices(SWITCHES, isSwitch, control.switchPartId ?? "");
   const switches = choices.parts;
-  const set = <F extends keyof Control>(field: F, value: Control[F]): void =>
-    edit([setControl(control.id, field, value)]);
+  const set = <F extends keyof KitSwitch>(field: F, value: KitSwitch[F]): void =>
+    edit([setKitSwitch(control.id, field, value)]);
   const setSwitch = (id: string): void => {
     const part = switches.find((p) => p.id === id);
     edit([
       ...(part ? adoptPart(job, part) : []),
-      setControl(control.id, "switchPartId", part ? part.id : null),
+      setKitSwitch(control.id, "switchPartId", part ? part.id : null),
     ]);
   };
   const guests = job.controls.some((c) => c.housing === control.id);

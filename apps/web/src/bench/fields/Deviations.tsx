@@ -6,8 +6,8 @@ import {
   RUN_DEVIATIONS,
   append,
   createDeviation,
-  type Deviation,
-  type RunId,
+  type WiringDeviation,
+  type CircuitId,
   type WireLine,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
@@ -17,13 +17,13 @@ import { Choice } from "../../ui/forms/Choice.tsx";
 import { DEVIATION_WORDS, deviationText, mendDeviation, terminalsOf } from "./deviations.ts";
 
 interface DeviationsProps {
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly wires: readonly WireLine[];
   readonly canEdit: boolean;
 }
 
 type Draft = Pick<
-  Deviation,
+  WiringDeviation,
   "kind" | "wire" | "end" | "otherWire" | "otherEnd" | "at" | "otherAt"
 > & {
   readonly otherRunId: string;
@@ -36,7 +36,7 @@ const START: Draft = {
 };
 
 /** Which fields a kind asks for, in the order they are said. */
-const ASKS: Readonly<Record<Deviation["kind"], readonly (keyof Draft)[]>> = {
+const ASKS: Readonly<Record<WiringDeviation["kind"], readonly (keyof Draft)[]>> = {
   lampsSwapped: ["otherRunId"],
   joined: ["otherRunId"],
   thinSharedReturn: ["otherRunId"],
@@ -113,7 +113,7 @@ export function Deviations({ runId, wires, canEdit }: DeviationsProps) {
         ))}
       </ul>
       <div className="flex flex-wrap items-center gap-1 border-t border-hair py-1">
-        <Choice<Deviation["kind"]>
+        <Choice<WiringDeviation["kind"]>
           label={LABELS.kind}
           value={draft.kind}
           disabled={!canEdit}

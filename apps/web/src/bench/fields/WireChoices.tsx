@@ -7,7 +7,7 @@ import {
   measured,
   type Edit,
   type HarnessId,
-  type RunId,
+  type CircuitId,
   type WireChoice,
   type WireLine,
 } from "@dragonet/core";
@@ -113,7 +113,13 @@ function WireRow({ wire, choice }: { wire: PlannedWire; choice: WireChoice | und
 }
 
 /** Every wire of one circuit, supply or control, so that each can be spoken of by itself. */
-export function WireChoices({ ownerId, wires }: { ownerId: RunId; wires: readonly PlannedWire[] }) {
+export function WireChoices({
+  ownerId,
+  wires,
+}: {
+  ownerId: CircuitId;
+  wires: readonly PlannedWire[];
+}) {
   const job = useJob();
   const own = wires.filter((wire) => wire.runId === ownerId);
   if (own.length === 0) return <p className="text-small text-muted">No wire of its own yet.</p>;

@@ -1,6 +1,6 @@
-import type { Deviation, Edit, Job, WireLine } from "@dragonet/core";
+import type { WiringDeviation, Edit, Job, WireLine } from "@dragonet/core";
 
-export const DEVIATION_WORDS: Readonly<Record<Deviation["kind"], string>> = {
+export const DEVIATION_WORDS: Readonly<Record<WiringDeviation["kind"], string>> = {
   lampsSwapped: "lamps on each other’s feed",
   joined: "feeds tied together (hazards on a single pole)",
   thinSharedReturn: "one thin return for both",
@@ -39,7 +39,7 @@ export function terminalsOf(wires: readonly WireLine[]): TerminalChoice[] {
 }
 
 /** A deviation in one line: what, and where. */
-export function deviationText(job: Job, d: Deviation, wires: readonly WireLine[]): string {
+export function deviationText(job: Job, d: WiringDeviation, wires: readonly WireLine[]): string {
   const name = (id: string): string => job.runs.find((r) => r.id === id)?.name ?? id;
   if (d.otherRunId !== "") {
     return `${name(d.runId)} and ${name(d.otherRunId)}: ${DEVIATION_WORDS[d.kind]}`;
@@ -54,7 +54,7 @@ export function deviationText(job: Job, d: Deviation, wires: readonly WireLine[]
   return `${DEVIATION_WORDS[d.kind]}: ${said.join(", ")}`;
 }
 
-export const mendDeviation = (d: Deviation): Edit => ({
+export const mendDeviation = (d: WiringDeviation): Edit => ({
   kind: "remove",
   entity: "deviation",
   id: d.id,

@@ -1,10 +1,10 @@
-import type { ChoiceKind, RunId } from "@dragonet/core";
+import type { ChoiceKind, CircuitId } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
 import { SeverityMark } from "../../ui/Severity.tsx";
 import { useAlternatives } from "./useAlternatives.ts";
 
 interface AlternativesProps {
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly kind: ChoiceKind;
   readonly canEdit: boolean;
 }

@@ -3,8 +3,8 @@ import {
   fixed,
   type ChoiceKind,
   type JobPlan,
-  type RunId,
-  type StripPart,
+  type CircuitId,
+  type DiagramPart,
 } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
 import { Alternatives } from "./Alternatives.tsx";
@@ -25,8 +25,8 @@ const KIND_WORDS: Readonly<Record<ChoiceKind, string>> = {
 interface PartPanelProps {
   readonly plan: JobPlan;
   /** What a meter shows at the part that was pressed, with the controls as they are. */
-  readonly reading: StripPart | null;
-  readonly runId: RunId;
+  readonly reading: DiagramPart | null;
+  readonly runId: CircuitId;
   readonly choice: ChoiceKind;
   readonly canEdit: boolean;
 }

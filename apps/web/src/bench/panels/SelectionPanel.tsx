@@ -4,16 +4,16 @@ import { useJob } from "../../job/store/jobStore.ts";
 import type { ShownPlan } from "../../job/usePlan.ts";
 import type { TrialReport } from "../../worker/plan.worker.ts";
 import type { Selection } from "../selection.ts";
-import type { StripsShown } from "../strips/stripsShown.ts";
+import type { DiagramsShown } from "../diagrams/diagramsShown.ts";
 import { FindingsPanel } from "./FindingsPanel.tsx";
 import { PartPanel } from "./PartPanel.tsx";
-import { RunPanel } from "./run/RunPanel.tsx";
+import { CircuitPanel } from "./circuit/CircuitPanel.tsx";
 import { TrialPanel } from "./TrialPanel.tsx";
-import { TrunkPanel } from "./TrunkPanel.tsx";
+import { FeederPanel } from "./FeederPanel.tsx";
 
 interface SelectionPanelProps {
   readonly plan: ShownPlan;
-  readonly view: StripsShown;
+  readonly view: DiagramsShown;
   readonly shown: Selection;
   readonly select: (selection: Selection) => void;
   readonly onReport: (report: TrialReport | null) => void;
@@ -31,7 +31,7 @@ export function SelectionPanel({ plan, view, shown, select, onReport }: Selectio
         ...s.back,
         ...s.control.flatMap((lane) => lane.parts),
       ]),
-      ...view.trunks.flatMap((t) => [...t.parts, ...t.gate]),
+      ...view.feeders.flatMap((t) => [...t.parts, ...t.gate]),
     ].find((part) => part.elementId === elementId) ?? null;
   return (
     <>
@@ -52,9 +52,11 @@ export function SelectionPanel({ plan, view, shown, select, onReport }: Selectio
         />
       )}
       {shown.kind === "run" && !isRun && (
-        <TrunkPanel key={shown.runId} plan={plan} ownerId={shown.runId} canEdit={canEdit} />
+        <FeederPanel key={shown.runId} plan={plan} ownerId={shown.runId} canEdit={canEdit} />
       )}
-      {isRun && <RunPanel key={shown.runId} plan={plan} runId={shown.runId} canEdit={canEdit} />}
+      {isRun && (
+        <CircuitPanel key={shown.runId} plan={plan} runId={shown.runId} canEdit={canEdit} />
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { useCallback } from "react";
-import type { Alternative, ChoiceKind, RunId } from "@dragonet/core";
+import type { Alternative, ChoiceKind, CircuitId } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
 import { useAtHand } from "../../shelf/parts.ts";
 import { planner } from "../../worker/planner.ts";
@@ -9,7 +9,7 @@ import { useWorked } from "../../worker/useWorked.ts";
 const CHOSEN = ["relay", "switch"];
 
 /** Every way to pin a decision with its consequence, worked out anew after each edit. */
-export function useAlternatives(runId: RunId, kind: ChoiceKind): readonly Alternative[] | null {
+export function useAlternatives(runId: CircuitId, kind: ChoiceKind): readonly Alternative[] | null {
   const job = useJob();
   const parts = useAtHand(CHOSEN);
   return useWorked(

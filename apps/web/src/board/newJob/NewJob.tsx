@@ -4,7 +4,7 @@ import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import type { JobAnswer } from "@dragonet/contract";
 import { OfflineError, ask } from "../../base/api.ts";
-import { useMe } from "../../base/session.ts";
+import { useCurrentUser } from "../../base/session.ts";
 import { usePractices } from "../../settings/practices.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FormField } from "../../ui/forms/FormField.tsx";
@@ -27,7 +27,7 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
   const choices = useProfileChoices(profileId);
   const { register, handleSubmit, formState, reset } = useForm<Fields>();
   const { data: practices } = usePractices();
-  const me = useMe().id;
+  const me = useCurrentUser().id;
   const navigate = useNavigate();
   const queries = useQueryClient();
   const make = useMutation({

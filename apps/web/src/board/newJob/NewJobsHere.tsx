@@ -1,12 +1,12 @@
 import { Link } from "react-router";
-import { useMe } from "../../base/session.ts";
+import { useCurrentUser } from "../../base/session.ts";
 import { letGoOf, useWaitingStore } from "../../sync/waiting.ts";
 import { Button } from "../../ui/Button.tsx";
 import { saveText } from "../../ui/saveText.ts";
 
 /** Jobs that were opened without a network and are only in this browser yet. */
 export function NewJobsHere() {
-  const { id } = useMe();
+  const { id } = useCurrentUser();
   const all = useWaitingStore((s) => s.newJobs);
   const jobs = all.filter(({ personId }) => personId === id);
   if (jobs.length === 0) return null;

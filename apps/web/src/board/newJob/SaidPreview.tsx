@@ -10,7 +10,7 @@ import {
   type SaidJob,
 } from "@dragonet/core";
 import { dayText } from "../../base/moment.ts";
-import { useMe } from "../../base/session.ts";
+import { useCurrentUser } from "../../base/session.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
 import { knownOf } from "../../vehicles/known/known.ts";
@@ -80,7 +80,7 @@ export function SaidPreview({ text, asked, onTaken, alone = false }: SaidPreview
   const [failed, setFailed] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const me = useMe().id;
+  const me = useCurrentUser().id;
   useEffect(() => {
     if (!world || text.trim() === "") return;
     let stale = false;

@@ -5,7 +5,7 @@ import {
   MOUNT_SIDES,
   append,
   decimal,
-  factOf,
+  boundedValue,
   mountCheckId,
   pairsOf,
   setIn,
@@ -15,7 +15,7 @@ import {
   type Mount,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
-import { useCanEdit, useMe } from "../../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PlaceFindings } from "../../job/PlaceFindings.tsx";
 import { Button } from "../../ui/Button.tsx";
@@ -83,7 +83,7 @@ function MountRow({ mount, number, name }: { mount: Mount; number: number; name:
   const job = useJob();
   const edit = useEdit();
   const canEdit = useCanEdit();
-  const me = useMe();
+  const me = useCurrentUser();
   return (
     <li className="border-t border-hair py-2">
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
@@ -106,7 +106,7 @@ function MountRow({ mount, number, name }: { mount: Mount; number: number; name:
             max={20_000}
             className="w-16"
             onCommit={(mm) =>
-              edit([setIn("mount", mount.id, field, factOf(mm / 1000, "measured"))])
+              edit([setIn("mount", mount.id, field, boundedValue(mm / 1000, "measured"))])
             }
           />
         ))}
@@ -168,9 +168,9 @@ export function LampsPage() {
         id: mint("mount"),
         lampId: lamp.id,
         side: SIDE_OF[lamp.place] ?? "centre",
-        outM: factOf(Math.abs(place?.rightM ?? 0), "assumed"),
-        heightM: factOf(0.6, "assumed"),
-        backM: factOf(place?.backM ?? far, "assumed"),
+        outM: boundedValue(Math.abs(place?.rightM ?? 0), "assumed"),
+        heightM: boundedValue(0.6, "assumed"),
+        backM: boundedValue(place?.backM ?? far, "assumed"),
         hand: "any",
         tiltDeg: 0,
         wantedTiltDeg: 0,

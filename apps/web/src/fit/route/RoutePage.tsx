@@ -16,7 +16,7 @@ import {
 } from "@dragonet/core";
 import type { KeptVehicleAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
-import { useCanEdit, useMe } from "../../base/session.ts";
+import { useCanEdit, useCurrentUser } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { useOfJob } from "../../job/useOfJob.ts";
 import { LENGTH_WORDS } from "../../job/lengthWords.ts";
@@ -48,7 +48,7 @@ const HEADS: readonly Head[] = [
 function Protections({ segment }: { segment: RoutedSegment }) {
   const job = useJob();
   const edit = useEdit();
-  const { name } = useMe();
+  const { name } = useCurrentUser();
   if (segment.protections.length === 0) {
     const isGuessed = segment.segment.lengthM.provenance === "assumed";
     return (
@@ -85,7 +85,7 @@ function Stretches({
   numbers: ReadonlyMap<SegmentId, number>;
 }) {
   const job = useJob();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const name = (id: string): string => job.vehicle.places.find((p) => p.id === id)?.name ?? "";
   return (
     <Section
@@ -129,7 +129,7 @@ function Stretches({
 function Lengths({ plan }: { plan: RoutePlan }) {
   const job = useJob();
   const edit = useEdit();
-  const { units } = useMe().preferences;
+  const { units } = useCurrentUser().preferences;
   const off = lengthsOff(plan);
   return (
     <Section

@@ -1,4 +1,4 @@
-import { setIn, type PlaceId, type Run } from "@dragonet/core";
+import { setIn, type PlaceId, type LightingCircuit } from "@dragonet/core";
 import { useCanEdit } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { Section } from "../../ui/page/Section.tsx";
@@ -34,7 +34,7 @@ const RUN_SITES = [
   ["spliceAt", "splice, where lamps part"],
 ] as const;
 
-function RunSites({ run }: { run: Run }) {
+function CircuitSites({ run }: { run: LightingCircuit }) {
   const job = useJob();
   const edit = useEdit();
   return (
@@ -74,7 +74,7 @@ export function Sites() {
       about="The usual place is the one of the map that is there for it; the splice goes where the wire is shortest."
     >
       {job.runs.map((run) => (
-        <RunSites key={run.id} run={run} />
+        <CircuitSites key={run.id} run={run} />
       ))}
       {(job.supplies.length > 0 ||
         job.controls.length > 0 ||

@@ -9,7 +9,7 @@ import { planner } from "../../worker/planner.ts";
 export async function fetchAhead(): Promise<void> {
   await atLeisure([
     () => import("../../fit/FitLayout.tsx"),
-    () => import("../../fit/strip/StripPage.tsx"),
+    () => import("../../fit/teardown/TeardownPage.tsx"),
     () => import("../../fit/route/RoutePage.tsx"),
     () => import("../../fit/CutListPage.tsx"),
     () => import("../../fit/holes/HolesPage.tsx"),

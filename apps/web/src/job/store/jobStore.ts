@@ -3,7 +3,7 @@ import {
   openSync,
   syncStep,
   type Batch,
-  type ClashShown,
+  type ConflictShown,
   type Edit,
   type Job,
   type SetAside,
@@ -49,7 +49,7 @@ interface JobState {
   readonly undoSteps: readonly UndoStep[];
   readonly redoSteps: readonly UndoStep[];
   readonly saveState: SaveState;
-  readonly clash: ClashShown | null;
+  readonly clash: ConflictShown | null;
   readonly setAside: readonly SetAside[];
   /** Last thing that could not be done, for a message. */
   readonly refusal: string | null;

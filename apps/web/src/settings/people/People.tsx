@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { PersonAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
-import { useMe, type Role } from "../../base/session.ts";
+import { useCurrentUser, type Role } from "../../base/session.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { FormField } from "../../ui/forms/FormField.tsx";
@@ -76,7 +76,7 @@ function NewPerson({ open, onClose }: { open: boolean; onClose: () => void }) {
 
 /** Who may sign in, and what they may do. Owners only. */
 export function People() {
-  const me = useMe();
+  const me = useCurrentUser();
   const queries = useQueryClient();
   const [adding, setAdding] = useState(false);
   const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({

@@ -12,7 +12,7 @@ import {
   type FiveReadings,
   type Photometry,
 } from "@dragonet/core";
-import { useMe } from "../../base/session.ts";
+import { useCurrentUser } from "../../base/session.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FileButton } from "../../ui/forms/FileButton.tsx";
 import { saveText } from "../../ui/saveText.ts";
@@ -42,7 +42,7 @@ const FIRST: FiveReadings = {
 
 /** Five readings of a lux meter on a wall square to the beam, for a lamp without a file. */
 function FiveFields({ name, onFit }: { name: string; onFit: (beam: Photometry) => void }) {
-  const me = useMe();
+  const me = useCurrentUser();
   const [readings, setReadings] = useState(FIRST);
   const [wrong, setWrong] = useState("");
   const fit = (): void => {

@@ -4,7 +4,7 @@ import {
   BOX_SWITCHING,
   CONVERTER_INPUTS,
   FLASHER_PRINCIPLES,
-  isFact,
+  isBoundedValue,
   type Part,
   type PartKind,
 } from "@dragonet/core";
@@ -120,7 +120,7 @@ export function SourceFields({ part, onChange }: { part: Part; onChange: (part: 
   const set = (field: string, value: unknown): void => onChange({ ...part, [field]: value });
   return (FIELDS[part.kind] ?? []).map(({ field, label, unit, max, share = false, options }) => {
     const value = values[field];
-    if (isFact(value)) {
+    if (isBoundedValue(value)) {
       return (
         <FactRow
           key={field}

@@ -1,12 +1,12 @@
-import { PROVENANCES, factOf, type Fact, type Provenance } from "@dragonet/core";
+import { PROVENANCES, boundedValue, type BoundedValue, type Provenance } from "@dragonet/core";
 import { Choice } from "./Choice.tsx";
 import { NumberInput } from "./TextInput.tsx";
 
 interface FactRowProps {
   readonly label: string;
   readonly unit: string;
-  readonly fact: Fact;
-  readonly onChange: (fact: Fact) => void;
+  readonly fact: BoundedValue;
+  readonly onChange: (fact: BoundedValue) => void;
   readonly disabled?: boolean;
   readonly max?: number;
   /** A share of one, in percent. */
@@ -35,7 +35,7 @@ export function FactFields({
   share = false,
   max = share ? 1 : 1e6,
 }: FactRowProps) {
-  const withBound = (change: Partial<Fact>): void => {
+  const withBound = (change: Partial<BoundedValue>): void => {
     const next = { ...fact, ...change };
     onChange({
       ...next,
@@ -50,7 +50,7 @@ export function FactFields({
         {...(share ? { share } : { unit })}
         value={fact.value}
         max={max}
-        onCommit={(value) => onChange(factOf(value, fact.provenance))}
+        onCommit={(value) => onChange(boundedValue(value, fact.provenance))}
       />
       <span className="inline-flex items-baseline gap-1">
         <NumberInput
@@ -78,7 +78,7 @@ export function FactFields({
         options={OPTIONS}
         disabled={disabled}
         className="w-28"
-        onChange={(provenance) => onChange(factOf(fact.value, provenance))}
+        onChange={(provenance) => onChange(boundedValue(fact.value, provenance))}
       />
     </>
   );

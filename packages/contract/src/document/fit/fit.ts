@@ -7,7 +7,7 @@ import {
   MATERIALS,
   MOUNT_SIDES,
   PANEL_EDGES,
-  type Fact,
+  type BoundedValue,
 } from "@dragonet/core";
 import { IsAmount, IsFact, IsId, IsKindOf, IsRef, IsShare, IsText } from "../../fields.ts";
 
@@ -188,13 +188,13 @@ export class MountDto {
   side!: string;
 
   @IsFact()
-  outM!: Fact;
+  outM!: BoundedValue;
 
   @IsFact()
-  heightM!: Fact;
+  heightM!: BoundedValue;
 
   @IsFact()
-  backM!: Fact;
+  backM!: BoundedValue;
 
   @IsIn(HANDS)
   hand!: string;

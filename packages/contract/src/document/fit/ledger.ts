@@ -2,7 +2,7 @@ import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, Max, Min } from "class-v
 import { DRIVES, LOCKERS, STEP_STATES } from "@dragonet/core";
 import { IsAmount, IsId, IsListOf, IsShare, IsText } from "../../fields.ts";
 
-export class StripStepDto {
+export class TeardownStepDto {
   @IsId()
   id!: string;
 
@@ -88,7 +88,7 @@ export class FastenerDto {
   back!: number;
 }
 
-export class StripPlugDto {
+export class TeardownPlugDto {
   @IsId()
   id!: string;
 

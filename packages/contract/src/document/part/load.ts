@@ -1,5 +1,5 @@
 import { IsIn } from "class-validator";
-import { LOAD_KINDS, type Fact } from "@dragonet/core";
+import { LOAD_KINDS, type BoundedValue } from "@dragonet/core";
 import { IsAmount, IsFact } from "../../fields.ts";
 
 export class LoadSpecDto {
@@ -9,7 +9,7 @@ export class LoadSpecDto {
 
 class DrivenLedDto extends LoadSpecDto {
   @IsFact()
-  powerW!: Fact;
+  powerW!: BoundedValue;
 
   @IsAmount(1, 1000)
   minV!: number;
@@ -20,7 +20,7 @@ class DrivenLedDto extends LoadSpecDto {
 
 class RatedLoadDto extends LoadSpecDto {
   @IsFact()
-  powerW!: Fact;
+  powerW!: BoundedValue;
 
   @IsAmount(1, 1000)
   ratedV!: number;
@@ -28,12 +28,12 @@ class RatedLoadDto extends LoadSpecDto {
 
 class ConstantCurrentDto extends LoadSpecDto {
   @IsFact()
-  currentA!: Fact;
+  currentA!: BoundedValue;
 }
 
 class LedStripDto extends LoadSpecDto {
   @IsFact()
-  powerWPerM!: Fact;
+  powerWPerM!: BoundedValue;
 
   @IsAmount(1, 1000)
   ratedV!: number;

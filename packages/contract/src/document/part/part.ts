@@ -20,7 +20,7 @@ import {
   LOAD_FAMILIES,
   PART_KINDS,
   TELL_TALES,
-  type Fact,
+  type BoundedValue,
   type LightColour,
   type LoadFamily,
   type TellTale,
@@ -101,7 +101,7 @@ class LoadPartDto extends PartDto {
   load!: LoadSpecDto;
 
   @IsFact()
-  standbyA!: Fact;
+  standbyA!: BoundedValue;
 
   @IsText(20)
   pigtail!: string;
@@ -133,7 +133,7 @@ class RelayPartDto extends PartDto {
   coilV!: number;
 
   @IsFact()
-  coilOhm!: Fact;
+  coilOhm!: BoundedValue;
 
   @IsBoolean()
   diode!: boolean;
@@ -147,7 +147,7 @@ class SwitchPartDto extends PartDto {
   tellTale!: TellTale;
 
   @IsFact()
-  tellTaleA!: Fact;
+  tellTaleA!: BoundedValue;
 }
 
 class ConverterPartDto extends PartDto {
@@ -164,7 +164,7 @@ class ConverterPartDto extends PartDto {
   cutOffV!: number;
 
   @IsFact()
-  outV!: Fact;
+  outV!: BoundedValue;
 
   @IsAmount(0.1, 500)
   outA!: number;
@@ -182,7 +182,7 @@ class ConverterPartDto extends PartDto {
   efficiencyFull!: number;
 
   @IsFact()
-  idleA!: Fact;
+  idleA!: BoundedValue;
 
   @IsBoolean()
   isolated!: boolean;
@@ -223,16 +223,16 @@ class BoxPartDto extends PartDto {
   switches!: string;
 
   @IsFact()
-  inputOhm!: Fact;
+  inputOhm!: BoundedValue;
 
   @IsFact()
-  idleA!: Fact;
+  idleA!: BoundedValue;
 
   @IsAmount(0, 1440)
   sleepAfterMin!: number;
 
   @IsFact()
-  sleepA!: Fact;
+  sleepA!: BoundedValue;
 
   @IsListOf(() => BehaviourDto, 48)
   behaviours!: BehaviourDto[];
@@ -248,16 +248,16 @@ class BatteryPartDto extends PartDto {
   cells!: number;
 
   @IsFact()
-  capacityAh!: Fact;
+  capacityAh!: BoundedValue;
 
   @IsAmount(1, 100)
   hourRate!: number;
 
   @IsFact()
-  peukert!: Fact;
+  peukert!: BoundedValue;
 
   @IsFact()
-  chargerA!: Fact;
+  chargerA!: BoundedValue;
 }
 
 class LeadColoursDto {
@@ -276,7 +276,7 @@ class ConnectorPartDto extends PartDto {
   ratingA!: number;
 
   @IsFact()
-  contactOhm!: Fact;
+  contactOhm!: BoundedValue;
 }
 
 class FlasherPartDto extends PartDto {
@@ -290,7 +290,7 @@ class FlasherPartDto extends PartDto {
   contactA!: number;
 
   @IsFact()
-  ratePerMin!: Fact;
+  ratePerMin!: BoundedValue;
 
   @IsShare()
   onShare!: number;

@@ -1,5 +1,10 @@
 import { IsIn, IsInt, Max, Min } from "class-validator";
-import { BATTERY_CHEMISTRIES, CHARGING_KINDS, PACK_CHEMISTRIES, type Fact } from "@dragonet/core";
+import {
+  BATTERY_CHEMISTRIES,
+  CHARGING_KINDS,
+  PACK_CHEMISTRIES,
+  type BoundedValue,
+} from "@dragonet/core";
 import { IsAmount, IsFact, IsId, IsListOf, IsObjectOf } from "../../fields.ts";
 
 /** What a vehicle's electrics are made of: battery, charging, traction pack. */
@@ -13,19 +18,19 @@ class BatteryDto {
   cells!: number;
 
   @IsFact()
-  capacityAh!: Fact;
+  capacityAh!: BoundedValue;
 
   @IsAmount(1, 100)
   hourRate!: number;
 
   @IsFact()
-  peukert!: Fact;
+  peukert!: BoundedValue;
 
   @IsFact()
-  noStartSoc!: Fact;
+  noStartSoc!: BoundedValue;
 
   @IsFact()
-  chargerA!: Fact;
+  chargerA!: BoundedValue;
 }
 
 class ChargingPointDto {
@@ -36,7 +41,7 @@ class ChargingPointDto {
   rpm!: number;
 
   @IsFact()
-  outputA!: Fact;
+  outputA!: BoundedValue;
 }
 
 class ChargingDto {
@@ -44,16 +49,16 @@ class ChargingDto {
   kind!: string;
 
   @IsFact()
-  regulatedV!: Fact;
+  regulatedV!: BoundedValue;
 
   @IsFact()
-  idleRpm!: Fact;
+  idleRpm!: BoundedValue;
 
   @IsFact()
-  townRpm!: Fact;
+  townRpm!: BoundedValue;
 
   @IsFact()
-  cruiseRpm!: Fact;
+  cruiseRpm!: BoundedValue;
 
   @IsListOf(() => ChargingPointDto, 50)
   points!: ChargingPointDto[];
@@ -72,7 +77,7 @@ class PackDto {
   blocks!: number;
 
   @IsFact()
-  capacityAh!: Fact;
+  capacityAh!: BoundedValue;
 
   @IsInt()
   @Min(1)
@@ -80,19 +85,19 @@ class PackDto {
   cells!: number;
 
   @IsFact()
-  topOfChargeV!: Fact;
+  topOfChargeV!: BoundedValue;
 
   @IsFact()
-  resistanceOhm!: Fact;
+  resistanceOhm!: BoundedValue;
 
   @IsFact()
-  chargerA!: Fact;
+  chargerA!: BoundedValue;
 
   @IsAmount(50, 500)
   inletV!: number;
 
   @IsFact()
-  rangeKm!: Fact;
+  rangeKm!: BoundedValue;
 }
 
 export class SystemDto {

@@ -1,17 +1,17 @@
 import { ArrayMaxSize, ArrayUnique, IsArray, IsBoolean, IsIn } from "class-validator";
-import { HAZARDS, PLACE_ROLES, type Fact } from "@dragonet/core";
+import { HAZARDS, PLACE_ROLES, type BoundedValue } from "@dragonet/core";
 import { IsAmount, IsFact, IsId, IsText } from "../../fields.ts";
 
 /** The map that wires are led over: size, places, stretches. */
 export class SizeDto {
   @IsFact()
-  lengthM!: Fact;
+  lengthM!: BoundedValue;
 
   @IsFact()
-  widthM!: Fact;
+  widthM!: BoundedValue;
 
   @IsFact()
-  heightM!: Fact;
+  heightM!: BoundedValue;
 }
 
 export class PlaceDto {
@@ -42,7 +42,7 @@ export class SegmentDto {
   toId!: string;
 
   @IsFact()
-  lengthM!: Fact;
+  lengthM!: BoundedValue;
 
   @IsBoolean()
   factory!: boolean;

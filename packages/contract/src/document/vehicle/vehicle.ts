@@ -9,7 +9,7 @@ import {
   SWITCHED_SIDES,
   TURN_PRINCIPLES,
   VEHICLE_KINDS,
-  type Fact,
+  type BoundedValue,
 } from "@dragonet/core";
 import { applyDecorators } from "../../applyDecorators.ts";
 import { EngineSystemDto, PackAndBatterySystemDto, PackSystemDto, SystemDto } from "./electrics.ts";
@@ -43,13 +43,13 @@ class TurnDto {
   ratedA!: number;
 
   @IsFact()
-  ratePerMin!: Fact;
+  ratePerMin!: BoundedValue;
 
   @IsShare()
   onShare!: number;
 
   @IsFact()
-  bulbW!: Fact;
+  bulbW!: BoundedValue;
 }
 
 class FactoryBeamDto {
@@ -63,10 +63,10 @@ class FactoryBeamDto {
   beam!: string;
 
   @IsFact()
-  heightM!: Fact;
+  heightM!: BoundedValue;
 
   @IsFact()
-  backM!: Fact;
+  backM!: BoundedValue;
 
   @IsAmount(-3, 3)
   rightM!: number;
@@ -97,13 +97,13 @@ class FactoryLampsDto {
 
 class ReachesDto {
   @IsFact()
-  frontM!: Fact;
+  frontM!: BoundedValue;
 
   @IsFact()
-  rearM!: Fact;
+  rearM!: BoundedValue;
 
   @IsFact()
-  controlsM!: Fact;
+  controlsM!: BoundedValue;
 }
 
 class BaseLoadDto {
@@ -120,7 +120,7 @@ class BaseLoadDto {
   at!: string;
 
   @IsFact()
-  currentA!: Fact;
+  currentA!: BoundedValue;
 
   @IsShare()
   parked!: number;
@@ -188,7 +188,7 @@ class ConnectorPinDto {
   liveWhen!: string;
 
   @IsFact()
-  mayGiveA!: Fact;
+  mayGiveA!: BoundedValue;
 
   @IsAmount(0, 500)
   fuseA!: number;

@@ -1,4 +1,4 @@
-import type { Condition, Job, RunId } from "../../job/index.ts";
+import type { Condition, Job, CircuitId } from "../../job/index.ts";
 
 /** Whether something lights only while the high beam is on: then it is dipped with it. */
 export const withHighOnly = ({ anyOf }: Condition): boolean =>
@@ -14,5 +14,5 @@ export const andHigh = ({ anyOf }: Condition): Condition => ({
 });
 
 /** Ids of runs that stay lit when the high beam is dipped. */
-export const staysWhenDipped = (job: Job): ReadonlySet<RunId> =>
+export const staysWhenDipped = (job: Job): ReadonlySet<CircuitId> =>
   new Set(job.runs.filter((run) => !withHighOnly(run.condition)).map((run) => run.id));

@@ -1,5 +1,5 @@
 import { rightOf } from "../../fit/index.ts";
-import type { Job, Mount, RunId } from "../../job/index.ts";
+import type { Job, Mount, CircuitId } from "../../job/index.ts";
 import { designPoint } from "../../network/index.ts";
 import { workLevel, type LoadPart } from "../../part/index.ts";
 import { runningVolts } from "../../source/index.ts";
@@ -10,7 +10,7 @@ import { aimOf } from "../marks.ts";
 /** A lamp in place of a job, with the mount and the run it belongs to. */
 export interface PlacedLamp extends LampInPlace {
   readonly mount: Mount;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly label: string;
 }
 

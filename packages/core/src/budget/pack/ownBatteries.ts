@@ -42,12 +42,12 @@ export function ownBatteries(job: Job, circuit: Circuit): OwnBatteryBudget[] {
     const part = job.parts.find((p) => p.id === supply.partId);
     if (part?.kind !== "battery") return [];
     const volts = openCircuitV(part.chemistry, HALF_SOC, part.cells);
-    const trunk = circuit.trunks.find((t) => (t.ownerId as string) === supply.id);
+    const feeder = circuit.feeders.find((t) => (t.ownerId as string) === supply.id);
     const behind = circuit.runs.filter(
       (run) =>
-        trunk !== undefined &&
+        feeder !== undefined &&
         drawsFrom(circuit, run) === "own" &&
-        run.feedShared.some((id) => trunk.path.includes(id)),
+        run.feedShared.some((id) => feeder.path.includes(id)),
     );
     const draws = behind.flatMap((made) => {
       const run = job.runs.find((r) => r.id === made.runId);

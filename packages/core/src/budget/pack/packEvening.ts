@@ -1,7 +1,7 @@
 import { elementOf, type Circuit } from "../../circuit/index.ts";
-import type { Job, Run } from "../../job/index.ts";
+import type { Job, LightingCircuit } from "../../job/index.ts";
 import { solveCircuit, type Position } from "../../network/index.ts";
-import { asId, type RunId, type Input } from "../../job/index.ts";
+import { asId, type CircuitId, type Input } from "../../job/index.ts";
 import { levelShare } from "../levelShare.ts";
 import { packRestV, restVolts } from "../../source/index.ts";
 import type { PackFacts } from "../../vehicle/index.ts";
@@ -56,15 +56,15 @@ export interface PackEvening {
 }
 
 /** Shares a run burns on an evening: what it does with the engine off, or its word for it. */
-const eveningShare = (run: Run): number => run.onEngineOff;
+const eveningShare = (run: LightingCircuit): number => run.onEngineOff;
 
 function allOn(job: Job): Pick<Position, "inputs" | "switches"> {
   const inputs = new Set<Input>(["key", "engine", "park", "low", "brake", "left", "hazard"]);
   return {
     inputs,
-    switches: new Set<RunId>([
+    switches: new Set<CircuitId>([
       ...job.runs.filter((run) => eveningShare(run) > 0).map((run) => run.id),
-      ...job.supplies.map((s) => asId<RunId>(s.id)),
+      ...job.supplies.map((s) => asId<CircuitId>(s.id)),
     ]),
   };
 }
@@ -86,10 +86,10 @@ function blockAmps(job: Job, circuit: Circuit, pack: PackFacts) {
       asId(element.kind === "converter" ? `${element.id}.input` : element.id),
     ) ?? 0;
   const blocksOf = (share: number): number => Math.round(share * pack.blocks);
-  for (const trunk of circuit.trunks) {
-    if (trunk.feedRoot.kind !== "pack" || trunk.shared.length > 0) continue;
-    const first = elementOf(circuit, trunk.path[0]!);
-    drawOn(blocksOf(trunk.feedRoot.share), through(first));
+  for (const feeder of circuit.feeders) {
+    if (feeder.feedRoot.kind !== "pack" || feeder.shared.length > 0) continue;
+    const first = elementOf(circuit, feeder.path[0]!);
+    drawOn(blocksOf(feeder.feedRoot.share), through(first));
   }
   for (const run of circuit.runs) {
     const share = job.runs.find((r) => r.id === run.runId);

@@ -5,16 +5,16 @@ import {
   append,
   applyEdits,
   asId,
-  createControl,
+  createKitSwitch,
   createDeviation,
-  createRun,
+  createCircuit,
   createSupply,
-  setRun,
+  setCircuit,
   type Blocker,
   type Condition,
-  type Control,
-  type ControlId,
-  type Deviation,
+  type KitSwitch,
+  type KitSwitchId,
+  type WiringDeviation,
   type Edit,
   type Feed,
   type Input,
@@ -22,8 +22,8 @@ import {
   type JobCard,
   type KitItem,
   type Lamp,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
   type Supply,
   type SupplyId,
   type Wish,
@@ -72,23 +72,23 @@ export class JobMaker {
     return this;
   }
 
-  deviation(kind: Deviation["kind"], runId: string, otherRunId: string): this {
+  deviation(kind: WiringDeviation["kind"], runId: string, otherRunId: string): this {
     return this.do(
       append(
         this.job,
         "deviation",
-        createDeviation(this.mint("deviation"), kind, asId<RunId>(runId), {
-          otherRunId: asId<RunId>(otherRunId),
+        createDeviation(this.mint("deviation"), kind, asId<CircuitId>(runId), {
+          otherRunId: asId<CircuitId>(otherRunId),
         }),
       ),
     );
   }
 
   /** Any edit of the physical graph, as it was found wired. */
-  wrong(kind: Deviation["kind"], runId: string, fields: Partial<Deviation>): this {
+  wrong(kind: WiringDeviation["kind"], runId: string, fields: Partial<WiringDeviation>): this {
     const id = this.mint("deviation");
     return this.do(
-      append(this.job, "deviation", createDeviation(id, kind, asId<RunId>(runId), fields)),
+      append(this.job, "deviation", createDeviation(id, kind, asId<CircuitId>(runId), fields)),
     );
   }
 
@@ -98,9 +98,9 @@ export class JobMaker {
     return this.do(append(this.job, "supply", { ...supply, ...fields }));
   }
 
-  control(id: string, name: string, inputs: readonly Input[], fields: Partial<Control>): this {
+  control(id: string, name: string, inputs: readonly Input[], fields: Partial<KitSwitch>): this {
     if (fields.switchPartId) this.do(...adoptPart(this.job, demoPart(fields.switchPartId)));
-    const control = createControl(asId<ControlId>(id), name, inputs, this.job.vehicle);
+    const control = createKitSwitch(asId<KitSwitchId>(id), name, inputs, this.job.vehicle);
     return this.do(append(this.job, "control", { ...control, ...fields }));
   }
 
@@ -119,9 +119,9 @@ export class JobMaker {
     end: "front" | "rear",
     on: Condition,
     lamps: readonly (readonly [partId: string, count: number, place: Lamp["place"]])[],
-    fields: Partial<Run> = {},
+    fields: Partial<LightingCircuit> = {},
   ): this {
-    const run = createRun(asId<RunId>(id), name, this.job.vehicle, end, on);
+    const run = createCircuit(asId<CircuitId>(id), name, this.job.vehicle, end, on);
     this.do(append(this.job, "run", run));
     for (const [partId, count, place] of lamps) {
       this.do(...addLamps(this.job, run, demoPart(partId), count, place, () => this.mint("lamp")));
@@ -131,13 +131,13 @@ export class JobMaker {
       if (partId) this.do(...adoptPart(this.job, demoPart(partId)));
     }
     for (const [field, value] of Object.entries(fields)) {
-      this.do(setRun(run.id, field as keyof Run, value));
+      this.do(setCircuit(run.id, field as keyof LightingCircuit, value));
     }
     return this;
   }
 }
 
-export const part = (id: string) => asId<NonNullable<Run["switchPartId"]>>(id);
+export const part = (id: string) => asId<NonNullable<LightingCircuit["switchPartId"]>>(id);
 export const when = (...inputs: readonly Input[]): Condition => allOf(...inputs);
 
 export const from = (supplyId: string): Feed => ({

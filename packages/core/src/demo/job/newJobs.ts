@@ -2,8 +2,8 @@ import {
   asId,
   contentOf,
   unbox,
-  type Control,
-  type ControlId,
+  type KitSwitch,
+  type KitSwitchId,
   type HarnessId,
   type Job,
 } from "../../job/index.ts";
@@ -15,10 +15,10 @@ import { make, type FitMaker } from "./fitMaker.ts";
 import { eitherOf, from, part, when } from "./jobMaker.ts";
 import { LAPWING, LITTER, MIDGE, PORTER } from "../vehicles.ts";
 
-const control = (id: string) => asId<ControlId>(id);
+const control = (id: string) => asId<KitSwitchId>(id);
 
 /** The stalk's four switches sit in one: lights is its own, the others are guests in it. */
-const guest = (fields: Partial<Control>): Partial<Control> => ({
+const guest = (fields: Partial<KitSwitch>): Partial<KitSwitch> => ({
   housing: control("stalk"),
   switchPartId: part("stalk-multi"),
   ...fields,

@@ -2,12 +2,12 @@ import {
   append,
   asId,
   plugInModule,
-  setRun,
+  setCircuit,
   type ConnectorId,
   type HarnessId,
   type Job,
   type PinId,
-  type RunId,
+  type CircuitId,
 } from "../../job/index.ts";
 import { stated } from "../../quantity/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
@@ -94,7 +94,7 @@ function replacedTurns(): Job {
     ],
   };
   const side = (maker: FitMaker, id: "left" | "right"): FitMaker => {
-    const run = asId<RunId>(id);
+    const run = asId<CircuitId>(id);
     const made = maker.run(
       id,
       id === "left" ? "Left turn" : "Right turn",
@@ -110,7 +110,7 @@ function replacedTurns(): Job {
     return made
       .lamp(1, { joint: "adapter", replaces: bulbs, label: `Front ${id} turn` })
       .lamp(0, { joint: "plug", replaces: bulbs, label: `Rear ${id} turn` })
-      .do(setRun(run, "onIdle", 0.05));
+      .do(setCircuit(run, "onIdle", 0.05));
   };
   const maker = make(
     "LED turn lamps in place of bulbs",

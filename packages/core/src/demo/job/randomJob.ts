@@ -3,16 +3,16 @@ import {
   INPUTS,
   asId,
   setIn,
-  setRun,
+  setCircuit,
   type Condition,
-  type ControlId,
+  type KitSwitchId,
   type Feed,
   type Harness,
   type HarnessId,
   type Input,
   type Job,
   type Lamp,
-  type RunId,
+  type CircuitId,
   type SupplyId,
   type WireChoice,
 } from "../../job/index.ts";
@@ -110,7 +110,7 @@ export function randomJob(chance: Chance): Job {
     maker.control(`control-${i + 1}`, `Control ${i + 1}`, pick(CONTROLS), {
       ...{ feed: pick(feeds()), poles: 1 + Math.floor(chance() * 2), momentary: chance() < 0.2 },
       switches: chance() < 0.25 ? "ground" : "positive",
-      housing: guest ? asId<ControlId>("control-1") : "",
+      housing: guest ? asId<KitSwitchId>("control-1") : "",
       fuse: chance() < 0.1 ? { kind: "rating", ratingA: 10 } : { kind: "auto" },
     });
   }
@@ -153,16 +153,16 @@ export function randomJob(chance: Chance): Job {
 
 /** A circuit in the place of a factory lamp: by plug or adapter, perhaps through a module. */
 function plugIn(maker: FitMaker, id: string, pin: ConnectorPin, module: boolean, chance: Chance) {
-  const runId = asId<RunId>(id);
+  const runId = asId<CircuitId>(id);
   if (pin.liveWhen === "always" || pin.liveWhen === "ground" || pin.liveWhen === "unknown") return;
   const on = { anyOf: [[{ input: pin.liveWhen, negated: false }]] };
   maker.do(
-    setRun(runId, "feed", { kind: "pin", pinId: pin.id }),
-    setRun(runId, "condition", on),
-    setRun(runId, "relay", "no"),
-    setRun(runId, "arrangement", "parallel"),
+    setCircuit(runId, "feed", { kind: "pin", pinId: pin.id }),
+    setCircuit(runId, "condition", on),
+    setCircuit(runId, "relay", "no"),
+    setCircuit(runId, "arrangement", "parallel"),
   );
-  if (module && chance() < 0.6) maker.do(setRun(runId, "throughId", asId<SupplyId>("plugged")));
+  if (module && chance() < 0.6) maker.do(setCircuit(runId, "throughId", asId<SupplyId>("plugged")));
   for (const lamp of maker.job.lamps.filter((l) => l.runId === runId)) {
     const joint = chance() < 0.4 ? "plug" : chance() < 0.7 ? "adapter" : "splice";
     maker.do(setIn("lamp", lamp.id, "joint", joint));

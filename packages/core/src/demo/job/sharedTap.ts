@@ -1,4 +1,11 @@
-import { adoptPart, append, asId, createRun, type Condition, type Run } from "../../job/index.ts";
+import {
+  adoptPart,
+  append,
+  asId,
+  createCircuit,
+  type Condition,
+  type LightingCircuit,
+} from "../../job/index.ts";
 import type { LoadPart } from "../../part/index.ts";
 import { from, when } from "./jobMaker.ts";
 import type { FitMaker } from "./fitMaker.ts";
@@ -19,11 +26,16 @@ export function sharedTap(): FitMaker {
   });
   const own = knob(10);
   maker.do(...adoptPart(maker.job, own));
-  const lit = (id: string, part: LoadPart, condition: Condition, fields: Partial<Run>): void => {
+  const lit = (
+    id: string,
+    part: LoadPart,
+    condition: Condition,
+    fields: Partial<LightingCircuit>,
+  ): void => {
     maker.do(...adoptPart(maker.job, part));
     maker.do(
       append(maker.job, "run", {
-        ...createRun(asId(id), id, maker.job.vehicle, "front", condition),
+        ...createCircuit(asId(id), id, maker.job.vehicle, "front", condition),
         ...{ feed: from(SHARED_TAP), return: "wire", fuse: { kind: "none" }, relay: "auto" },
         ...{ feedM: exact(0.1), loadM: exact(0.2), branchM: exact(0.1), controlM: exact(0.1) },
         ...fields,

@@ -21,16 +21,16 @@ function awgOf(id: string): number {
 /** What the plan picks for one situation, against the range that a master would accept. */
 export function judge(ref: Reference): Judged {
   const circuit = synthesise(ref.job);
-  const trunk = circuit.trunks.find((t) => t.ownerId === ref.ownerId);
+  const feeder = circuit.feeders.find((t) => t.ownerId === ref.ownerId);
   const run = circuit.runs.find((r) => r.runId === ref.ownerId);
-  const path = trunk ? trunk.path : ref.coil ? (run?.coil?.path ?? []) : (run?.out ?? []);
+  const path = feeder ? feeder.path : ref.coil ? (run?.coil?.path ?? []) : (run?.out ?? []);
   const fuse = elementsOf(circuit, path, "fuse").find((f) => !f.builtIn)?.ratingA ?? null;
   const roles: readonly WireElement["role"][] = ref.coil
     ? ["tap", "coilFeed", "coilReturn"]
     : ["feed", "load", "return"];
   const gauges = wiresOf(circuit)
     .filter((w) => w.runId === ref.ownerId && w.harness === "" && roles.includes(w.role))
-    .filter((w) => !trunk || path.includes(w.id))
+    .filter((w) => !feeder || path.includes(w.id))
     .map((w) => awgOf(w.gaugeId));
   const relay = elementsOf(circuit, path, "contact").some((c) => c.inBox === "");
   const thin = Math.max(...gauges);

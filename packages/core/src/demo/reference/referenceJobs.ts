@@ -1,4 +1,4 @@
-import { asId, type RunId } from "../../job/index.ts";
+import { asId, type CircuitId } from "../../job/index.ts";
 import { engineRows } from "./engineReferences.ts";
 import { ownRows } from "./ownReferences.ts";
 import { packRows } from "./packReferences.ts";
@@ -11,7 +11,7 @@ export function referenceJobs(): Reference[] {
       ...{ situation, fuses, thinnest, thickest, relay },
       job: "job" in made ? made.job : made,
       coil: ownerId === COIL,
-      ownerId: ownerId === undefined || ownerId === COIL ? RUN : asId<RunId>(ownerId),
+      ownerId: ownerId === undefined || ownerId === COIL ? RUN : asId<CircuitId>(ownerId),
     }),
   );
 }

@@ -4,22 +4,22 @@ import {
   type Condition,
   type Feed,
   type Job,
-  type Run,
-  type RunId,
+  type LightingCircuit,
+  type CircuitId,
 } from "../../job/index.ts";
 import type { BatteryPart, LoadPart, LoadSpec, SwitchPart } from "../../part/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { make, type FitMaker } from "../job/fitMaker.ts";
 import { when } from "../job/jobMaker.ts";
 import { PETREL } from "../vehicles.ts";
-import { adoptPart, append, createRun, createSupply, replaceLamp } from "../../job/index.ts";
+import { adoptPart, append, createCircuit, createSupply, replaceLamp } from "../../job/index.ts";
 
 /** What a master would accept for an ordinary situation: common practice, checked by arithmetic. */
 export interface Reference {
   readonly situation: string;
   readonly job: Job;
   /** The circuit, supply or control that is judged. */
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   /** Fuses in A; null for none of its own. */
   readonly fuses: readonly (number | null)[];
   /** Thinnest and thickest wire, by the nearest American gauge. */
@@ -85,10 +85,10 @@ export interface Asked {
   readonly count?: number;
   readonly oneWayM: number;
   readonly knob?: SwitchPart;
-  readonly fields?: Partial<Run>;
+  readonly fields?: Partial<LightingCircuit>;
 }
 
-export const RUN = asId<RunId>("asked");
+export const RUN = asId<CircuitId>("asked");
 /** Says that the coil of the circuit is what is asked about. */
 export const COIL = "coil";
 export const exact = (m: number) => measured(m, m, m);
@@ -96,7 +96,7 @@ export const exact = (m: number) => measured(m, m, m);
 /** One circuit on a vehicle, its way parted as an installer would: a fifth before the switch or relay. */
 export function circuit(maker: FitMaker, a: Asked): FitMaker {
   const { vehicle } = maker.job;
-  const run = { ...createRun(RUN, "asked", vehicle, "front", a.on), ...a.fields };
+  const run = { ...createCircuit(RUN, "asked", vehicle, "front", a.on), ...a.fields };
   maker.do(...adoptPart(maker.job, a.lamp));
   if (a.knob) maker.do(...adoptPart(maker.job, a.knob));
   maker.do(

@@ -7,12 +7,12 @@ import {
   type LoadSpec,
 } from "../../part/index.ts";
 import type { Photometry } from "../../photometry/index.ts";
-import { measured, stated, type Fact } from "../../quantity/index.ts";
+import { measured, stated, type BoundedValue } from "../../quantity/index.ts";
 import { inventedBeam } from "./beams.ts";
 
 interface LampOptions {
   readonly pigtail?: string;
-  readonly standby?: Fact;
+  readonly standby?: BoundedValue;
   readonly note?: string;
   readonly dim?: LoadSpec;
   readonly caseGround?: boolean;
@@ -29,7 +29,7 @@ export function lamp(
   partId: string,
   name: string,
   light: LightColour,
-  powerW: Fact,
+  powerW: BoundedValue,
   minV: number,
   maxV: number,
   o: LampOptions,

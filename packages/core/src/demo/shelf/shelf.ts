@@ -1,5 +1,5 @@
 import { asId, type PartId } from "../../job/index.ts";
-import { measured, stated, type Fact } from "../../quantity/index.ts";
+import { measured, stated, type BoundedValue } from "../../quantity/index.ts";
 import { type Part, type SwitchPart, type TellTale } from "../../part/index.ts";
 import { MODULE_SHELF } from "./moduleShelf.ts";
 import { KIT_SHELF } from "./kitShelf.ts";
@@ -16,7 +16,7 @@ function plainSwitch(
   name: string,
   contactA: number,
   tellTale: TellTale,
-  tellTaleA: Fact,
+  tellTaleA: BoundedValue,
   price: number,
   stock: number,
 ): SwitchPart {

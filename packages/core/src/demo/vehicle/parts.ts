@@ -1,5 +1,5 @@
 import { asId, type ConnectorId, type PinId, type PlaceId } from "../../job/index.ts";
-import { assumed, stated, type Fact } from "../../quantity/index.ts";
+import { assumed, stated, type BoundedValue } from "../../quantity/index.ts";
 import type {
   BaseLoad,
   BaseLoadKind,
@@ -18,7 +18,7 @@ import type {
 export function baseLoad(
   id: string,
   name: string,
-  currentA: Fact,
+  currentA: BoundedValue,
   [parked, engineOff, idle, town, cruise]: readonly [number, number, number, number, number],
   kind: BaseLoadKind = "other",
   at = "",
@@ -55,7 +55,7 @@ export function pin(
   carries: string,
   family: CircuitFamily,
   liveWhen: LiveWhen,
-  mayGiveA: Fact,
+  mayGiveA: BoundedValue,
   fuseA: number,
   foundBy: string,
   certainty: Certainty,
@@ -81,7 +81,7 @@ export function pin(
   };
 }
 
-export const lead = (capacityAh: Fact, hourRate: number): BatteryFacts => ({
+export const lead = (capacityAh: BoundedValue, hourRate: number): BatteryFacts => ({
   chemistry: "agm",
   cells: 0,
   capacityAh,
@@ -96,11 +96,11 @@ export const packOf = (
   nominalV: number,
   blocks: number,
   cells: number,
-  capacityAh: Fact,
-  topOfChargeV: Fact,
-  resistanceOhm: Fact,
-  chargerA: Fact,
-  rangeKm: Fact,
+  capacityAh: BoundedValue,
+  topOfChargeV: BoundedValue,
+  resistanceOhm: BoundedValue,
+  chargerA: BoundedValue,
+  rangeKm: BoundedValue,
 ): PackFacts => ({
   chemistry,
   nominalV,

@@ -6,10 +6,10 @@ import {
   type ElementId,
   type Input,
   type Job,
-  type RunId,
+  type CircuitId,
 } from "../../job/index.ts";
 import type { Position } from "../../network/index.ts";
-import type { RunGroup } from "../../proof/index.ts";
+import type { CircuitGroup } from "../../proof/index.ts";
 import type { SourceVolts } from "../../source/index.ts";
 
 /** One position of the controls that a test is made in. */
@@ -61,12 +61,12 @@ function wordsOf(job: Job, { inputs, switches }: Controls): string {
 }
 
 /** The controls of a group that a run asks for in one of its ways, and no more. */
-function controlsOf(job: Job, group: RunGroup, runId: RunId, way: number): Controls | null {
+function controlsOf(job: Job, group: CircuitGroup, runId: CircuitId, way: number): Controls | null {
   const run = job.runs.find((r) => r.id === runId);
   const terms = run?.condition.anyOf[way];
   if (!run || !terms) return null;
   const inputs = new Set<Input>();
-  const switches = new Set<RunId>();
+  const switches = new Set<CircuitId>();
   for (const { input, negated } of terms) {
     if (negated) continue;
     if (input === "switch") switches.add(runId);
@@ -87,7 +87,12 @@ function controlsOf(job: Job, group: RunGroup, runId: RunId, way: number): Contr
  * Positions of the controls worth trying for a run: nothing on, the key alone where its group
  * feels it, and the run by each of its ways. In that order, each once.
  */
-export function statesOf(job: Job, group: RunGroup, runId: RunId, volts: SourceVolts): TestState[] {
+export function statesOf(
+  job: Job,
+  group: CircuitGroup,
+  runId: CircuitId,
+  volts: SourceVolts,
+): TestState[] {
   const none = new Set<never>();
   const wanted: (Controls | null)[] = [{ inputs: none, switches: none }];
   if (group.inputs.includes("key")) {

@@ -6,7 +6,7 @@ import {
   type ElementId,
   type Job,
   type NodeId,
-  type RunId,
+  type CircuitId,
 } from "../../job/index.ts";
 import type { SolvedNetwork } from "../../network/index.ts";
 import { partOf } from "../../proof/index.ts";
@@ -21,7 +21,7 @@ import { soundRange } from "../expect/soundRange.ts";
 import { deadState, partedState, statesOf, type TestState } from "../expect/states.ts";
 import { testGroups } from "../suspect/suspects.ts";
 import type { TakenReading } from "./taken.ts";
-import type { RunTest, Testable } from "../script/testable.ts";
+import type { CircuitTest, Testable } from "../script/testable.ts";
 
 /**
  * A job's test with its battery and pack as they were measured first, by the readings that stand
@@ -74,7 +74,7 @@ export class TestBench {
       const seen = new Set<string>();
       const measured = new Set<NodeId>();
       const ofGroup = new Map<string, SolvedNetwork | null>();
-      const runs = group.group.runs.map((run): RunTest => {
+      const runs = group.group.runs.map((run): CircuitTest => {
         const part = partOf(group.circuit, [run]);
         const bench = new Bench(job, group.circuit, part, ofGroup);
         const states = statesOf(job, group.group, run.runId, volts);
@@ -123,7 +123,7 @@ export class TestBench {
   }
 
   /** Everything that can be measured or seen of a run while something of it is apart. */
-  probesParted(group: Testable, runId: RunId, state: TestState, id: ElementId): Probe[] {
+  probesParted(group: Testable, runId: CircuitId, state: TestState, id: ElementId): Probe[] {
     const run = group.runs.find((r) => r.runId === runId);
     const words = this.partable(group).find((p) => p.id === id)?.words;
     if (!run || words === undefined) return [];

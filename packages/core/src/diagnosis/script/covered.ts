@@ -1,6 +1,6 @@
 import type { Circuit } from "../../circuit/index.ts";
 import { estimatedMin, stripOrder } from "../../fit/index.ts";
-import type { Job, NodeId, PlaceId, StepId, StripStep } from "../../job/index.ts";
+import type { Job, NodeId, PlaceId, StepId, TeardownStep } from "../../job/index.ts";
 import { UnitSites, Ways } from "../../way/index.ts";
 
 /** What it waits for of a place: panels that are on, and the minutes of taking them off. */
@@ -12,9 +12,9 @@ export interface InTheWay {
 const NOTHING: InTheWay = { minutes: 0, panels: [] };
 
 /** All that has to come off for some steps, each once, in order; what is off already is left out. */
-function toTakeOff(job: Job, steps: readonly StripStep[]): StripStep[] {
+function toTakeOff(job: Job, steps: readonly TeardownStep[]): TeardownStep[] {
   const wanted = new Set<StepId>();
-  const want = (step: StripStep): void => {
+  const want = (step: TeardownStep): void => {
     if (wanted.has(step.id)) return;
     wanted.add(step.id);
     for (const id of step.after) {

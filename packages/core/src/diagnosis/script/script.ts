@@ -2,7 +2,7 @@ import { seenRank } from "../reading/seen.ts";
 import { apart, shows } from "../expect/apart.ts";
 import { boundsOfExpected } from "../expect/predict.ts";
 import type { Expected, Probe } from "../expect/probe.ts";
-import type { RunTest, Testable } from "./testable.ts";
+import type { CircuitTest, Testable } from "./testable.ts";
 import type { FaultSuspect, Suspect } from "../suspect/suspects.ts";
 
 /** One step of the test script. */
@@ -94,7 +94,7 @@ function currents(probes: readonly Probe[]): Probe[] {
 
 /** The steps of one run, and the faults that none of its probes shows. */
 function scriptOfRun(
-  { probes }: RunTest,
+  { probes }: CircuitTest,
   faults: readonly FaultSuspect[],
 ): { readonly chosen: readonly Probe[]; readonly left: ReadonlySet<FaultSuspect> } {
   const { chosen, left } = cover(probes, faults, shows);

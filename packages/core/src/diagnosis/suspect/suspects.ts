@@ -1,7 +1,7 @@
 import type { Circuit, Element } from "../../circuit/index.ts";
 import { chafePlaces, routeOf } from "../../fit/index.ts";
-import { ownerName, type ElementId, type Job, type RunId } from "../../job/index.ts";
-import { groupsOf, partOf, type FaultChange, type RunGroup } from "../../proof/index.ts";
+import { ownerName, type ElementId, type Job, type CircuitId } from "../../job/index.ts";
+import { groupsOf, partOf, type FaultChange, type CircuitGroup } from "../../proof/index.ts";
 import { insideOf, type FaultKind } from "../../unit/index.ts";
 import {
   CHAFE_PLACE_FACTOR,
@@ -22,7 +22,7 @@ interface Named {
 export interface FaultSuspect extends Named {
   readonly kind: "fault";
   readonly fault: FaultKind;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly elementIds: readonly ElementId[];
   readonly changes: readonly FaultChange[];
 }
@@ -43,7 +43,7 @@ export type Suspect = FaultSuspect | Sound | OtherFacts | Other;
 
 /** Runs that can trouble each other, with all that can be wrong with them. */
 export interface TestGroup {
-  readonly group: RunGroup;
+  readonly group: CircuitGroup;
   readonly circuit: Circuit;
   readonly suspects: readonly Suspect[];
 }

@@ -9,7 +9,7 @@ import {
   type WireElement,
 } from "../../circuit/index.ts";
 import { wireOhm } from "../../unit/index.ts";
-import { ownerName, type Job, type NodeId, type RunId } from "../../job/index.ts";
+import { ownerName, type Job, type NodeId, type CircuitId } from "../../job/index.ts";
 import { bundleDiameterM, nextSizeMm, wireDiameterM } from "./bundle.ts";
 import { cutFromSpools, type SpoolPlan } from "./spools.ts";
 
@@ -29,7 +29,7 @@ export interface WireEnd {
 /** One wire to be cut. */
 export interface CutLine {
   readonly label: string;
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly owner: string;
   /** Ready-made harness that it comes with; "" for a wire that is cut here. */
   readonly harness: string;

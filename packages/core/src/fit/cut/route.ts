@@ -2,15 +2,15 @@ import { unitAt, wireEnds, type Circuit, type WireElement } from "../../circuit/
 import {
   onceOfPair,
   setIn,
-  setRun,
+  setCircuit,
   type Edit,
   type ElementId,
   type Job,
   type PlaceId,
-  type RunId,
+  type CircuitId,
   type SegmentId,
 } from "../../job/index.ts";
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 import type { Hazard, MapSegment } from "../../vehicle/index.ts";
 import {
   UnitSites,
@@ -28,12 +28,12 @@ import { bundleDiameterM, nextSizeMm } from "./bundle.ts";
 /** One wire on its way over the map. */
 export interface RoutedWire {
   readonly elementId: ElementId;
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly label: string;
   readonly gaugeId: string;
   readonly way: MapWay;
   /** Along the map, with what turning and moving parts ask for. */
-  readonly lengthM: Fact;
+  readonly lengthM: BoundedValue;
 }
 
 /** What a stretch asks for before wires lie in it. */
@@ -57,17 +57,17 @@ export interface RoutedSegment {
 export interface RouteGap {
   /** What nobody has placed; "" where both ends are placed and the map has no way between them. */
   readonly unplaced: string;
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly label: string;
   readonly words: string;
 }
 
 /** A length of the plan beside what the map gives. */
 export interface RoutedLength {
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly field: "feedM" | "loadM" | "branchM" | "controlM" | "tapM";
-  readonly planned: Fact;
-  readonly routed: Fact;
+  readonly planned: BoundedValue;
+  readonly routed: BoundedValue;
 }
 
 export interface RoutePlan {
@@ -88,8 +88,10 @@ const PROTECTION: Readonly<Record<Hazard, string>> = {
   water: "sealed splices, drip loop, grease in plugs",
 };
 
-function byRun<T extends { readonly runId: RunId }>(elements: Iterable<T>): Map<RunId, T[]> {
-  const groups = new Map<RunId, T[]>();
+function byRun<T extends { readonly runId: CircuitId }>(
+  elements: Iterable<T>,
+): Map<CircuitId, T[]> {
+  const groups = new Map<CircuitId, T[]>();
   for (const element of elements) {
     const group = groups.get(element.runId);
     if (group) group.push(element);
@@ -99,7 +101,7 @@ function byRun<T extends { readonly runId: RunId }>(elements: Iterable<T>): Map<
 }
 
 /** Where a run's trigger is taken from: its pin's connector, or the control of the kit. */
-function tapSite(job: Job, circuit: Circuit, sites: UnitSites, runId: RunId): PlaceId | null {
+function tapSite(job: Job, circuit: Circuit, sites: UnitSites, runId: CircuitId): PlaceId | null {
   const built = circuit.runs.find((r) => r.runId === runId);
   for (const lane of built ? [...(built.coil?.lanes ?? []), ...built.ways] : []) {
     for (const id of lane.ids) {
@@ -205,7 +207,7 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
   for (const wire of circuit.elements.values()) {
     if (wire.kind !== "wire" || wire.harness !== "") continue;
     const { id: elementId, gaugeId, runId: ownerId, label } = wire;
-    const put = (way: MapWay, lengthM: Fact): void => {
+    const put = (way: MapWay, lengthM: BoundedValue): void => {
       wires.push({ elementId, ownerId, label, gaugeId, way, lengthM });
     };
     const found = wireWay(wire, sites, ways);
@@ -254,7 +256,7 @@ export const lengthsOff = (plan: RoutePlan): RoutedLength[] =>
 
 /** Edits that take lengths from the map. */
 export const takeLengths = (lengths: readonly RoutedLength[]): Edit[] =>
-  lengths.map(({ runId, field, routed: fact }) => setRun(runId, field, fact));
+  lengths.map(({ runId, field, routed: fact }) => setCircuit(runId, field, fact));
 
 /** Places along a wire where it may chafe: words for the fault table, those signed for left out. */
 export function chafePlaces(job: Job, plan: RoutePlan, elementId: ElementId): string[] {

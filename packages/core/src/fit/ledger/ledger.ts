@@ -3,8 +3,8 @@ import {
   type Fastener,
   type Job,
   type StepId,
-  type StripPlug,
-  type StripStep,
+  type TeardownPlug,
+  type TeardownStep,
 } from "../../job/index.ts";
 import { decimal } from "../../quantity/index.ts";
 
@@ -12,9 +12,9 @@ import { decimal } from "../../quantity/index.ts";
  * Steps in an order in which they can come off: what others wait for first, otherwise as
  * they were written down. Steps in a circle are left out; the document's check names them.
  */
-export function stripOrder(steps: readonly StripStep[]): StripStep[] {
+export function stripOrder(steps: readonly TeardownStep[]): TeardownStep[] {
   const placed = new Set<StepId>();
-  const order: StripStep[] = [];
+  const order: TeardownStep[] = [];
   for (;;) {
     const next = steps.find((s) => !placed.has(s.id) && s.after.every((id) => placed.has(id)));
     if (!next) return order;
@@ -27,19 +27,19 @@ export function stripOrder(steps: readonly StripStep[]): StripStep[] {
 const PANEL_MIN = 5;
 
 /** What a step is thought to take off and on again, min: its estimate, or what is usual. */
-export const estimatedMin = ({ estimateMin }: StripStep): number => estimateMin || PANEL_MIN;
+export const estimatedMin = ({ estimateMin }: TeardownStep): number => estimateMin || PANEL_MIN;
 
 export const fastenersOf = (job: Job, stepId: StepId): Fastener[] =>
   job.fasteners.filter((f) => f.stepId === stepId);
-export const plugsOf = (job: Job, stepId: StepId): StripPlug[] =>
+export const plugsOf = (job: Job, stepId: StepId): TeardownPlug[] =>
   job.plugs.filter((p) => p.stepId === stepId);
 
 /** Steps that had to wait for this one: they go back before it. */
-export const waitingFor = (job: Job, stepId: StepId): StripStep[] =>
+export const waitingFor = (job: Job, stepId: StepId): TeardownStep[] =>
   job.strip.filter((s) => s.after.includes(stepId));
 
 /** What it waits for of taking a step off; empty when it may come off. */
-export function notOffYet(job: Job, step: StripStep): string[] {
+export function notOffYet(job: Job, step: TeardownStep): string[] {
   const before = job.strip.filter((s) => step.after.includes(s.id) && s.state !== "off");
   return [
     ...before.map((s) => `${s.name} comes off first`),
@@ -50,7 +50,7 @@ export function notOffYet(job: Job, step: StripStep): string[] {
 }
 
 /** What it waits for of calling a step back on; empty when all is accounted for. */
-export function notBackYet(job: Job, step: StripStep): string[] {
+export function notBackYet(job: Job, step: TeardownStep): string[] {
   return [
     ...waitingFor(job, step.id)
       .filter((s) => s.state === "off")
@@ -82,7 +82,7 @@ export const lockerText = (f: Pick<Fastener, "locker">): string => LOCKER_WORDS[
 
 /** One step on the way back, with its lines in the order the hand needs them. */
 export interface BackStep {
-  readonly step: StripStep;
+  readonly step: TeardownStep;
   readonly lines: readonly string[];
 }
 

@@ -1,6 +1,6 @@
 import type { Circuit } from "../../circuit/index.ts";
 import type { Job } from "../../job/index.ts";
-import { materialsOf } from "../../strip/index.ts";
+import { materialsOf } from "../../lineDiagram/index.ts";
 import { cutListOf } from "../cut/cutList.ts";
 
 /** Pieces, or metres of wire, that a job takes from the shelf. */

@@ -1,4 +1,4 @@
-import { decimal, isFact } from "../../quantity/index.ts";
+import { decimal, isBoundedValue } from "../../quantity/index.ts";
 import { COLLECTIONS, type CollectionName } from "../entities.ts";
 import type { Edit } from "./edit.ts";
 import type { Job } from "../job.ts";
@@ -37,7 +37,7 @@ const isCondition = (value: unknown): value is Condition =>
 /** A value of an edit in a few words. */
 export function valueText(value: unknown): string {
   if (value === null || value === "") return "nothing";
-  if (isFact(value)) return `${decimal(value.value, 3)} (${value.provenance})`;
+  if (isBoundedValue(value)) return `${decimal(value.value, 3)} (${value.provenance})`;
   if (isCondition(value)) return conditionText(value);
   if (typeof value === "number") return decimal(value, 3);
   if (typeof value === "boolean") return value ? "yes" : "no";

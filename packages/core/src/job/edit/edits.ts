@@ -1,27 +1,32 @@
 import type { Part } from "../../part/index.ts";
 import { COLLECTIONS, type CollectionName, type Collections } from "../entities.ts";
 import type { Edit } from "./edit.ts";
-import type { ControlId, HarnessId, LampId, RunId, SupplyId } from "../ids.ts";
+import type { KitSwitchId, HarnessId, LampId, CircuitId, SupplyId } from "../ids.ts";
 import type { Job } from "../job.ts";
 import type {
-  Control,
+  KitSwitch,
   Feed,
   FusePin,
   Harness,
   LAMP_PLACES,
-  Run,
+  LightingCircuit,
   Supply,
 } from "../record/wiring.ts";
 import { firstFeed } from "../create.ts";
 import { asId } from "../ids.ts";
 
 /** Sets one field of a run. */
-export const setRun = <F extends keyof Run>(id: RunId, field: F, value: Run[F]): Edit =>
-  ({ kind: "set", entity: "run", id, field, value }) as unknown as Edit;
+export const setCircuit = <F extends keyof LightingCircuit>(
+  id: CircuitId,
+  field: F,
+  value: LightingCircuit[F],
+): Edit => ({ kind: "set", entity: "run", id, field, value }) as unknown as Edit;
 
-export const pinFuse = (run: RunId, fuse: FusePin): Edit => setRun(run, "fuse", fuse);
-export const pinWire = (run: RunId, gaugeId: string | null): Edit => setRun(run, "wire", gaugeId);
-export const pinRelay = (run: RunId, relay: Run["relay"]): Edit => setRun(run, "relay", relay);
+export const pinFuse = (run: CircuitId, fuse: FusePin): Edit => setCircuit(run, "fuse", fuse);
+export const pinWire = (run: CircuitId, gaugeId: string | null): Edit =>
+  setCircuit(run, "wire", gaugeId);
+export const pinRelay = (run: CircuitId, relay: LightingCircuit["relay"]): Edit =>
+  setCircuit(run, "relay", relay);
 
 /** Adds an entry at the end of its list. */
 export function append<E extends CollectionName>(job: Job, entity: E, value: Collections[E]): Edit {
@@ -46,7 +51,7 @@ export function adoptPart(job: Job, part: Part): Edit[] {
 /** Adds lamps of one part to a run, labelled in order. `mint` hands in fresh ids. */
 export function addLamps(
   job: Job,
-  run: Run,
+  run: LightingCircuit,
   part: Part,
   count: number,
   place: (typeof LAMP_PLACES)[number],
@@ -98,7 +103,7 @@ export const removeLamp = (job: Job, lampId: LampId): Edit[] => [
 ];
 
 /** Removes a run and the lamps on it. */
-export function removeRun(job: Job, runId: RunId): Edit[] {
+export function removeCircuit(job: Job, runId: CircuitId): Edit[] {
   return [
     ...job.deviations
       .filter((d) => d.runId === runId || d.otherRunId === runId)
@@ -130,15 +135,15 @@ export function removeConnector(job: Job, connectorId: string): Edit[] {
 function freeFeeds(job: Job, goes: (feed: Feed) => boolean): Edit[] {
   const feed = firstFeed(job.vehicle);
   return [
-    ...job.runs.filter((run) => goes(run.feed)).map((run) => setRun(run.id, "feed", feed)),
+    ...job.runs.filter((run) => goes(run.feed)).map((run) => setCircuit(run.id, "feed", feed)),
     ...job.supplies.filter((s) => goes(s.feed)).map((s) => setSupply(s.id, "feed", feed)),
-    ...job.controls.filter((c) => goes(c.feed)).map((c) => setControl(c.id, "feed", feed)),
+    ...job.controls.filter((c) => goes(c.feed)).map((c) => setKitSwitch(c.id, "feed", feed)),
   ];
 }
 
 export function removePin(job: Job, pinId: string): Edit[] {
   const freed = job.runs.flatMap((run): Edit[] =>
-    run.tapPinId === pinId ? [setRun(run.id, "tapPinId", null)] : [],
+    run.tapPinId === pinId ? [setCircuit(run.id, "tapPinId", null)] : [],
   );
   return [
     ...freeFeeds(job, (feed) => feed.kind === "pin" && feed.pinId === pinId),
@@ -152,10 +157,10 @@ export const setSupply = <F extends keyof Supply>(id: SupplyId, field: F, value:
   ({ kind: "set", entity: "supply", id, field, value }) as unknown as Edit;
 
 /** Sets one field of a control of the kit. */
-export const setControl = <F extends keyof Control>(
-  id: ControlId,
+export const setKitSwitch = <F extends keyof KitSwitch>(
+  id: KitSwitchId,
   field: F,
-  value: Control[F],
+  value: KitSwitch[F],
 ): Edit => ({ kind: "set", entity: "control", id, field, value }) as unknown as Edit;
 
 /** Removes a supply; what it fed goes back to the vehicle's own source. */
@@ -166,7 +171,7 @@ export const removeSupply = (job: Job, supplyId: SupplyId): Edit[] => [
   ),
   ...job.runs
     .filter((run) => run.throughId === supplyId)
-    .map((run) => setRun(run.id, "throughId", "")),
+    .map((run) => setCircuit(run.id, "throughId", "")),
   ...forgetWires(job, supplyId),
   { kind: "remove", entity: "supply", id: supplyId },
 ];
@@ -178,10 +183,10 @@ const forgetWires = (job: Job, ownerId: string): Edit[] =>
     .map((choice): Edit => ({ kind: "remove", entity: "wireChoice", id: choice.id }));
 
 /** Removes a control of the kit; what sat in its switch gets one of its own. */
-export const removeControl = (job: Job, controlId: ControlId): Edit[] => [
+export const removeKitSwitch = (job: Job, controlId: KitSwitchId): Edit[] => [
   ...job.controls
     .filter((c) => c.housing === controlId)
-    .map((c) => setControl(c.id, "housing", "")),
+    .map((c) => setKitSwitch(c.id, "housing", "")),
   ...forgetWires(job, controlId),
   { kind: "remove", entity: "control", id: controlId },
 ];

@@ -30,7 +30,7 @@ function meet(a: Touch, b: Touch): boolean {
   return sameEntry && (a.field === null || b.field === null || a.field === b.field);
 }
 
-export interface Clash {
+export interface Conflict {
   readonly mine: Edit;
   readonly theirs: Edit;
 }
@@ -39,8 +39,8 @@ export interface Clash {
  * Pairs of edits by two people that want different things of the same place. Edits that
  * set the same field to the same value agree and are no clash.
  */
-export function clashes(mine: readonly Edit[], theirs: readonly Edit[]): Clash[] {
-  const found: Clash[] = [];
+export function clashes(mine: readonly Edit[], theirs: readonly Edit[]): Conflict[] {
+  const found: Conflict[] = [];
   for (const my of mine) {
     const last = theirs.findLast((their) =>
       touchOf(my).some((a) => touchOf(their).some((b) => meet(a, b))),

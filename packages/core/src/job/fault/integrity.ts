@@ -1,18 +1,18 @@
 import { photometryFault } from "../../photometry/index.ts";
 import type { Part } from "../../part/index.ts";
 import { findGauge, parseWireColour } from "../../wire/index.ts";
-import { isFact, type Fact } from "../../quantity/index.ts";
+import { isBoundedValue, type BoundedValue } from "../../quantity/index.ts";
 import { ID_PATTERN } from "../ids.ts";
 import type { Fault } from "./fault.ts";
 import { fitFaults } from "./fitFaults.ts";
-import { RUN_DEVIATIONS, type Deviation, type Job, type WIRE_DEVIATIONS } from "../job.ts";
+import { RUN_DEVIATIONS, type WiringDeviation, type Job, type WIRE_DEVIATIONS } from "../job.ts";
 import { OWN_LISTS, OWN_LIST_NAMES } from "../lists.ts";
 import { kitFaults } from "./kitFaults.ts";
 import { leadFaults, wireFaults } from "./wireFaults.ts";
-import { LAMP_LIGHTS, type Lamp, type Run } from "../record/wiring.ts";
+import { LAMP_LIGHTS, type Lamp, type LightingCircuit } from "../record/wiring.ts";
 import { feedFaults, fusePinFaults, supplyFaults, wirePinFaults } from "./supplyFaults.ts";
 
-function factFaults(path: string, fact: Fact): Fault[] {
+function factFaults(path: string, fact: BoundedValue): Fault[] {
   const { low, value, high } = fact;
   if (!(low <= value && value <= high)) {
     return [
@@ -31,7 +31,8 @@ const factsRight = new WeakSet<object>();
 /** Whether any fact in the document is out of bounds: a look without words, at what an edit made new. */
 function hasFactFault(node: unknown): boolean {
   if (typeof node !== "object" || node === null || factsRight.has(node)) return false;
-  if (isFact(node)) return !(0 <= node.low && node.low <= node.value && node.value <= node.high);
+  if (isBoundedValue(node))
+    return !(0 <= node.low && node.low <= node.value && node.value <= node.high);
   for (const key in node) if (hasFactFault((node as Record<string, unknown>)[key])) return true;
   factsRight.add(node);
   return false;
@@ -39,7 +40,7 @@ function hasFactFault(node: unknown): boolean {
 
 /** Every fact in the document, found by shape, so that none can be forgotten. */
 function allFactFaults(path: string, node: unknown): Fault[] {
-  if (isFact(node)) return factFaults(path, node);
+  if (isBoundedValue(node)) return factFaults(path, node);
   if (Array.isArray(node)) return node.flatMap((v, i) => allFactFaults(`${path}[${i}]`, v));
   if (typeof node !== "object" || node === null) return [];
   return Object.entries(node).flatMap(([key, v]) =>
@@ -117,7 +118,7 @@ function lightFaults(lamp: Lamp, part: Part | undefined, path: string): Fault[] 
 }
 
 /** The module that a circuit goes through must be one that is plugged in. */
-function throughFaults(job: Job, run: Run, path: string): Fault[] {
+function throughFaults(job: Job, run: LightingCircuit, path: string): Fault[] {
   if (run.throughId === "") return [];
   const supply = job.supplies.find((s) => s.id === run.throughId);
   const part = job.parts.find((p) => p.id === supply?.partId);
@@ -126,7 +127,7 @@ function throughFaults(job: Job, run: Run, path: string): Fault[] {
     : [lacks(`${path}.throughId`, "plug-in module", run.throughId)];
 }
 
-function runFaults(job: Job, run: Run, path: string): Fault[] {
+function runFaults(job: Job, run: LightingCircuit, path: string): Fault[] {
   const pins = new Set<string>(job.vehicle.pins.map((p) => p.id));
   const part = (id: string) => job.parts.find((p) => p.id === id);
   const faults: Fault[] = [];
@@ -255,9 +256,10 @@ export function integrityFaults(job: Job): Fault[] {
   ];
 }
 
-const isBetweenRuns = (d: Deviation): boolean => RUN_DEVIATIONS.some((kind) => kind === d.kind);
+const isBetweenRuns = (d: WiringDeviation): boolean =>
+  RUN_DEVIATIONS.some((kind) => kind === d.kind);
 
-function deviationFaults(d: Deviation, path: string, runs: ReadonlySet<string>): Fault[] {
+function deviationFaults(d: WiringDeviation, path: string, runs: ReadonlySet<string>): Fault[] {
   const faults: Fault[] = [];
   if (!runs.has(d.runId)) faults.push(lacks(`${path}.runId`, "run", d.runId));
   if (isBetweenRuns(d)) {
@@ -268,7 +270,9 @@ function deviationFaults(d: Deviation, path: string, runs: ReadonlySet<string>):
     }
     return faults;
   }
-  const needed: Readonly<Record<(typeof WIRE_DEVIATIONS)[number], readonly (keyof Deviation)[]>> = {
+  const needed: Readonly<
+    Record<(typeof WIRE_DEVIATIONS)[number], readonly (keyof WiringDeviation)[]>
+  > = {
     endMoved: ["wire", "at"],
     endsSwapped: ["wire", "otherWire"],
     wireMissing: ["wire"],

@@ -1,7 +1,7 @@
 import { BLADE_FUSE_RATINGS_A } from "../../protection/index.ts";
 import { findGauge } from "../../wire/index.ts";
 import type { Job } from "../job.ts";
-import type { Control, Feed, FusePin } from "../record/wiring.ts";
+import type { KitSwitch, Feed, FusePin } from "../record/wiring.ts";
 import type { Fault } from "./fault.ts";
 
 const lacks = (path: string, what: string, id: string): Fault => ({
@@ -72,7 +72,7 @@ function inRing(job: Job, id: string): boolean {
 }
 
 /** A control sits in the switch of another that has one of its own. */
-function housingFaults(job: Job, control: Control, path: string): Fault[] {
+function housingFaults(job: Job, control: KitSwitch, path: string): Fault[] {
   if (control.housing === "") return [];
   const host = job.controls.find((c) => c.id === control.housing);
   return host && host.id !== control.id && host.housing === ""

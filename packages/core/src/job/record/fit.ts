@@ -1,4 +1,4 @@
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 import type {
   BondId,
   FastenerId,
@@ -13,7 +13,7 @@ import type {
 export const STEP_STATES = ["on", "off", "back"] as const;
 
 /** One thing that comes off the vehicle, and goes back on. */
-export interface StripStep {
+export interface TeardownStep {
   readonly id: StepId;
   readonly name: string;
   /** What has to be off before it. */
@@ -65,7 +65,7 @@ export interface Fastener {
 }
 
 /** A plug that is parted before a panel lifts. */
-export interface StripPlug {
+export interface TeardownPlug {
   readonly id: string;
   readonly stepId: StepId;
   readonly name: string;
@@ -175,11 +175,11 @@ export interface Mount {
   readonly lampId: LampId;
   readonly side: (typeof MOUNT_SIDES)[number];
   /** Middle of the lamp from the vehicle's centreline. */
-  readonly outM: Fact;
+  readonly outM: BoundedValue;
   /** Middle of the lamp above level ground. */
-  readonly heightM: Fact;
+  readonly heightM: BoundedValue;
   /** Behind the vehicle's foremost point. */
-  readonly backM: Fact;
+  readonly backM: BoundedValue;
   /** The bracket's own hand. */
   readonly hand: (typeof HANDS)[number];
   /** Beam above (+) or below (−) level, as found and as wanted, in degrees. */

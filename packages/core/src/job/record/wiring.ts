@@ -1,15 +1,15 @@
 import type { Behaviour } from "../../part/behaviour.ts";
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 import type { Condition, Input } from "../condition.ts";
 import type {
   ConnectorId,
-  ControlId,
+  KitSwitchId,
   HarnessId,
   LampId,
   PartId,
   PinId,
   PlaceId,
-  RunId,
+  CircuitId,
   SupplyId,
 } from "../ids.ts";
 
@@ -25,7 +25,7 @@ export interface Lamp {
   readonly id: LampId;
   readonly label: string;
   readonly partId: PartId;
-  readonly runId: RunId;
+  readonly runId: CircuitId;
   readonly place: (typeof LAMP_PLACES)[number];
   /** Which of its part's lights this is: one of LAMP_LIGHTS, or the name of one of its further lights. */
   readonly light: string;
@@ -71,8 +71,8 @@ export interface Supply {
   readonly fuse: FusePin;
   /** Pinned wire size as designated, or null. */
   readonly wire: string | null;
-  readonly fuseAtM: Fact;
-  readonly feedM: Fact;
+  readonly fuseAtM: BoundedValue;
+  readonly feedM: BoundedValue;
   /** Which side of the lamp a box's channels switch, where this job sets it; "part" for as it comes. */
   readonly switches: (typeof SUPPLY_SWITCHING)[number];
   /** Place on the route map; "" for where the electrics are. */
@@ -83,8 +83,8 @@ export interface Supply {
  * A control that comes with the kit, where the vehicle has no wire for a signal: a turn
  * switch (left, right), a hazard switch, a horn button, a brake switch.
  */
-export interface Control {
-  readonly id: ControlId;
+export interface KitSwitch {
+  readonly id: KitSwitchId;
   readonly name: string;
   /** Positions; one at a time where there are several. */
   readonly inputs: readonly Input[];
@@ -92,12 +92,12 @@ export interface Control {
   /** Poles in each position: with fewer than it has runs to work, their feeds are tied together. */
   readonly poles: number;
   readonly feed: Feed;
-  readonly feedM: Fact;
+  readonly feedM: BoundedValue;
   readonly fuse: FusePin;
   /** Pinned wire size of its feed as designated, or null. */
   readonly wire: string | null;
   /** Control in whose switch it sits: turn, lights and horn on one stalk; "" for a switch of its own. */
-  readonly housing: ControlId | "";
+  readonly housing: KitSwitchId | "";
   /** Springs back when it is let go. */
   readonly momentary: boolean;
   /** Gives its feed on, or ties what hangs on it to the negative: a horn button grounds the coil. */
@@ -121,8 +121,8 @@ export const RETURN_CHOICES = ["chassis", "wire", "block"] as const;
 export const ARRANGEMENTS = ["parallel", "series"] as const;
 
 /** Lamps (or horns, heaters, outlets) that are fed and controlled together. */
-export interface Run {
-  readonly id: RunId;
+export interface LightingCircuit {
+  readonly id: CircuitId;
   readonly name: string;
   readonly feed: Feed;
   /** Channel of the box it is fed from, or of the module it goes through; 0 for the next free one. */
@@ -150,17 +150,17 @@ export interface Run {
   /** Pinned wire to take the trigger from, or null. */
   readonly tapPinId: PinId | null;
   /** Cable from the battery's positive post to the fuse. */
-  readonly fuseAtM: Fact;
+  readonly fuseAtM: BoundedValue;
   /** From the fuse to the relay, or to the switch where there is no relay. */
-  readonly feedM: Fact;
+  readonly feedM: BoundedValue;
   /** From the relay (or switch) to the splice where lamps part. */
-  readonly loadM: Fact;
+  readonly loadM: BoundedValue;
   /** From the splice to each lamp. */
-  readonly branchM: Fact;
+  readonly branchM: BoundedValue;
   /** From the relay's coil to the switch. */
-  readonly controlM: Fact;
+  readonly controlM: BoundedValue;
   /** From the switch or coil to the wire that triggers it. */
-  readonly tapM: Fact;
+  readonly tapM: BoundedValue;
   /** Places on the route map; "" for the usual one, and for the splice that costs least wire. */
   readonly relayAt: PlaceId | "";
   readonly switchAt: PlaceId | "";
@@ -202,5 +202,5 @@ export interface WireChoice {
   /** As designated; "" as the plan sizes it. */
   readonly gaugeId: string;
   /** Its own length where that is given, as a harness's is; null as the plan has it. */
-  readonly lengthM: Fact | null;
+  readonly lengthM: BoundedValue | null;
 }

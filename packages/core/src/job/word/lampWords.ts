@@ -1,5 +1,5 @@
 import type { Job } from "../job.ts";
-import type { RunId } from "../ids.ts";
+import type { CircuitId } from "../ids.ts";
 import type { Lamp } from "../record/wiring.ts";
 
 /** Where a lamp sits, as it is said in a sentence. */
@@ -12,7 +12,7 @@ export const PLACE_WORDS: Readonly<Record<Lamp["place"], string>> = {
 };
 
 /** Lamps of a circuit by what they are, "2 × 30 W spot pod"; with `where`, by their place as well. */
-export function lampsText(job: Job, runId: RunId, where: boolean): string {
+export function lampsText(job: Job, runId: CircuitId, where: boolean): string {
   const counts = new Map<string, number>();
   for (const lamp of job.lamps.filter((l) => l.runId === runId)) {
     const name = job.parts.find((p) => p.id === lamp.partId)?.name ?? lamp.label;

@@ -1,9 +1,10 @@
-import { asId, type RunId } from "../ids.ts";
+import { asId, type CircuitId } from "../ids.ts";
 import type { Job } from "../job.ts";
 import type { Harness } from "../record/wiring.ts";
 
 /** A harness as owner of elements: no id of a document has a dot in it. */
-export const harnessOwner = ({ id }: Pick<Harness, "id">): RunId => asId<RunId>(`harness.${id}`);
+export const harnessOwner = ({ id }: Pick<Harness, "id">): CircuitId =>
+  asId<CircuitId>(`harness.${id}`);
 
 /** The harness that owns an element or a unit; undefined where no harness does. */
 export const harnessOf = (job: Job, ownerId: string): Harness | undefined =>

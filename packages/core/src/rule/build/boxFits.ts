@@ -18,7 +18,7 @@ export const boxFits: Rule = {
           ? [{ run, said, channel: channelOf(job, said) }]
           : [];
       });
-      const totalA = circuit.trunks.find((t) => t.ownerId === ownerOf(supply.id))?.drawA.mid ?? 0;
+      const totalA = circuit.feeders.find((t) => t.ownerId === ownerOf(supply.id))?.drawA.mid ?? 0;
       const place = { runId: ownerOf(supply.id), elementId: null, words: supply.name };
       const made: Found[] = [];
       const stop = (title: string, label: string, value: string, limit: string, why: string) =>

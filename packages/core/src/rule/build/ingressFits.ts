@@ -1,5 +1,5 @@
 import { loadsOf } from "../../synthesis/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Found, type Rule } from "../finding.ts";
 
 /** Second figure that stands up to splashes from every side: IEC 60529. */
 const SPLASH = 4;
@@ -15,7 +15,7 @@ export const ingressFits: Rule = {
   id: "ingress-fits",
   source: "IEC 60529 (from memory)",
   check: (context) =>
-    builtRuns(context).flatMap(({ run }): Found[] =>
+    builtCircuits(context).flatMap(({ run }): Found[] =>
       loadsOf(context.job, run)
         .filter(({ lamp, part }) => {
           const water = waterOf(part.ingress);
@@ -23,7 +23,11 @@ export const ingressFits: Rule = {
         })
         .slice(0, 1)
         .map(({ lamp, part }): Found => ({
-          ...{ rule: "ingress-fits", severity: "fix", place: placeOfRun(run, null, lamp.label) },
+          ...{
+            rule: "ingress-fits",
+            severity: "fix",
+            place: placeOfCircuit(run, null, lamp.label),
+          },
           title: "Not sealed for where it sits",
           figures: [{ label: "rating", value: part.ingress, limit: `IPX${SPLASH} or better` }],
           why: "Outside it meets spray, road salt and the pressure washer. Seal it, move it inside, or take a sealed one.",

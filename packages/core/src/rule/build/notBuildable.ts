@@ -1,8 +1,8 @@
 import { ownerName } from "../../job/index.ts";
-import type { Gap } from "../../circuit/index.ts";
+import type { SynthesisIssue } from "../../circuit/index.ts";
 import type { Rule, Severity } from "../finding.ts";
 
-const TITLES: Readonly<Record<Gap["kind"], string>> = {
+const TITLES: Readonly<Record<SynthesisIssue["kind"], string>> = {
   tapUnknown: "No wire known to trigger it",
   conditionNotBuildable: "Condition needs more than one relay",
   noLoads: "Nothing on this circuit",
@@ -15,7 +15,7 @@ const TITLES: Readonly<Record<Gap["kind"], string>> = {
   wireNowhere: "A wire that ends nowhere",
 };
 
-const WHY: Readonly<Record<Gap["kind"], string>> = {
+const WHY: Readonly<Record<SynthesisIssue["kind"], string>> = {
   tapUnknown:
     "Find the wire with a meter, write it into the connector map with who found it, and it is there for next time.",
   conditionNotBuildable:
@@ -36,14 +36,14 @@ const WHY: Readonly<Record<Gap["kind"], string>> = {
     "A switching driver takes more current as its voltage falls, so in a string one lamp takes all of it and the others go out. Lamps of dies and resistors, or bulbs, may stand in series.",
 };
 
-const SEVERITIES: Readonly<Partial<Record<Gap["kind"], Severity>>> = {
+const SEVERITIES: Readonly<Partial<Record<SynthesisIssue["kind"], Severity>>> = {
   noLoads: "note",
   returnNotPossible: "fix",
   plugNotPossible: "fix",
   wireNowhere: "fix",
 };
 
-const severityOf = (kind: Gap["kind"]): Severity => SEVERITIES[kind] ?? "stop";
+const severityOf = (kind: SynthesisIssue["kind"]): Severity => SEVERITIES[kind] ?? "stop";
 
 /** Whatever synthesis could not do is said here, so that no run is silently incomplete. */
 export const notBuildable: Rule = {

@@ -3,16 +3,16 @@ import { endWords, unitAt, wireEnds } from "../../circuit/index.ts";
 import {
   asId,
   ownerName,
-  type Deviation,
+  type WiringDeviation,
   type ElementId,
   type Job,
   type NodeId,
-  type RunId,
+  type CircuitId,
 } from "../../job/index.ts";
 import { deviationLacks } from "../../synthesis/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
-const TITLES: Readonly<Record<Deviation["kind"], string>> = {
+const TITLES: Readonly<Record<WiringDeviation["kind"], string>> = {
   lampsSwapped: "Lamps on each other's feed",
   joined: "Feeds tied together",
   thinSharedReturn: "One thin return for two circuits",
@@ -24,7 +24,7 @@ const TITLES: Readonly<Record<Deviation["kind"], string>> = {
   tied: "Two terminals tied together",
 };
 
-const WHY: Readonly<Record<Deviation["kind"], string>> = {
+const WHY: Readonly<Record<WiringDeviation["kind"], string>> = {
   lampsSwapped: "Left shows right, or tail shows brake: whoever follows is told the wrong thing.",
   joined:
     "What turns one on turns the other on too. Hazards want a double-pole switch, so that the sides stay apart when they are off.",
@@ -46,7 +46,7 @@ function wireWords(circuit: Circuit, id: string): string {
 }
 
 /** Terminals that it names, as people say them, with whose they are; one that is no more by the name it had. */
-function atWords(job: Job, circuit: Circuit, { at, otherAt, runId }: Deviation): string[] {
+function atWords(job: Job, circuit: Circuit, { at, otherAt, runId }: WiringDeviation): string[] {
   const words = [at, otherAt].flatMap((node) => {
     if (node === "") return [];
     const end = asId<NodeId>(node);
@@ -59,8 +59,8 @@ function atWords(job: Job, circuit: Circuit, { at, otherAt, runId }: Deviation):
   return words.length === 0 ? [] : [`on ${words.join(" and ")}`];
 }
 
-function placeWords(job: Job, circuit: Circuit, d: Deviation): string {
-  const name = (id: RunId | ""): string => job.runs.find((r) => r.id === id)?.name ?? id;
+function placeWords(job: Job, circuit: Circuit, d: WiringDeviation): string {
+  const name = (id: CircuitId | ""): string => job.runs.find((r) => r.id === id)?.name ?? id;
   if (d.otherRunId !== "") return `${name(d.runId)} and ${name(d.otherRunId)}`;
   const said = [
     ...[d.wire, d.otherWire].filter((id) => id !== "").map((id) => wireWords(circuit, id)),

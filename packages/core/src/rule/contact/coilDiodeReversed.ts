@@ -1,23 +1,23 @@
 import { controlPath, elementsOf } from "../../circuit/index.ts";
-import { setRun } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { setCircuit } from "../../job/index.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 
 export const coilDiodeReversed: Rule = {
   id: "coil-diode-reversed",
   source: "DIN 72552 terminals; common practice: with a diode, 86 is the positive side",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) =>
+    builtCircuits(context).flatMap(({ run, made }) =>
       elementsOf(context.circuit, controlPath(made), "coil")
         .filter((coil) => coil.part.diode && coil.plusTerminal === "85")
         .map((coil) => ({
           rule: "coil-diode-reversed",
           severity: "stop" as const,
-          place: placeOfRun(run, coil.id, `coil of ${coil.part.name}`),
+          place: placeOfCircuit(run, coil.id, `coil of ${coil.part.name}`),
           title: "Coil diode the wrong way round",
           figures: [{ label: "positive on", value: "85", limit: "86" }],
           why: "The diode conducts instead of the coil: the trigger wire is shorted to ground, its fuse opens and the relay never pulls in.",
           remedies: [
-            { label: "Put the positive on 86", edits: [setRun(run.id, "coilPlus", "auto")] },
+            { label: "Put the positive on 86", edits: [setCircuit(run.id, "coilPlus", "auto")] },
           ],
         })),
     ),

@@ -1,14 +1,14 @@
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
 import { GENERIC_RELAY } from "../../part/index.ts";
-import { setRun } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { setCircuit } from "../../job/index.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 
 export const contactOverRating: Rule = {
   id: "contact-over-rating",
   source: "common practice; ISO 7588-1 for the relay's form",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const [contact] = elementsOf(context.circuit, made.out, "contact");
       const draw = made.drawA.mid;
       if (!contact || draw <= contact.part.contactA) return [];
@@ -16,7 +16,7 @@ export const contactOverRating: Rule = {
         {
           rule: "contact-over-rating",
           severity: "stop" as const,
-          place: placeOfRun(run, contact.id, contact.part.name),
+          place: placeOfCircuit(run, contact.id, contact.part.name),
           title: `${decimal(draw)} A through a ${decimal(contact.part.contactA)} A relay`,
           figures: [
             {
@@ -29,7 +29,12 @@ export const contactOverRating: Rule = {
           remedies:
             run.relayPartId === null || draw > GENERIC_RELAY.contactA
               ? []
-              : [{ label: "Plan with a 30 A relay", edits: [setRun(run.id, "relayPartId", null)] }],
+              : [
+                  {
+                    label: "Plan with a 30 A relay",
+                    edits: [setCircuit(run.id, "relayPartId", null)],
+                  },
+                ],
         },
       ];
     }),

@@ -1,19 +1,19 @@
 import { decimal } from "../../quantity/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 import { ownFeed } from "../source/ownFeed.ts";
 
 export const loadOnIgnition: Rule = {
   id: "load-on-ignition",
   source: "common practice",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       if (made.source.kind !== "pin" || made.source.pin.family !== "ignition") return [];
       const { pin } = made.source;
       return [
         {
           rule: "load-on-ignition",
           severity: "stop" as const,
-          place: placeOfRun(run, made.out[0] ?? null, pin.carries),
+          place: placeOfCircuit(run, made.out[0] ?? null, pin.carries),
           title: "Load on the ignition circuit",
           figures: [
             {

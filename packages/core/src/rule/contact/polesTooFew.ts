@@ -1,5 +1,5 @@
-import { inputWord, setControl, ownerName } from "../../job/index.ts";
-import { ownerOf, runsOnControl } from "../../synthesis/index.ts";
+import { inputWord, setKitSwitch, ownerName } from "../../job/index.ts";
+import { ownerOf, circuitsOnSwitch } from "../../synthesis/index.ts";
 import type { Rule } from "../finding.ts";
 
 /** A control with fewer poles than runs ties their feeds together, pressed or not. */
@@ -9,7 +9,7 @@ export const polesTooFew: Rule = {
   check: ({ job, circuit }) =>
     job.controls.flatMap((control) => {
       const tied = control.inputs.flatMap((input) => {
-        const runs = runsOnControl(circuit, control, input);
+        const runs = circuitsOnSwitch(circuit, control, input);
         return runs.length > control.poles ? [{ input, runs }] : [];
       });
       const [first] = tied;
@@ -36,7 +36,7 @@ export const polesTooFew: Rule = {
           remedies: [
             {
               label: `Fit a switch with ${first.runs.length} poles`,
-              edits: [setControl(control.id, "poles", first.runs.length)],
+              edits: [setKitSwitch(control.id, "poles", first.runs.length)],
             },
           ],
         },

@@ -1,14 +1,14 @@
 import { decimal } from "../../quantity/index.ts";
 import { inputWord } from "../../job/index.ts";
 import { tapCarries } from "../../synthesis/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 import { ownFeed } from "../source/ownFeed.ts";
 
 export const relayMissing: Rule = {
   id: "relay-missing",
   source: "common practice",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const [signal] = made.signals;
       if (made.coil || !signal || run.feed.kind !== "battery") return [];
       // A kit's own control is rated for what it carries; only a factory wire is not.
@@ -20,7 +20,7 @@ export const relayMissing: Rule = {
         {
           rule: "relay-missing",
           severity: "stop" as const,
-          place: placeOfRun(run, made.out[0] ?? null, carries),
+          place: placeOfCircuit(run, made.out[0] ?? null, carries),
           title: `${decimal(made.drawA.mid)} A taken from the ${inputWord(signal)} wire without a relay`,
           figures: [
             {

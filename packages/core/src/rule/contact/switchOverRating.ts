@@ -1,13 +1,13 @@
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
 import { pinFuse, pinRelay } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 
 export const switchOverRating: Rule = {
   id: "switch-over-rating",
   source: "common practice",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const [gate] = elementsOf(context.circuit, made.out, "switch");
       const draw = made.drawA.mid;
       if (!gate || draw <= gate.part.contactA) return [];
@@ -15,7 +15,7 @@ export const switchOverRating: Rule = {
         {
           rule: "switch-over-rating",
           severity: "stop" as const,
-          place: placeOfRun(run, gate.id, gate.part.name),
+          place: placeOfCircuit(run, gate.id, gate.part.name),
           title: `${decimal(draw)} A through a ${decimal(gate.part.contactA)} A switch`,
           figures: [
             {

@@ -1,4 +1,4 @@
-import { elementOf, type Element, type Root, type RunCircuit } from "../../circuit/index.ts";
+import { elementOf, type Element, type Root, type LaidCircuit } from "../../circuit/index.ts";
 import { boxOf, type ElementId } from "../../job/index.ts";
 import { ratedVOf, type Part } from "../../part/index.ts";
 import { decimal } from "../../quantity/index.ts";
@@ -37,7 +37,7 @@ function breaksIn(
 }
 
 /** Most volts of a lane to a coil: those of the wire it is tapped from, or of the run's own feed. */
-function laneVolts({ job, circuit }: RuleContext, run: RunCircuit, ids: readonly ElementId[]) {
+function laneVolts({ job, circuit }: RuleContext, run: LaidCircuit, ids: readonly ElementId[]) {
   const tap = ids.map((id) => elementOf(circuit, id)).find((e) => e.kind === "tap");
   const root: Root =
     tap?.kind !== "tap"
@@ -61,12 +61,12 @@ function breaksOf(context: RuleContext): Breaks[] {
       ),
     ];
   });
-  const trunks = circuit.trunks.flatMap((trunk) => {
-    const at = trunk.path.findIndex((id) => elementOf(circuit, id).kind === "converter");
-    const before = at < 0 ? trunk.path : trunk.path.slice(0, at);
-    return breaksIn(context, before, rangeOfRoot(job, trunk.feedRoot).highV, "stop");
+  const feeders = circuit.feeders.flatMap((feeder) => {
+    const at = feeder.path.findIndex((id) => elementOf(circuit, id).kind === "converter");
+    const before = at < 0 ? feeder.path : feeder.path.slice(0, at);
+    return breaksIn(context, before, rangeOfRoot(job, feeder.feedRoot).highV, "stop");
   });
-  return [...runs, ...trunks];
+  return [...runs, ...feeders];
 }
 
 /** Contacts, plugs and boxes held against the direct voltage that they have to break. */
@@ -98,15 +98,15 @@ export const voltsOverRating: Rule = {
         },
       ];
     });
-    const boxes = circuit.trunks.flatMap((trunk): Found[] => {
-      const part = boxOf(job, trunk.ownerId);
-      const volts = rangeOfRoot(job, trunk.feedRoot).highV;
+    const boxes = circuit.feeders.flatMap((feeder): Found[] => {
+      const part = boxOf(job, feeder.ownerId);
+      const volts = rangeOfRoot(job, feeder.feedRoot).highV;
       if (!part || volts <= ratedVOf(part)) return [];
       return [
         {
           rule: "volts-over-rating",
           severity: "stop",
-          place: { runId: trunk.ownerId, elementId: null, words: trunk.name },
+          place: { runId: feeder.ownerId, elementId: null, words: feeder.name },
           title: "Breaks fewer volts than it is fed with",
           figures: [
             {

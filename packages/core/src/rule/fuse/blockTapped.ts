@@ -1,5 +1,5 @@
 import { decimal } from "../../quantity/index.ts";
-import { asId, setRun, setSupply, type Feed, type RunId } from "../../job/index.ts";
+import { asId, setCircuit, setSupply, type Feed, type CircuitId } from "../../job/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
 /** Why nobody should tap a block: what it does to the blocks in Ah, in volts and in years. */
@@ -12,11 +12,11 @@ export const blockTapped: Rule = {
     const tapped = [
       ...job.runs
         .filter((run) => run.feed.kind === "block")
-        .map((run) => ({ id: run.id, name: run.name, edit: setRun(run.id, "feed", pack) })),
+        .map((run) => ({ id: run.id, name: run.name, edit: setCircuit(run.id, "feed", pack) })),
       ...job.supplies
         .filter((s) => s.feed.kind === "block")
         .map((s) => ({
-          id: asId<RunId>(s.id),
+          id: asId<CircuitId>(s.id),
           name: s.name,
           edit: setSupply(s.id, "feed", pack),
         })),

@@ -1,5 +1,5 @@
 import { elementsOf } from "../../circuit/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 import { ownFeed } from "../source/ownFeed.ts";
 
 /** A way that switches ground does nothing to a lamp that its mount has grounded already. */
@@ -7,7 +7,7 @@ export const bodyGround: Rule = {
   id: "body-ground",
   source: "common practice",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const switchesGround = elementsOf(context.circuit, made.back, "contact").length > 0;
       if (!switchesGround) return [];
       const lamps = made.branches.flatMap((b) => elementsOf(context.circuit, [b.load], "load"));
@@ -17,7 +17,7 @@ export const bodyGround: Rule = {
         {
           rule: "body-ground",
           severity: "stop" as const,
-          place: placeOfRun(run, grounded.id, grounded.label),
+          place: placeOfCircuit(run, grounded.id, grounded.label),
           title: "A hub that switches ground cannot turn this lamp off",
           figures: [],
           why: "Its body is its negative and its mount is grounded: it is lit as long as it is fed. Feed it from something that switches the positive, or mount it insulated.",

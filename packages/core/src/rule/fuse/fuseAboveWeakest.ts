@@ -1,11 +1,17 @@
 import { decimal } from "../../quantity/index.ts";
 import { carriesA, elementOf, powerPath, unitAt, type Element } from "../../circuit/index.ts";
-import { pinFuse, pinWire, type Edit, type ElementId, type Run } from "../../job/index.ts";
+import {
+  pinFuse,
+  pinWire,
+  type Edit,
+  type ElementId,
+  type LightingCircuit,
+} from "../../job/index.ts";
 import { LIMIT_SHARE } from "../../part/index.ts";
 import { insideOf } from "../../unit/index.ts";
 import {
-  builtRuns,
-  placeOfRun,
+  builtCircuits,
+  placeOfCircuit,
   type Found,
   type Remedy,
   type Rule,
@@ -31,7 +37,7 @@ function wordsOf({ element, limitA }: Weak): string {
   return `${words} carries ${decimal(limitA)} A`;
 }
 
-function remedies(run: Run): Remedy[] {
+function remedies(run: LightingCircuit): Remedy[] {
   const edits: Edit[] = [];
   if (run.fuse.kind === "rating" || run.fuse.kind === "breaker")
     edits.push(pinFuse(run.id, { kind: "auto" }));
@@ -43,7 +49,11 @@ function remedies(run: Run): Remedy[] {
   return made;
 }
 
-function checkPath(context: RuleContext, run: Run, path: readonly ElementId[]): Found[] {
+function checkPath(
+  context: RuleContext,
+  run: LightingCircuit,
+  path: readonly ElementId[],
+): Found[] {
   // What lies behind several fuses is protected by the smallest of them.
   let fuseA = Infinity;
   let weak: Weak | null = null;
@@ -67,7 +77,7 @@ function checkPath(context: RuleContext, run: Run, path: readonly ElementId[]): 
     {
       rule: fuseAboveWeakest.id,
       severity: "stop",
-      place: placeOfRun(run, weak.element.id, wordsOf(weak)),
+      place: placeOfCircuit(run, weak.element.id, wordsOf(weak)),
       title: `${decimal(ratingA)} A fuse is above what it protects`,
       figures: [
         {
@@ -86,7 +96,7 @@ export const fuseAboveWeakest: Rule = {
   id: "fuse-above-weakest",
   source: "common practice; ampacity after IEC 60204-1 table 6 (from memory)",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => [
+    builtCircuits(context).flatMap(({ run, made }) => [
       ...checkPath(context, run, powerPath(made)),
       ...(made.coil?.lanes ?? []).flatMap((lane) => checkPath(context, run, lane.ids)),
     ]),

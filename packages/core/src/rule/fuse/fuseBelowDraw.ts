@@ -1,13 +1,13 @@
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
 import { pinFuse } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 
 export const fuseBelowDraw: Rule = {
   id: "fuse-below-draw",
   source: "common practice; ISO 8820-3 (a blade fuse must hold its rating, 110 % for 100 h)",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const [fuse] = elementsOf(context.circuit, made.out, "fuse");
       const draw = made.drawA.high;
       if (!fuse || draw <= 0) return [];
@@ -19,7 +19,7 @@ export const fuseBelowDraw: Rule = {
         {
           rule: "fuse-below-draw",
           severity: over ? ("stop" as const) : ("note" as const),
-          place: placeOfRun(run, fuse.id, `${decimal(fuse.ratingA)} A fuse`),
+          place: placeOfCircuit(run, fuse.id, `${decimal(fuse.ratingA)} A fuse`),
           title: over
             ? `${decimal(fuse.ratingA)} A fuse opens in use`
             : `Fuse loaded to ${decimal((100 * draw) / fuse.ratingA, 0)} %`,

@@ -1,7 +1,7 @@
 import { decimal, measured } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
-import { pinFuse, setRun } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Rule } from "../finding.ts";
+import { pinFuse, setCircuit } from "../../job/index.ts";
+import { builtCircuits, placeOfCircuit, type Rule } from "../finding.ts";
 
 /** Farthest a fuse may sit from the battery, in m. */
 const FARTHEST_M = 0.2;
@@ -10,17 +10,17 @@ export const fuseFarFromBattery: Rule = {
   id: "fuse-far-from-battery",
   source: "common practice: a fuse within 200 mm of the battery",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const [fuse] = elementsOf(context.circuit, made.out, "fuse");
       const { feed } = run;
       // One fuse may be for several circuits: that of the supply they are fed from.
-      const trunk =
+      const feeder =
         feed.kind === "supply"
-          ? context.circuit.trunks.find((t) => t.ownerId === (feed.supplyId as string))
+          ? context.circuit.feeders.find((t) => t.ownerId === (feed.supplyId as string))
           : undefined;
       const before = elementsOf(
         context.circuit,
-        [...made.feedShared, ...(trunk?.path ?? [])],
+        [...made.feedShared, ...(feeder?.path ?? [])],
         "fuse",
       );
       if (!fuse && before.length > 0) return [];
@@ -31,7 +31,7 @@ export const fuseFarFromBattery: Rule = {
           {
             rule: "fuse-far-from-battery",
             severity: "stop" as const,
-            place: placeOfRun(run, made.out[0] ?? null, "feed"),
+            place: placeOfCircuit(run, made.out[0] ?? null, "feed"),
             title: "No fuse",
             figures: [{ label: "fuse", value: "none", limit: "one within 200 mm of the source" }],
             why: "A chafed feed without a fuse is a fire: a battery gives hundreds of amps.",
@@ -49,7 +49,7 @@ export const fuseFarFromBattery: Rule = {
         {
           rule: "fuse-far-from-battery",
           severity: "stop" as const,
-          place: placeOfRun(run, fuse.id, "feed before the fuse"),
+          place: placeOfCircuit(run, fuse.id, "feed before the fuse"),
           title: "Fuse too far from the battery",
           figures: [
             {
@@ -62,7 +62,7 @@ export const fuseFarFromBattery: Rule = {
           remedies: [
             {
               label: "Move the fuse to 150 mm",
-              edits: [setRun(run.id, "fuseAtM", measured(0.15, 0.1, 0.2))],
+              edits: [setCircuit(run.id, "fuseAtM", measured(0.15, 0.1, 0.2))],
             },
           ],
         },

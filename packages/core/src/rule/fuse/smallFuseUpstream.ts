@@ -2,14 +2,14 @@ import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
 import { pinFuse } from "../../job/index.ts";
 import { fuseForDraw } from "../../protection/index.ts";
-import { builtRuns, placeOfRun, type Remedy, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Remedy, type Rule } from "../finding.ts";
 import { ownFeed } from "../source/ownFeed.ts";
 
 export const smallFuseUpstream: Rule = {
   id: "small-fuse-upstream",
   source: "common practice",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       if (made.source.kind !== "pin") return [];
       const { pin } = made.source;
       const [fuse] = elementsOf(context.circuit, made.out, "fuse");
@@ -30,7 +30,7 @@ export const smallFuseUpstream: Rule = {
         {
           rule: "small-fuse-upstream",
           severity: over ? ("stop" as const) : ("fix" as const),
-          place: placeOfRun(run, fuse.id, `${decimal(fuse.ratingA)} A fuse`),
+          place: placeOfCircuit(run, fuse.id, `${decimal(fuse.ratingA)} A fuse`),
           title: `${decimal(fuse.ratingA)} A fuse behind a ${decimal(pin.fuseA)} A factory fuse`,
           figures: [
             {

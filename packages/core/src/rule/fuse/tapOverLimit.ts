@@ -10,14 +10,14 @@ import {
   setSupply,
   type ElementId,
   type Job,
-  type Run,
+  type LightingCircuit,
   type Supply,
 } from "../../job/index.ts";
 import { inputShare, ownerOf } from "../../synthesis/index.ts";
 import { isUnfound, type ConnectorPin } from "../../vehicle/index.ts";
 import {
-  builtRuns,
-  placeOfRun,
+  builtCircuits,
+  placeOfCircuit,
   type Found,
   type Place,
   type Remedy,
@@ -27,7 +27,7 @@ import {
 import { ownFeed } from "../source/ownFeed.ts";
 
 /** What the loads that a run's lamps take the place of drew, in A. */
-function freedA(job: Job, run: Run): number {
+function freedA(job: Job, run: LightingCircuit): number {
   const replaced = new Set(job.lamps.filter((l) => l.runId === run.id).map((l) => l.replaces));
   const gone = job.vehicle.baseLoads.filter((load) => replaced.has(load.id));
   return gone.reduce((sum, load) => sum + load.currentA.value, 0);
@@ -52,7 +52,7 @@ function coilsTogether(context: RuleContext): Found[] {
   const { circuit, job } = context;
   const lanes = [
     ...circuit.runs.flatMap((run) => run.coil?.lanes.map(({ ids }) => ids) ?? []),
-    ...circuit.trunks.map((trunk) => trunk.gate),
+    ...circuit.feeders.map((feeder) => feeder.gate),
   ];
   const byTap = new Map<TapElement, CoilElement[]>();
   for (const { tap, coil } of lanes.flatMap((ids) => coilOn(circuit, ids) ?? [])) {
@@ -64,7 +64,7 @@ function coilsTogether(context: RuleContext): Found[] {
     const total = [...coils.values()].reduce((sum, amps) => sum + amps, 0);
     const alone = [...coils.values()].some((amps) => readsAbove(amps, low, 2));
     if (coils.size < 2 || alone || !readsAbove(total, value, 2)) return [];
-    const feed = circuit.trunks.find((t) => t.kind === "controlFeed" && t.shared.includes(tap.id));
+    const feed = circuit.feeders.find((t) => t.kind === "controlFeed" && t.shared.includes(tap.id));
     const ownerId = feed?.ownerId ?? on[0]!.runId;
     return [
       {
@@ -119,20 +119,20 @@ function offTheWire({ vehicle }: Job, supply: Supply, pin: ConnectorPin): Remedy
 /** Circuits and supplies that factory wires feed: converters by what they take, not by what they give. */
 function consumersOf(context: RuleContext): Consumer[] {
   const { job, circuit } = context;
-  const runs = builtRuns(context).flatMap(({ run, made }): Consumer[] =>
+  const runs = builtCircuits(context).flatMap(({ run, made }): Consumer[] =>
     made.source.kind === "pin"
       ? [
           {
             ...{ name: run.name, pin: made.source.pin, amps: made.drawA.mid },
             // What a replaced lamp drew is free again for the one in its place.
             freedA: made.factoryFused ? freedA(job, run) : 0,
-            place: placeOfRun(run, made.out[0] ?? null, made.source.pin.carries),
+            place: placeOfCircuit(run, made.out[0] ?? null, made.source.pin.carries),
             remedies: ownFeed(job, run, "yes"),
           },
         ]
       : [],
   );
-  const trunks = circuit.trunks.flatMap(({ kind, ownerId, name, source, drawA }): Consumer[] => {
+  const feeders = circuit.feeders.flatMap(({ kind, ownerId, name, source, drawA }): Consumer[] => {
     if (source.kind !== "pin" || kind === "controlFeed") return [];
     const supply = job.supplies.find((s) => ownerOf(s.id) === ownerId);
     const part = job.parts.find((p) => p.id === supply?.partId);
@@ -145,7 +145,7 @@ function consumersOf(context: RuleContext): Consumer[] {
       },
     ];
   });
-  return [...runs, ...trunks];
+  return [...runs, ...feeders];
 }
 
 /** More than a wire may give, of one thing on it or of several together; nothing where it gives it. */
@@ -192,7 +192,7 @@ export const tapOverLimit: Rule = {
   check: (context) => [
     ...coilsTogether(context),
     ...loadsOnWires(context),
-    ...builtRuns(context).flatMap(({ run, made }) => {
+    ...builtCircuits(context).flatMap(({ run, made }) => {
       const found: Found[] = [];
       for (const lane of made.coil?.lanes ?? []) {
         const worked = coilOn(context.circuit, lane.ids);
@@ -203,7 +203,7 @@ export const tapOverLimit: Rule = {
           found.push({
             rule: "tap-over-limit",
             severity: "fix",
-            place: placeOfRun(run, tap.id, tap.pin.carries),
+            place: placeOfCircuit(run, tap.id, tap.pin.carries),
             title: "The trigger wire may not give enough for a coil",
             figures: [
               {

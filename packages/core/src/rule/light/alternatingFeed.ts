@@ -1,8 +1,14 @@
-import { elementsOf, wholePath, type TrunkCircuit } from "../../circuit/index.ts";
+import { elementsOf, wholePath, type LaidFeeder } from "../../circuit/index.ts";
 import type { ConverterPart } from "../../part/index.ts";
 import { loadsOf, ownerOf } from "../../synthesis/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule, type RuleContext } from "../finding.ts";
+import {
+  builtCircuits,
+  placeOfCircuit,
+  type Found,
+  type Rule,
+  type RuleContext,
+} from "../finding.ts";
 
 /** What a wire of a lighting coil brings, and what it takes to make it fit for electronics. */
 const WAVES = {
@@ -30,9 +36,9 @@ function onCoil({ job, circuit }: RuleContext) {
     const { feed } = supply;
     const pin = feed.kind === "pin" ? job.vehicle.pins.find((p) => p.id === feed.pinId) : undefined;
     const waves = pin ? wavesOf(pin) : null;
-    const trunk = circuit.trunks.find((t) => t.ownerId === ownerOf(supply.id));
-    return part?.kind === "converter" && pin && waves && trunk
-      ? [{ supply, part, pin, waves, trunk }]
+    const feeder = circuit.feeders.find((t) => t.ownerId === ownerOf(supply.id));
+    return part?.kind === "converter" && pin && waves && feeder
+      ? [{ supply, part, pin, waves, feeder }]
       : [];
   });
 }
@@ -43,11 +49,11 @@ const wrongInput = (
   part: ConverterPart,
   pin: ConnectorPin,
   waves: Waves,
-  trunk: TrunkCircuit,
+  feeder: LaidFeeder,
 ): Found => ({
   rule: "alternating-feed",
   severity: "stop",
-  place: { runId: trunk.ownerId, elementId: null, words: `${name}: ${part.name}` },
+  place: { runId: feeder.ownerId, elementId: null, words: `${name}: ${part.name}` },
   title: "A converter for direct current on a lighting coil",
   figures: [{ label: pin.carries, value: WAVES[waves].feed, limit: "direct" }],
   why:
@@ -60,12 +66,12 @@ const wrongInput = (
 /** Lamps, horns and relays right on a coil's wire. */
 function onWire(context: RuleContext): Found[] {
   const { circuit } = context;
-  return builtRuns(context).flatMap(({ run, made }): Found[] => {
+  return builtCircuits(context).flatMap(({ run, made }): Found[] => {
     const taps = elementsOf(circuit, wholePath(made), "tap");
     const tap = taps.find((t) => wavesOf(t.pin) !== null);
     const waves = tap && wavesOf(tap.pin);
     if (!tap || !waves) return [];
-    const place = placeOfRun(run, tap.id, tap.pin.carries);
+    const place = placeOfCircuit(run, tap.id, tap.pin.carries);
     const found: Found[] = [];
     const load = loadsOf(context.job, run).find(({ part }) => part.load.kind !== "filament");
     if (load && made.source.kind === "pin" && made.source.pin === tap.pin) {
@@ -97,8 +103,8 @@ export const alternatingFeed: Rule = {
     ...onWire(context),
     ...onCoil(context)
       .filter(({ part }) => part.input === "direct")
-      .map(({ supply, part, pin, waves, trunk }) =>
-        wrongInput(supply.name, part, pin, waves, trunk),
+      .map(({ supply, part, pin, waves, feeder }) =>
+        wrongInput(supply.name, part, pin, waves, feeder),
       ),
   ],
 };

@@ -1,8 +1,8 @@
 import { rootV } from "../../circuit/index.ts";
 import { decimal } from "../../quantity/index.ts";
-import { pinWire, setRun } from "../../job/index.ts";
+import { pinWire, setCircuit } from "../../job/index.ts";
 import { dropOf } from "../../solve/index.ts";
-import { builtRuns, placeOfRun, type Remedy, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Remedy, type Rule } from "../finding.ts";
 
 /** A hair over the target is the target: no meter on a vehicle tells them apart. */
 const HAIR = 1.05;
@@ -16,7 +16,7 @@ export const dropOverTarget: Rule = {
     const { engineOff, worst, job, circuit } = context;
     if (!engineOff || !worst) return [];
     const target = job.practices.dropTarget;
-    return builtRuns(context).flatMap(({ run, made }) => {
+    return builtCircuits(context).flatMap(({ run, made }) => {
       if (made.drawA.mid <= 0) return [];
       const drop = dropOf(circuit, made, engineOff).copper;
       const most = dropOf(circuit, made, worst).copper;
@@ -29,14 +29,14 @@ export const dropOverTarget: Rule = {
       if (run.return === "chassis" && sure) {
         remedies.push({
           label: "Run a return wire of its own",
-          edits: [setRun(run.id, "return", "wire")],
+          edits: [setCircuit(run.id, "return", "wire")],
         });
       }
       return [
         {
           rule: "drop-over-target",
           severity: sure ? ("fix" as const) : ("note" as const),
-          place: placeOfRun(run, made.branches[0]?.load ?? null, "lamp farthest out"),
+          place: placeOfCircuit(run, made.branches[0]?.load ?? null, "lamp farthest out"),
           title: sure
             ? `Drop of ${decimal(drop * 100)} % in its wires`
             : `Drop may reach ${decimal(most * 100)} % if lengths and draw are at their upper bound`,

@@ -3,13 +3,19 @@ import {
   elementsOf,
   wholePath,
   type Circuit,
-  type RunCircuit,
+  type LaidCircuit,
 } from "../../circuit/index.ts";
-import { evaluate, type Input, type Run } from "../../job/index.ts";
+import { evaluate, type Input, type LightingCircuit } from "../../job/index.ts";
 import { everythingOn, solveCircuit } from "../../network/index.ts";
 import { LIT_LEVEL, workLevel } from "../../part/index.ts";
 import { restVolts } from "../../source/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule, type RuleContext } from "../finding.ts";
+import {
+  builtCircuits,
+  placeOfCircuit,
+  type Found,
+  type Rule,
+  type RuleContext,
+} from "../finding.ts";
 
 const TURNS: readonly Input[] = ["left", "right", "hazard"];
 const RIDING: readonly Input[] = ["key", "engine", "switch"];
@@ -18,7 +24,7 @@ const RIDING: readonly Input[] = ["key", "engine", "switch"];
  * Whether a run is lit by turning alone, and by the kit's flasher: one that shines for another
  * reason may be steady, and what a factory turn wire works flashes as the vehicle does.
  */
-function turns(circuit: Circuit, run: Run, made: RunCircuit): boolean {
+function turns(circuit: Circuit, run: LightingCircuit, made: LaidCircuit): boolean {
   const asked = (...inputs: Input[]): boolean =>
     evaluate(run.condition, new Set([...RIDING, ...inputs]));
   if (asked() || !TURNS.some((input) => asked(input))) return false;
@@ -27,7 +33,7 @@ function turns(circuit: Circuit, run: Run, made: RunCircuit): boolean {
 }
 
 /** Lamps of a run that shine on while every flasher of the kit is in its dark phase. */
-function litInTheDark(context: RuleContext): (made: RunCircuit) => boolean {
+function litInTheDark(context: RuleContext): (made: LaidCircuit) => boolean {
   const { job, circuit } = context;
   const position = {
     ...everythingOn(job, restVolts(job.vehicle)),
@@ -50,7 +56,9 @@ export const flasherBypassed: Rule = {
   source: "common practice",
   check: (context) => {
     const flashers = [...context.circuit.elements.values()].filter((e) => e.kind === "flasher");
-    const turning = builtRuns(context).filter(({ run, made }) => turns(context.circuit, run, made));
+    const turning = builtCircuits(context).filter(({ run, made }) =>
+      turns(context.circuit, run, made),
+    );
     if (flashers.length === 0 || turning.length === 0) return [];
     const steady = litInTheDark(context);
     return turning
@@ -58,7 +66,7 @@ export const flasherBypassed: Rule = {
       .map(({ run, made }): Found => ({
         rule: "flasher-bypassed",
         severity: "stop",
-        place: placeOfRun(run, made.out[0] ?? null, `past ${flashers[0]!.part.name}`),
+        place: placeOfCircuit(run, made.out[0] ?? null, `past ${flashers[0]!.part.name}`),
         title: "Lights past the flasher, and does not flash",
         figures: [{ label: "while the flasher is dark", value: "lit", limit: "dark" }],
         why: "What works it is fed before the flasher, or tied to something that is. A turn lamp that is steady is none. Feed its switch from the flasher's 49a.",

@@ -4,15 +4,15 @@ import {
   powerPath,
   rootV,
   type LoadElement,
-  type RunCircuit,
+  type LaidCircuit,
 } from "../../circuit/index.ts";
-import { pinWire, setRun, type Run } from "../../job/index.ts";
+import { pinWire, setCircuit, type LightingCircuit } from "../../job/index.ts";
 import { borneVolts, type LoadPart } from "../../part/index.ts";
 import type { OperatingPoint } from "../../solve/index.ts";
 import { rangeOfRoot } from "../../synthesis/index.ts";
 import {
-  builtRuns,
-  placeOfRun,
+  builtCircuits,
+  placeOfCircuit,
   type Found,
   type Remedy,
   type Rule,
@@ -22,7 +22,7 @@ import {
 /** Whether lamps of a run would each bear their share of a source in series. */
 function bearsInSeries(
   { job, circuit }: RuleContext,
-  made: RunCircuit,
+  made: LaidCircuit,
   point: OperatingPoint,
 ): boolean {
   const loads = elementsOf(circuit, powerPath(made), "load");
@@ -37,7 +37,7 @@ function bearsInSeries(
   );
 }
 
-function remediesFor(run: Run, low: boolean, bears: boolean): Remedy[] {
+function remediesFor(run: LightingCircuit, low: boolean, bears: boolean): Remedy[] {
   if (low && run.wire !== null) {
     return [{ label: "Let the drop choose the wire", edits: [pinWire(run.id, null)] }];
   }
@@ -45,15 +45,15 @@ function remediesFor(run: Run, low: boolean, bears: boolean): Remedy[] {
     ? [
         {
           label: "Put its lamps in series",
-          edits: [setRun(run.id, "arrangement", "series")],
+          edits: [setCircuit(run.id, "arrangement", "series")],
         },
       ]
     : [];
 }
 
 interface Place {
-  readonly run: Run;
-  readonly made: RunCircuit;
+  readonly run: LightingCircuit;
+  readonly made: LaidCircuit;
   readonly load: LoadElement;
 }
 
@@ -76,7 +76,7 @@ function judge(
   return {
     rule: "lamp-volts",
     severity: low && when !== "" ? "note" : "stop",
-    place: placeOfRun(run, load.id, load.label),
+    place: placeOfCircuit(run, load.id, load.label),
     title: `Too ${low ? "few" : "many"} volts for this ${family}${when}`,
     figures: [
       {
@@ -91,7 +91,7 @@ function judge(
 }
 
 /** What becomes of a load that has too few volts, or too many. */
-function whyOf({ family, load }: LoadPart, low: boolean, run: Run): string {
+function whyOf({ family, load }: LoadPart, low: boolean, run: LightingCircuit): string {
   if (load.kind === "drivenLed") {
     return low ? "Its driver stays off." : "Its driver is beyond its rating.";
   }
@@ -120,7 +120,7 @@ export const lampVolts: Rule = {
   source:
     "common practice: a driver works between its limits; a load without one bears a quarter over, a horn what a charging system shows",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) => {
+    builtCircuits(context).flatMap(({ run, made }) => {
       const found = elementsOf(context.circuit, powerPath(made), "load").flatMap((load) =>
         checkLoad(context, { run, made, load }),
       );

@@ -1,7 +1,7 @@
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
 import type { Edit } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Found, type Rule } from "../finding.ts";
 
 /** Fed from one end only, a strip fades beyond this, in m: common practice for 12 V strips. */
 const FEED_BOTH_M = 5;
@@ -13,7 +13,7 @@ export const ledStrips: Rule = {
   id: "led-strips",
   source: "common practice",
   check: (context) =>
-    builtRuns(context).flatMap(({ run, made }) =>
+    builtCircuits(context).flatMap(({ run, made }) =>
       elementsOf(
         context.circuit,
         made.branches.map((b) => b.load),
@@ -35,7 +35,7 @@ export const ledStrips: Rule = {
           found.push({
             rule: "led-strips",
             severity: "fix",
-            place: placeOfRun(run, load.id, load.label),
+            place: placeOfCircuit(run, load.id, load.label),
             title: "Cut between two marks",
             figures: [
               {
@@ -53,7 +53,7 @@ export const ledStrips: Rule = {
           found.push({
             rule: "led-strips",
             severity: "note",
-            place: placeOfRun(run, load.id, load.label),
+            place: placeOfCircuit(run, load.id, load.label),
             title: "Feed this tape in the middle",
             figures: [
               {

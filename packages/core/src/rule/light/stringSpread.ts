@@ -1,9 +1,9 @@
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf, type LoadElement } from "../../circuit/index.ts";
-import { setRun } from "../../job/index.ts";
+import { setCircuit } from "../../job/index.ts";
 import { ratingOf } from "../../part/index.ts";
 import { packRangeV } from "../../source/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule } from "../finding.ts";
+import { builtCircuits, placeOfCircuit, type Found, type Rule } from "../finding.ts";
 
 /** A lamp without a driver bears so much over its rating for long: common practice. */
 const BEARS = 1.25;
@@ -28,7 +28,7 @@ export const stringSpread: Rule = {
     const { system } = context.job.vehicle;
     if (system.kind === "engine") return [];
     const { highV } = packRangeV(system.pack);
-    return builtRuns(context).flatMap(({ run, made }): Found[] => {
+    return builtCircuits(context).flatMap(({ run, made }): Found[] => {
       if (made.steps < 2 || made.root.kind !== "pack") return [];
       const loads = elementsOf(
         context.circuit,
@@ -47,14 +47,14 @@ export const stringSpread: Rule = {
           {
             rule: "string-spread",
             severity: "stop",
-            place: placeOfRun(run, first.id, "string"),
+            place: placeOfCircuit(run, first.id, "string"),
             title: "Lamps of a string are not alike",
             figures: [],
             why: "The same current flows through all of them, so volts part by their resistance: the small one takes the most and burns out.",
             remedies: [
               {
                 label: "Put them in parallel",
-                edits: [setRun(run.id, "arrangement", "parallel")],
+                edits: [setCircuit(run.id, "arrangement", "parallel")],
               },
             ],
           },
@@ -65,7 +65,7 @@ export const stringSpread: Rule = {
         {
           rule: "string-spread",
           severity: "fix",
-          place: placeOfRun(run, first.id, first.label),
+          place: placeOfCircuit(run, first.id, first.label),
           title: "Tolerance may overdrive one lamp of the string",
           figures: [
             {

@@ -89,9 +89,9 @@ function checkInput(context: RuleContext, fitted: Fitted): Found[] {
 
 function checkOutput(context: RuleContext, fitted: Fitted): Found[] {
   const { part, supply } = fitted;
-  const trunk = context.circuit.trunks.find((t) => t.ownerId === ownerOf(supply.id));
-  if (!trunk) return [];
-  const drawA = trunk.drawA.mid;
+  const feeder = context.circuit.feeders.find((t) => t.ownerId === ownerOf(supply.id));
+  if (!feeder) return [];
+  const drawA = feeder.drawA.mid;
   const made: Found[] = [];
   if (drawA > part.outA * MARGIN) {
     const over = drawA > part.outA;
@@ -114,7 +114,7 @@ function checkOutput(context: RuleContext, fitted: Fitted): Found[] {
     );
   }
   const behind = context.circuit.runs.filter((run) =>
-    run.feedShared.some((id) => trunk.path.includes(id)),
+    run.feedShared.some((id) => feeder.path.includes(id)),
   );
   const inrushA = behind.flatMap((run) =>
     elementsOf(

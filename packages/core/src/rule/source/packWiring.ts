@@ -1,7 +1,7 @@
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
-import { setRun } from "../../job/index.ts";
-import { builtRuns, placeOfRun, type Found, type Rule } from "../finding.ts";
+import { setCircuit } from "../../job/index.ts";
+import { builtCircuits, placeOfCircuit, type Found, type Rule } from "../finding.ts";
 
 /** Above this a person feels it: limit for dry skin, IEC 60364-4-41 (from memory). */
 const TOUCH_V = 60;
@@ -14,17 +14,20 @@ export const packWiring: Rule = {
     const { system } = context.job.vehicle;
     const made: Found[] = [];
     if (system.kind === "engine") return made;
-    for (const { run, made: circuit } of builtRuns(context)) {
+    for (const { run, made: circuit } of builtCircuits(context)) {
       if (system.kind === "pack" && run.return === "chassis") {
         made.push({
           rule: "pack-wiring",
           severity: "fix",
-          place: placeOfRun(run, circuit.back[0] ?? null, "return"),
+          place: placeOfCircuit(run, circuit.back[0] ?? null, "return"),
           title: "The frame is not this pack's negative",
           figures: [],
           why: "On a traction pack the frame floats: a return through it does not work, or makes the frame live. Run a wire of its own.",
           remedies: [
-            { label: "Run a return wire of its own", edits: [setRun(run.id, "return", "wire")] },
+            {
+              label: "Run a return wire of its own",
+              edits: [setCircuit(run.id, "return", "wire")],
+            },
           ],
         });
       }
@@ -39,7 +42,7 @@ export const packWiring: Rule = {
         made.push({
           rule: "pack-wiring",
           severity: "stop",
-          place: placeOfRun(run, coil.id, coil.part.name),
+          place: placeOfCircuit(run, coil.id, coil.part.name),
           title: "The coil is made for another voltage",
           figures: [
             {
@@ -56,7 +59,7 @@ export const packWiring: Rule = {
     const highV = system.pack.topOfChargeV.high;
     const onPack =
       context.circuit.runs.some((r) => r.root.kind === "pack") ||
-      context.circuit.trunks.some((t) => t.feedRoot.kind === "pack");
+      context.circuit.feeders.some((t) => t.feedRoot.kind === "pack");
     if (onPack && highV > TOUCH_V) {
       made.push({
         rule: "pack-wiring",

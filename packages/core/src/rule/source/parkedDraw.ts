@@ -1,5 +1,11 @@
 import { decimal, readsAbove, span } from "../../quantity/index.ts";
-import { setRun, type Condition, type Edit, type Job, type RunId } from "../../job/index.ts";
+import {
+  setCircuit,
+  type Condition,
+  type Edit,
+  type Job,
+  type CircuitId,
+} from "../../job/index.ts";
 import { tapsFor } from "../../synthesis/index.ts";
 import type { Found, Remedy, Rule } from "../finding.ts";
 
@@ -14,13 +20,13 @@ function keyed(condition: Condition): Condition {
   };
 }
 
-function keyRemedy(job: Job, runIds: readonly RunId[]): Remedy[] {
+function keyRemedy(job: Job, runIds: readonly CircuitId[]): Remedy[] {
   if (runIds.length === 0 || tapsFor(job, "key").length === 0) return [];
   const edits = job.runs
     .filter((run) => runIds.includes(run.id))
     .flatMap((run): Edit[] => [
-      setRun(run.id, "condition", keyed(run.condition)),
-      setRun(run.id, "relay", "auto"),
+      setCircuit(run.id, "condition", keyed(run.condition)),
+      setCircuit(run.id, "relay", "auto"),
     ]);
   return [{ label: "Make it live only with the key on", edits }];
 }

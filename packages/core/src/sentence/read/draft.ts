@@ -1,4 +1,4 @@
-import type { Lamp, Run, Term } from "../../job/index.ts";
+import type { Lamp, LightingCircuit, Term } from "../../job/index.ts";
 import type { LoadPart } from "../../part/index.ts";
 import type { SaidFeed } from "../said.ts";
 import type { AskedLoad } from "../word/shelfMatch.ts";
@@ -21,7 +21,7 @@ export interface Draft {
   groups: Term[][];
   always: boolean;
   feed: SaidFeed;
-  relay: Run["relay"];
+  relay: LightingCircuit["relay"];
   series: boolean;
   /** On the left and on the right, as one circuit a side where they turn. */
   bothSides: boolean;

@@ -1,6 +1,6 @@
 import { asId, type PartId } from "../../job/index.ts";
 import type { LoadPart, LoadSpec } from "../../part/index.ts";
-import { factOf } from "../../quantity/index.ts";
+import { boundedValue } from "../../quantity/index.ts";
 import { SORTS } from "./lexicon.ts";
 import { familyOf, usualColour, wattsAsked, type AskedLoad } from "./shelfMatch.ts";
 
@@ -11,10 +11,13 @@ const [DRIVER_LOW, DRIVER_HIGH] = [0.75, 1.25];
 
 function specOf(asked: AskedLoad, watts: number): LoadSpec {
   const ratedV = asked.volts ?? USUAL_V;
-  const powerW = factOf(watts, "stated");
+  const powerW = boundedValue(watts, "stated");
   const family = familyOf(asked.sorts);
   if (family === "horn") {
-    return { kind: "constantCurrent", currentA: factOf(asked.amps ?? watts / ratedV, "stated") };
+    return {
+      kind: "constantCurrent",
+      currentA: boundedValue(asked.amps ?? watts / ratedV, "stated"),
+    };
   }
   if (family === "heater") return { kind: "resistive", powerW, ratedV };
   if (asked.filament) return { kind: "filament", powerW, ratedV };
@@ -72,6 +75,6 @@ export function partAsSaid(asked: AskedLoad): LoadPart | null {
     ...{ caseGround: false, behaviour: null },
     ratedV: family === "horn" ? (asked.volts ?? USUAL_V) : 0,
     load: specOf(asked, watts),
-    standbyA: factOf(0, "assumed"),
+    standbyA: boundedValue(0, "assumed"),
   };
 }

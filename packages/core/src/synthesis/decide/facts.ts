@@ -1,7 +1,7 @@
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 
 /** Two lengths end to end: guessed where both are, told where anything of it is. */
-export const addFacts = (a: Fact, b: Fact): Fact => ({
+export const addFacts = (a: BoundedValue, b: BoundedValue): BoundedValue => ({
   value: a.value + b.value,
   low: a.low + b.low,
   high: a.high + b.high,

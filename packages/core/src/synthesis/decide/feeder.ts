@@ -1,9 +1,9 @@
 import type { Site } from "../../circuit/index.ts";
 import type { ElementId, NodeId } from "../../job/index.ts";
 import { switchForV } from "../../part/index.ts";
-import { assumed, type Fact } from "../../quantity/index.ts";
+import { assumed, type BoundedValue } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "../layOut/assembly.ts";
-import type { SupplyPlan } from "./decideTrunks.ts";
+import type { SupplyPlan } from "./decideFeeders.ts";
 import {
   AT_HAND_M,
   COIL_FUSE_A,
@@ -30,8 +30,8 @@ export interface FeederSpec {
   readonly site: Site;
   readonly fuseA: number | null;
   readonly resets: boolean;
-  readonly fuseAtM: Fact;
-  readonly feedM: Fact;
+  readonly fuseAtM: BoundedValue;
+  readonly feedM: BoundedValue;
   readonly size: WireSize;
 }
 

@@ -3,7 +3,7 @@ import {
   isSignal,
   signalsOf,
   type Job,
-  type Run,
+  type LightingCircuit,
   type Signal,
   type Term,
 } from "../../job/index.ts";
@@ -11,7 +11,7 @@ import type { ConnectorPin } from "../../vehicle/index.ts";
 import { chooseTap, unfoundPin } from "../pick/tap.ts";
 
 /** A signal that opens or closes a way, and the wire that a interposing relay takes it from. */
-export interface Helper {
+export interface InterposingRelay {
   readonly input: Signal;
   readonly pin: ConnectorPin;
   /** The way is open while the signal is on: terminal 87a. */
@@ -19,20 +19,24 @@ export interface Helper {
 }
 
 /** One way in which a run is turned on. */
-export interface Way {
+export interface Clause {
   /** Wire whose own voltage works the coil; null when it is fed from behind the run's fuse. */
   readonly feed: ConnectorPin | null;
-  readonly helpers: readonly Helper[];
+  readonly helpers: readonly InterposingRelay[];
   readonly ownSwitch: boolean;
 }
 
 export type LogicResult =
   /** `unfound`: signals that no known wire carries; what stands for those is laid out. */
-  | { readonly kind: "built"; readonly ways: readonly Way[]; readonly unfound: readonly Signal[] }
+  | {
+      readonly kind: "built";
+      readonly ways: readonly Clause[];
+      readonly unfound: readonly Signal[];
+    }
   | { readonly kind: "notBuildable"; readonly detail: string };
 
 /** Whether one relay with one switch cannot do it: several ways, a "not", or several signals. */
-export function needsLogic(run: Run): boolean {
+export function needsLogic(run: LightingCircuit): boolean {
   const [group = [], ...others] = run.condition.anyOf;
   return others.length > 0 || group.some((t) => t.negated) || positives(group).length > 1;
 }
@@ -44,8 +48,8 @@ const positives = (group: readonly Term[]): Signal[] => signalsOf(group.filter((
  * Any condition as ways side by side: each fed by one of its signals, the others passed or
  * broken by a interposing relay in line (87 for "and", 87a for "not"), ways kept apart by diodes.
  */
-export function logicOf(job: Job, run: Run): LogicResult {
-  const ways: Way[] = [];
+export function logicOf(job: Job, run: LightingCircuit): LogicResult {
+  const ways: Clause[] = [];
   const unfound = new Set<Signal>();
   for (const group of run.condition.anyOf) {
     if (group.some((t) => t.negated && t.input === "switch")) {

@@ -1,13 +1,13 @@
 import { terminalNode, type Source } from "../../circuit/index.ts";
 import type {
-  ControlId,
+  KitSwitchId,
   ElementId,
   Feed,
   Input,
   Job,
   NodeId,
   PinId,
-  RunId,
+  CircuitId,
   SupplyId,
   SwitchedSide,
   UnitId,
@@ -58,7 +58,7 @@ export interface ControlPosition {
 
 /** Where several coils get their feed, behind the one fuse that they share. */
 export interface ControlFeed extends Origin {
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly plan: ControlFeedPlan;
   /** What lies before a control of the kit that feeds it. */
   readonly shared: readonly ElementId[];
@@ -81,7 +81,7 @@ export interface Laid {
   /** Harnesses that go between factory connectors, laid out when the first wire goes through. */
   readonly passedThrough: PassedThrough;
   /** Switches of controls in which others sit. */
-  readonly switches: Map<ControlId, UnitId>;
+  readonly switches: Map<KitSwitchId, UnitId>;
 }
 
 /** Where a run starts, by what was decided for it; null where that could not be laid out. */

@@ -1,10 +1,10 @@
 import type { Interval } from "../../quantity/index.ts";
-import type { Choice, Gap } from "../../circuit/index.ts";
-import type { Input, Lamp, Run, Supply } from "../../job/index.ts";
+import type { Choice, SynthesisIssue } from "../../circuit/index.ts";
+import type { Input, Lamp, LightingCircuit, Supply } from "../../job/index.ts";
 import type { BoxPart, ConnectorPart, LoadPart, RelayPart, SwitchPart } from "../../part/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { FeedPoint } from "./feedPoint.ts";
-import type { Way } from "./logic.ts";
+import type { Clause } from "./logic.ts";
 
 export interface FittedLoad {
   readonly lamp: Lamp;
@@ -19,8 +19,8 @@ export interface PlannedModule {
 }
 
 /** Every decision about one run, before it is laid out as elements. */
-export interface RunPlan {
-  readonly run: Run;
+export interface CircuitPlan {
+  readonly run: LightingCircuit;
   readonly loads: readonly FittedLoad[];
   readonly drawA: Interval;
   /** Nominal voltage of the traction pack; 0 without one. */
@@ -45,7 +45,7 @@ export interface RunPlan {
   /** Wire the coil is fed from; null when the coil hangs behind the run's own fuse. */
   readonly coilTap: ConnectorPin | null;
   /** Ways of turning it on where one relay and one switch do not do; null where they do. */
-  readonly logic: readonly Way[] | null;
+  readonly logic: readonly Clause[] | null;
   /** Ways without a relay, each through a control of the kit; null otherwise. */
   readonly direct: readonly ConnectorPin[] | null;
   readonly switching: "positive" | "negative";
@@ -55,10 +55,10 @@ export interface RunPlan {
 }
 
 export type Choices = Choice[];
-export type Gaps = Gap[];
+export type SynthesisIssues = SynthesisIssue[];
 
 /** Signals of the controls and factory wires that a run's ways go through. */
-export const pinsOf = (plan: RunPlan): ConnectorPin[] => [
+export const pinsOf = (plan: CircuitPlan): ConnectorPin[] => [
   ...(plan.feedPin ? [plan.feedPin] : []),
   ...(plan.direct ?? []),
   ...(plan.coilTap && !plan.logic ? [plan.coilTap] : []),

@@ -4,16 +4,16 @@ import { wayRelay } from "../../part/index.ts";
 import type { Bench, WireSize } from "../layOut/assembly.ts";
 import { AT_HAND_M, FLOOR_WIRE } from "../defaults.ts";
 import type { Laid } from "./origin.ts";
-import type { FittedLoad, RunPlan } from "./plan.ts";
+import type { FittedLoad, CircuitPlan } from "./plan.ts";
 import { factoryCircuit, factoryGround } from "./sources.ts";
 import { moduleTerminals } from "../../unit/box/unit.ts";
 
 /** Whether a lamp goes into the plug that the factory lamp sat on: nothing is cut or spliced. */
-export const isPlugged = (plan: RunPlan, { lamp }: FittedLoad): boolean =>
+export const isPlugged = (plan: CircuitPlan, { lamp }: FittedLoad): boolean =>
   plan.plugs && lamp.joint !== "splice";
 
 /** Whether every lamp of a circuit does. */
-export const allPlugged = (plan: RunPlan): boolean =>
+export const allPlugged = (plan: CircuitPlan): boolean =>
   plan.loads.length > 0 && plan.loads.every((load) => isPlugged(plan, load));
 
 /** The wire size of a ready-made lead that nobody has told. */
@@ -28,7 +28,12 @@ export interface FactoryPlug {
 }
 
 /** The factory plug behind a circuit's feed; `from` is where the feed has got to by then. */
-export function factoryPlug(laid: Laid, b: Bench, plan: RunPlan, from: NodeId): FactoryPlug | null {
+export function factoryPlug(
+  laid: Laid,
+  b: Bench,
+  plan: CircuitPlan,
+  from: NodeId,
+): FactoryPlug | null {
   const { source } = plan.feed;
   if (source.kind !== "pin") return null;
   const { unit } = factoryCircuit(laid.assembly, laid.job, source.pin, laid.factory);
@@ -45,7 +50,12 @@ export interface Through {
 }
 
 /** Through a module between the factory's plug and its lamps: in by one plug, out by the other. */
-export function layOutThrough(laid: Laid, b: Bench, plan: RunPlan, from: NodeId): Through | null {
+export function layOutThrough(
+  laid: Laid,
+  b: Bench,
+  plan: CircuitPlan,
+  from: NodeId,
+): Through | null {
   const { module } = plan;
   if (!module) return null;
   const { supply, part, channel } = module;

@@ -6,10 +6,10 @@ import {
   type Job,
   type NodeId,
   type PinId,
-  type RunId,
+  type CircuitId,
   type UnitId,
 } from "../../job/index.ts";
-import { factOf } from "../../quantity/index.ts";
+import { boundedValue } from "../../quantity/index.ts";
 import { isFromCoil, type ConnectorPin, type PinSupply } from "../../vehicle/index.ts";
 import { Bench, type Assembly } from "../layOut/assembly.ts";
 import { FACTORY_WIRE, FACTORY_WIRE_M } from "../defaults.ts";
@@ -18,7 +18,7 @@ import { pinText } from "../pick/tap.ts";
 import { FACTORY_TERMINALS, GROUND_SWITCHED_TERMINALS } from "../../unit/factory/unit.ts";
 
 /** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
-const VEHICLE = asId<RunId>("vehicle.own");
+const VEHICLE = asId<CircuitId>("vehicle.own");
 
 /** The vehicle's own battery and pack, with their posts held. */
 export function layOutSources(a: Assembly, job: Job): void {
@@ -180,7 +180,7 @@ export function factoryCircuit(
     post,
     feed,
     { gaugeId: FACTORY_WIRE },
-    factOf(FACTORY_WIRE_M, "assumed"),
+    boundedValue(FACTORY_WIRE_M, "assumed"),
     "vehicle's own loom",
   );
   const tap = b.inside(unit, `${pin.id}.tap`, { kind: "tap", from: feed, to: node, pin });
@@ -231,7 +231,7 @@ export function factoryGround(
     node,
     lug?.node ?? negative.node,
     { gaugeId: FACTORY_WIRE },
-    factOf(FACTORY_WIRE_M, "assumed"),
+    boundedValue(FACTORY_WIRE_M, "assumed"),
     "vehicle's own loom",
   );
   return { node, ids: [id, ...lugIds] };

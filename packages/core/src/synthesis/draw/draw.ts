@@ -1,6 +1,12 @@
 import { boundsOf, interval, sum, times, type Interval } from "../../quantity/index.ts";
 import { designVoltageV, loadCurrentA, type LoadPart, type LoadSpec } from "../../part/index.ts";
-import { onceOfPair, type Job, type Lamp, type Run, type RunId } from "../../job/index.ts";
+import {
+  onceOfPair,
+  type Job,
+  type Lamp,
+  type LightingCircuit,
+  type CircuitId,
+} from "../../job/index.ts";
 import type { FittedLoad } from "../decide/plan.ts";
 import type { VoltRange } from "./rangeOf.ts";
 
@@ -16,16 +22,16 @@ export function designCurrentA(spec: LoadSpec, feedV: number): Interval {
 }
 
 /** Lamps of a run with their parts, in the order of the job. */
-export function loadsOf(job: Job, run: Run): readonly FittedLoad[] {
+export function loadsOf(job: Job, run: LightingCircuit): readonly FittedLoad[] {
   return sortedLoads(job.lamps, job.parts).get(run.id) ?? NONE;
 }
 
-type ByRun = ReadonlyMap<RunId, readonly FittedLoad[]>;
+type ByRun = ReadonlyMap<CircuitId, readonly FittedLoad[]>;
 const NONE: readonly FittedLoad[] = [];
 
 /** Loads sorted by run once for all who ask: lists of a document are never changed in place. */
 const sortedLoads = onceOfPair((lamps: Job["lamps"], parts: Job["parts"]): ByRun => {
-  const byRun = new Map<RunId, FittedLoad[]>();
+  const byRun = new Map<CircuitId, FittedLoad[]>();
   for (const lamp of lamps) {
     const part = parts.find((p) => p.id === lamp.partId);
     if (part?.kind !== "load") continue;
@@ -54,7 +60,11 @@ function fitted(part: LoadPart, lamp: Lamp): LoadPart {
  * heater, a horn take most while the battery is charged; a driver that holds its power takes most
  * when volts are low.
  */
-export function mostDrawA(run: Run, loads: readonly FittedLoad[], range: VoltRange): number {
+export function mostDrawA(
+  run: LightingCircuit,
+  loads: readonly FittedLoad[],
+  range: VoltRange,
+): number {
   const share = stepsOf(run, loads);
   const most = loads.map(({ part: { load } }) =>
     loadCurrentA(
@@ -68,13 +78,17 @@ export function mostDrawA(run: Run, loads: readonly FittedLoad[], range: VoltRan
 }
 
 /** Draw of a run at its feed: all lamps side by side, or what flows through a series string. */
-export function drawOf(run: Run, loads: readonly FittedLoad[], feedV: number): Interval {
+export function drawOf(
+  run: LightingCircuit,
+  loads: readonly FittedLoad[],
+  feedV: number,
+): Interval {
   const all = loads.map(({ part }) => designCurrentA(part.load, feedV));
   return run.arrangement === "series" ? sum(all.slice(0, Math.max(1, run.perStep))) : sum(all);
 }
 
 /** Steps of a series string; 1 where lamps are side by side. */
-export const stepsOf = (run: Run, loads: readonly FittedLoad[]): number =>
+export const stepsOf = (run: LightingCircuit, loads: readonly FittedLoad[]): number =>
   run.arrangement === "series"
     ? Math.max(1, Math.ceil(loads.length / Math.max(1, run.perStep)))
     : 1;

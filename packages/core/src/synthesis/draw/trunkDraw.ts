@@ -1,14 +1,18 @@
 import { sum, times, type Interval } from "../../quantity/index.ts";
-import type { Control, Job, RunId, Supply, SupplyId } from "../../job/index.ts";
-import { controlOfPin } from "../pick/kitControl.ts";
+import type { KitSwitch, Job, CircuitId, Supply, SupplyId } from "../../job/index.ts";
+import { controlOfPin } from "../pick/kitSwitch.ts";
 import { inputShare } from "./converterInput.ts";
-import { pinsOf, type RunPlan } from "../decide/plan.ts";
+import { pinsOf, type CircuitPlan } from "../decide/plan.ts";
 
 /** What a coil or an input takes through a control of the kit, in A: a mini relay's, rounded up. */
 const COIL_A = 0.15;
 
 /** Runs whose load flows through a control of the kit. */
-export function runsThrough(job: Job, plans: readonly RunPlan[], control: Control): RunPlan[] {
+export function runsThrough(
+  job: Job,
+  plans: readonly CircuitPlan[],
+  control: KitSwitch,
+): CircuitPlan[] {
   return plans.filter(
     (plan) =>
       !plan.useRelay && pinsOf(plan).some((pin) => controlOfPin(job, pin)?.control === control),
@@ -18,10 +22,10 @@ export function runsThrough(job: Job, plans: readonly RunPlan[], control: Contro
 /** Runs that a control works, by their load or only by their coil. */
 export function runsUsing(
   job: Job,
-  plans: readonly RunPlan[],
-  control: Control,
-  input: Control["inputs"][number],
-): RunPlan[] {
+  plans: readonly CircuitPlan[],
+  control: KitSwitch,
+  input: KitSwitch["inputs"][number],
+): CircuitPlan[] {
   return plans.filter((plan) =>
     pinsOf(plan).some((pin) => {
       const at = controlOfPin(job, pin);
@@ -33,12 +37,12 @@ export function runsUsing(
 /** Distinct runs behind a supply, through further supplies and controls, but not through converters. */
 function reach(
   job: Job,
-  plans: readonly RunPlan[],
+  plans: readonly CircuitPlan[],
   id: SupplyId,
   before: readonly SupplyId[] = [],
-): Map<RunId, RunPlan> {
-  const found = new Map<RunId, RunPlan>();
-  const note = (plan: RunPlan): void => void found.set(plan.run.id, plan);
+): Map<CircuitId, CircuitPlan> {
+  const found = new Map<CircuitId, CircuitPlan>();
+  const note = (plan: CircuitPlan): void => void found.set(plan.run.id, plan);
   for (const plan of plans) {
     const { source } = plan.feed;
     if (source.kind === "supply" && source.supplyId === id) note(plan);
@@ -58,7 +62,7 @@ function reach(
 }
 
 /** Draw in A on what a supply gives, everything on it on together. */
-export function supplyDrawA(job: Job, plans: readonly RunPlan[], supply: Supply): Interval {
+export function supplyDrawA(job: Job, plans: readonly CircuitPlan[], supply: Supply): Interval {
   const behind = [...reach(job, plans, supply.id).values()].map((plan) => plan.drawA);
   const converters = job.supplies
     .filter(
@@ -73,14 +77,18 @@ export function supplyDrawA(job: Job, plans: readonly RunPlan[], supply: Supply)
 }
 
 /** Draw in A on what feeds a supply: a converter's is worked out at the lowest volts of its feed. */
-export function supplyInputA(job: Job, plans: readonly RunPlan[], supply: Supply): Interval {
+export function supplyInputA(job: Job, plans: readonly CircuitPlan[], supply: Supply): Interval {
   const part = job.parts.find((p) => p.id === supply.partId);
   const out = supplyDrawA(job, plans, supply);
   return part?.kind === "converter" ? times(out, inputShare(job, supply, part)) : out;
 }
 
 /** Draw in A through a control: the position that takes most, where there is one at a time. */
-export function controlDrawA(job: Job, plans: readonly RunPlan[], control: Control): Interval {
+export function controlDrawA(
+  job: Job,
+  plans: readonly CircuitPlan[],
+  control: KitSwitch,
+): Interval {
   const through = new Set(runsThrough(job, plans, control));
   const positions = control.inputs.map((input) => {
     const using = runsUsing(job, plans, control, input);

@@ -1,7 +1,7 @@
-import { rootV, type TrunkCircuit } from "../../circuit/index.ts";
+import { rootV, type LaidFeeder } from "../../circuit/index.ts";
 import type { Job } from "../../job/index.ts";
 import { restVolts } from "../../source/index.ts";
 
 /** Volts at rest of what a trunk gives. */
-export const trunkV = (job: Job, trunk: TrunkCircuit): number =>
-  rootV(trunk.root, restVolts(job.vehicle));
+export const feederV = (job: Job, feeder: LaidFeeder): number =>
+  rootV(feeder.root, restVolts(job.vehicle));

@@ -14,10 +14,10 @@ import {
   type ElementId,
   type Harness,
   type NodeId,
-  type RunId,
+  type CircuitId,
   type UnitId,
 } from "../../job/index.ts";
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 import type { TerminalList } from "../../unit/thing.ts";
 import { SPLICE_TERMINALS } from "../../unit/splice/unit.ts";
 
@@ -61,7 +61,7 @@ export class Assembly {
     return asId<UnitId>(free);
   }
 
-  put(id: UnitId, ownerId: RunId | "", spec: UnitSpec): UnitId {
+  put(id: UnitId, ownerId: CircuitId | "", spec: UnitSpec): UnitId {
     const terminals = spec.terminals.map(([name, form, spare = ""]): Terminal => ({
       name,
       form,
@@ -87,7 +87,7 @@ export class Assembly {
 export class Bench {
   constructor(
     readonly assembly: Assembly,
-    readonly ownerId: RunId,
+    readonly ownerId: CircuitId,
   ) {}
 
   id(name: string): ElementId {
@@ -112,7 +112,7 @@ export class Bench {
     from: NodeId,
     to: NodeId,
     size: WireSize,
-    lengthM: Fact,
+    lengthM: BoundedValue,
     harness = "",
     colour = "",
   ): ElementId {
@@ -135,7 +135,7 @@ export class Bench {
     from: NodeId,
     to: NodeId,
     size: WireSize,
-    lengthM: Fact,
+    lengthM: BoundedValue,
     of: { readonly harness: Harness; readonly colour: string },
   ): ElementId {
     const { harness, colour } = of;

@@ -1,11 +1,11 @@
-import type { Site, Source, TrunkCircuit } from "../../circuit/index.ts";
-import { asId, type RunId } from "../../job/index.ts";
+import type { Site, Source, LaidFeeder } from "../../circuit/index.ts";
+import { asId, type CircuitId } from "../../job/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import { AT_HAND_M, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
 import { tapOf, type ControlFeed, type Laid } from "../decide/origin.ts";
 import { rootOfPin } from "../decide/sources.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
-import { controlOfPin } from "../pick/kitControl.ts";
+import { controlOfPin } from "../pick/kitSwitch.ts";
 import { fuseInLine } from "../pick/inline.ts";
 import { Bench } from "./assembly.ts";
 
@@ -19,7 +19,7 @@ export function controlFeedOf(laid: Laid, pin: ConnectorPin): ControlFeed | null
   const plan = laid.controlFeedPlans.get(pin.id);
   if (!plan) return null;
   const nth = laid.controlFeeds.size === 0 ? "" : `-${laid.controlFeeds.size + 1}`;
-  const ownerId = asId<RunId>(`control-feed${nth}`);
+  const ownerId = asId<CircuitId>(`control-feed${nth}`);
   const b = new Bench(laid.assembly, ownerId);
   const tap = tapOf(laid, b, "tap", pin);
   const site: Site = laid.controls.has(pin.id)
@@ -43,7 +43,7 @@ export function controlFeedOf(laid: Laid, pin: ConnectorPin): ControlFeed | null
 }
 
 /** A control feed as the trunk that coils share. */
-export function controlFeedTrunk({ job }: Laid, feed: ControlFeed): TrunkCircuit {
+export function controlFeeder({ job }: Laid, feed: ControlFeed): LaidFeeder {
   const { pin, drawA } = feed.plan;
   const root = rootOfPin(pin);
   const kit = controlOfPin(job, pin);

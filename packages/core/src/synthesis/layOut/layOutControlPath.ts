@@ -1,17 +1,17 @@
-import type { ControlLane, RunCircuit } from "../../circuit/index.ts";
+import type { CoilLane, LaidCircuit } from "../../circuit/index.ts";
 import { inputWord, type ElementId, type NodeId } from "../../job/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
 import { toNegative, type Negative } from "../pick/grounds.ts";
 import { fuseInLine, relayUnit, switchUnit } from "../pick/inline.ts";
-import type { Helper, Way } from "../decide/logic.ts";
+import type { InterposingRelay, Clause } from "../decide/logic.ts";
 import { tapOf, type Laid } from "../decide/origin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../decide/sources.ts";
 import { controlFeedOf } from "./layOutControlFeed.ts";
 import { relayOnPin } from "../pick/coilsOn.ts";
-import type { RunPlan } from "../decide/plan.ts";
+import type { CircuitPlan } from "../decide/plan.ts";
 import { DIODE_TERMINALS } from "../../unit/diode/unit.ts";
 import { terminalNode, type Site } from "../../circuit/index.ts";
 
@@ -47,7 +47,7 @@ export class ControlPath {
   constructor(
     private readonly laid: Laid,
     private readonly b: Bench,
-    private readonly plan: RunPlan,
+    private readonly plan: CircuitPlan,
     private fused: Fused,
   ) {
     this.size = { gaugeId: COIL_WIRE[laid.job.practices.wireSystem] };
@@ -100,7 +100,7 @@ export class ControlPath {
   plain(
     ends: CoilEnds,
     boxed: boolean,
-  ): { coil: RunCircuit["coil"]; shared: readonly ElementId[] } {
+  ): { coil: LaidCircuit["coil"]; shared: readonly ElementId[] } {
     const { b, plan, size } = this;
     const { run, coilTap, switching } = plan;
     const grounds = coilTap?.switches === "ground" ? coilTap : null;
@@ -158,7 +158,7 @@ export class ControlPath {
   }
 
   /** A interposing relay: its coil on a lane of its own, its contact in the way it opens or closes. */
-  private helper(helper: Helper, tag: string, node: NodeId) {
+  private helper(helper: InterposingRelay, tag: string, node: NodeId) {
     const { b, plan, size } = this;
     const grounds = helper.pin.switches === "ground";
     const lead = this.lead(tag, grounds ? null : helper.pin);
@@ -181,7 +181,7 @@ export class ControlPath {
         ]
       : this.ground(`coilReturn${tag}`, relay.minus, lead.negative);
     const link = b.wire(`toGate${tag}`, "tap", node, relay.from, size, AT_HAND_M);
-    const lane: ControlLane = {
+    const lane: CoilLane = {
       label: `${helper.negated ? "not " : ""}${inputWord(helper.input)}`,
       ids: [...lead.ids, fed, relay.coil, ...ground],
     };
@@ -194,13 +194,13 @@ export class ControlPath {
    * in parallel, interposing relays in line, diodes between the ways, then the coil.
    */
   logic(
-    ways: readonly Way[],
+    ways: readonly Clause[],
     ends: CoilEnds,
-  ): { coil: NonNullable<RunCircuit["coil"]>; shared: readonly ElementId[] } {
+  ): { coil: NonNullable<LaidCircuit["coil"]>; shared: readonly ElementId[] } {
     const { b, plan, size } = this;
     const shared: ElementId[] = [];
-    const lanes: ControlLane[] = [];
-    const helping: ControlLane[] = [];
+    const lanes: CoilLane[] = [];
+    const helping: CoilLane[] = [];
     let negative = this.fused.negative;
     const grounded = ways.flatMap((way) => way.helpers.filter((h) => h.pin.switches === "ground"));
     if (ways.filter((way) => way.feed === null).length + grounded.length > 1) {

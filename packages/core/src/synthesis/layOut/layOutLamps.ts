@@ -4,9 +4,9 @@ import type { Assembly, Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, BOLT_M, BOLT_WIRE, STRAP_OHM } from "../defaults.ts";
 import { stepsOf } from "../draw/draw.ts";
 import { frameLug, hasFrameReturn } from "../pick/grounds.ts";
-import { factOf } from "../../quantity/index.ts";
+import { boundedValue } from "../../quantity/index.ts";
 import { GENERIC_ADAPTER, type ConnectorPart, type LeadColours } from "../../part/index.ts";
-import type { FittedLoad, RunPlan } from "../decide/plan.ts";
+import type { FittedLoad, CircuitPlan } from "../decide/plan.ts";
 import { isPlugged, leadSize, type FactoryPlug } from "../decide/plugged.ts";
 import { LAMP_TERMINALS } from "../../unit/lamp/unit.ts";
 
@@ -60,7 +60,7 @@ function housingUnit(a: Assembly, b: Bench, lamp: Lamp, { job, housings: h }: La
 }
 
 interface LampPlace {
-  readonly plan: RunPlan;
+  readonly plan: CircuitPlan;
   readonly size: WireSize;
   readonly housings: Housings;
   readonly job: Job;
@@ -229,7 +229,7 @@ function layOutLamp(
     b.inside(unit, `body${n}`, { kind: "strap", from: minus, to: body, ohm: STRAP_OHM });
     if (hasFrameReturn(job)) {
       const lug = frameLug(b, `case${n}`);
-      const bolt = factOf(BOLT_M, "assumed");
+      const bolt = boundedValue(BOLT_M, "assumed");
       b.wire(`mount${n}`, "factory", body, lug.node, { gaugeId: BOLT_WIRE }, bolt, "its mount");
       back.push(lug.id);
     }
@@ -239,7 +239,7 @@ function layOutLamp(
 }
 
 /** Which end of the vehicle each lamp of a run is at; the first end of the run for one at neither. */
-export function endsOf(plan: RunPlan): readonly End[] {
+export function endsOf(plan: CircuitPlan): readonly End[] {
   const place = ({ lamp }: FittedLoad): End | null =>
     lamp.place === "front" || lamp.place === "rear" ? lamp.place : null;
   const first = plan.loads.map(place).find((end) => end !== null) ?? "front";

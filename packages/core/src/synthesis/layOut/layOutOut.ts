@@ -1,6 +1,6 @@
-import type { ControlLane, Site } from "../../circuit/index.ts";
+import type { CoilLane, Site } from "../../circuit/index.ts";
 import { asId, channelOf, type ElementId, type NodeId } from "../../job/index.ts";
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { STRAP_OHM } from "../defaults.ts";
 import { addFacts } from "../decide/facts.ts";
@@ -16,18 +16,18 @@ import {
   type Laid,
   type Origin,
 } from "../decide/origin.ts";
-import type { RunPlan } from "../decide/plan.ts";
+import type { CircuitPlan } from "../decide/plan.ts";
 import { allPlugged, isPlugged, layOutThrough } from "../decide/plugged.ts";
 
 /** One run while it is laid out. */
-export interface RunContext {
+export interface CircuitContext {
   readonly laid: Laid;
   readonly b: Bench;
-  readonly plan: RunPlan;
+  readonly plan: CircuitPlan;
   readonly origin: Origin;
   readonly size: WireSize;
   /** From relay, switch or channel to where its wires part. */
-  readonly loadM: Fact;
+  readonly loadM: BoundedValue;
   readonly coilSize: WireSize;
 }
 
@@ -38,7 +38,7 @@ export interface Out {
   readonly splice: NodeId;
   /** Behind the fuse, where a coil may hang. */
   readonly fusedNode: NodeId;
-  readonly ways: readonly ControlLane[];
+  readonly ways: readonly CoilLane[];
   /** Where the plug of a factory lamp is fed from; null where nothing goes into one. */
   readonly plug: NodeId | null;
   /** What a module on the way senses its input by. */
@@ -58,10 +58,10 @@ interface Fed {
   readonly plug: NodeId;
 }
 
-const spliceOf = ({ b, plan }: RunContext): NodeId =>
+const spliceOf = ({ b, plan }: CircuitContext): NodeId =>
   b.splice("splice", "splice", { kind: "splice", runId: plan.run.id, end: "" });
 
-const fuseSpec = (plan: RunPlan) => ({
+const fuseSpec = (plan: CircuitPlan) => ({
   ratingA: plan.fuseA ?? 0,
   resets: plan.run.fuse.kind === "breaker",
   systemV: plan.feed.range.highV,
@@ -69,7 +69,7 @@ const fuseSpec = (plan: RunPlan) => ({
 });
 
 /** Where a run's current is taken, and so its fuse sits: at the factory wire that carries it, too. */
-const feedSite = ({ run, feed }: RunPlan): Site => ({
+const feedSite = ({ run, feed }: CircuitPlan): Site => ({
   kind: "source",
   feed: feed.source.kind === "pin" ? { kind: "pin", pinId: feed.source.pinId } : run.feed,
 });
@@ -78,7 +78,7 @@ const feedSite = ({ run, feed }: RunPlan): Site => ({
  * From the source to behind the run's own fuse, where it has one. A module sits at the factory's
  * plug, before anything of this job; so do lamps that go into such plugs.
  */
-function layOutFeed(c: RunContext): Fed {
+function layOutFeed(c: CircuitContext): Fed {
   const { b, plan, origin, laid, size } = c;
   const path: ElementId[] = [];
   let [node, shared] = [origin.node, origin.path];
@@ -111,7 +111,7 @@ function layOutFeed(c: RunContext): Fed {
 }
 
 /** From a box's bar to behind the fuse of a channel. */
-function layOutChannelFuse(c: RunContext, box: BoxUnit, to: NodeId): ElementId {
+function layOutChannelFuse(c: CircuitContext, box: BoxUnit, to: NodeId): ElementId {
   const { b, plan } = c;
   const bar = box.bar;
   return plan.fuseA === null
@@ -119,13 +119,18 @@ function layOutChannelFuse(c: RunContext, box: BoxUnit, to: NodeId): ElementId {
     : fuseInside(b, box.unit, "fuse", bar, to, fuseSpec(plan));
 }
 
-const boxCoil = ({ b, plan }: RunContext, box: BoxUnit, plus: NodeId, minus: NodeId): ElementId =>
+const boxCoil = (
+  { b, plan }: CircuitContext,
+  box: BoxUnit,
+  plus: NodeId,
+  minus: NodeId,
+): ElementId =>
   b.inside(box.unit, "coil", {
     ...{ kind: "coil", from: plus, to: minus, part: plan.relayPart, plusTerminal: "86" },
   });
 
 const boxContact = (
-  { b, plan }: RunContext,
+  { b, plan }: CircuitContext,
   box: BoxUnit,
   from: NodeId,
   to: NodeId,
@@ -137,7 +142,7 @@ const boxContact = (
   });
 
 /** A channel that is worked by its input: it switches the lamps' positive, or their ground. */
-function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {
+function layOutChannel(c: CircuitContext, box: BoxUnit, channel: number): Out {
   const { b, plan, origin, size } = c;
   const fused = asId<NodeId>(`${box.unit}.ch${channel}_fused`);
   const fuse = layOutChannelFuse(c, box, fused);
@@ -185,7 +190,10 @@ function layOutChannel(c: RunContext, box: BoxUnit, channel: number): Out {
 }
 
 /** Behind the fuse: through a relay, through its own switch, or straight on. */
-function layOutBehindFuse(c: RunContext, { path, shared, node, plug: before, sense }: Fed): Out {
+function layOutBehindFuse(
+  c: CircuitContext,
+  { path, shared, node, plug: before, sense }: Fed,
+): Out {
   const { b, plan, size, laid, origin } = c;
   const { run } = plan;
   const plug = plan.loads.some((load) => isPlugged(plan, load)) ? before : null;
@@ -225,7 +233,7 @@ function layOutBehindFuse(c: RunContext, { path, shared, node, plug: before, sen
   const lengthM = addFacts(run.feedM, c.loadM);
   const feed = b.wire("feed", "load", node, splice, size, lengthM);
   const earlier = new Set(shared);
-  const ways = (plan.direct ?? []).slice(1).map((pin, i): ControlLane => {
+  const ways = (plan.direct ?? []).slice(1).map((pin, i): CoilLane => {
     const tap = tapOf(laid, b, `or${i + 2}`, pin);
     tap.path.forEach((id) => earlier.add(id));
     const wire = b.wire(`orWire${i + 2}`, "load", tap.node, splice, size, lengthM);
@@ -235,7 +243,7 @@ function layOutBehindFuse(c: RunContext, { path, shared, node, plug: before, sen
 }
 
 /** From the source to the splice, by whatever the run is fed from and turned on with. */
-export function layOutOut(c: RunContext): Out {
+export function layOutOut(c: CircuitContext): Out {
   const { plan, origin, laid, b } = c;
   const { box } = origin;
   const { source } = plan.feed;

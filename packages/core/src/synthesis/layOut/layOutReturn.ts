@@ -1,10 +1,10 @@
 import type { ElementId, NodeId } from "../../job/index.ts";
-import { plus, type Fact } from "../../quantity/index.ts";
+import { plus, type BoundedValue } from "../../quantity/index.ts";
 import { addFacts } from "../decide/facts.ts";
 import { groundBlockOf, type GroundBlocks } from "../pick/groundBlocks.ts";
 import { frameLug } from "../pick/grounds.ts";
 import type { End, LampJoint } from "./layOutLamps.ts";
-import type { Out, RunContext } from "./layOutOut.ts";
+import type { Out, CircuitContext } from "./layOutOut.ts";
 import { allPlugged } from "../decide/plugged.ts";
 
 /** Where lamps' ways back meet, and what takes them on to the source. */
@@ -23,7 +23,7 @@ export interface ReturnDecision {
 }
 
 /** Decides the way back: what was asked for, unless nothing would flow. */
-export function decideReturn({ plan, origin }: RunContext): ReturnDecision {
+export function decideReturn({ plan, origin }: CircuitContext): ReturnDecision {
   const { run } = plan;
   const { negative } = origin;
   if (allPlugged(plan)) {
@@ -79,13 +79,13 @@ export function decideReturn({ plan, origin }: RunContext): ReturnDecision {
 
 /** From a joint of lamps back to the source. */
 export function layOutBack(
-  c: RunContext,
+  c: CircuitContext,
   out: Out,
   blocks: GroundBlocks,
   by: ReturnDecision["by"],
   name: string,
   end: End | "",
-  wayM: Fact,
+  wayM: BoundedValue,
 ): Back {
   const { b, plan, size, origin } = c;
   if (by === "frame") {
@@ -116,7 +116,7 @@ export function layOutBack(
 
 /** One joint at each end of the vehicle where lamps are, a wire each way from the run's splice. */
 export function endJoints(
-  c: RunContext,
+  c: CircuitContext,
   out: Out,
   blocks: GroundBlocks,
   by: ReturnDecision["by"],
@@ -141,4 +141,5 @@ export function endJoints(
 }
 
 /** The whole way of a run's own return wire. */
-export const wayBack = ({ plan }: RunContext): Fact => addFacts(plan.run.feedM, plan.run.loadM);
+export const wayBack = ({ plan }: CircuitContext): BoundedValue =>
+  addFacts(plan.run.feedM, plan.run.loadM);

@@ -1,4 +1,4 @@
-import type { Practices, Run } from "../../job/index.ts";
+import type { Practices, LightingCircuit } from "../../job/index.ts";
 import type { RelayPart } from "../../part/index.ts";
 import type { Decision } from "../decide/decision.ts";
 
@@ -8,7 +8,11 @@ export interface CoilWiring {
 }
 
 /** Which side of the coil is switched, and which terminal takes the positive. */
-export function decideCoil(run: Run, relay: RelayPart, practices: Practices): Decision<CoilWiring> {
+export function decideCoil(
+  run: LightingCircuit,
+  relay: RelayPart,
+  practices: Practices,
+): Decision<CoilWiring> {
   const switching = run.coil === "practice" ? practices.coilSwitching : run.coil;
   const plusTerminal = run.coilPlus === "auto" ? "86" : run.coilPlus;
   const side =

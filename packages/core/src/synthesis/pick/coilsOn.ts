@@ -4,12 +4,12 @@ import { decimal, interval, type Interval } from "../../quantity/index.ts";
 import { fuseForDraw } from "../../protection/index.ts";
 import type { Choice } from "../../circuit/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
-import type { ControlPlan, SupplyPlan } from "../decide/decideTrunks.ts";
-import type { RunPlan } from "../decide/plan.ts";
+import type { KitSwitchPlan, SupplyPlan } from "../decide/decideFeeders.ts";
+import type { CircuitPlan } from "../decide/plan.ts";
 import { rootOfPin } from "../decide/sources.ts";
 import { COIL_FUSE_A } from "../defaults.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
-import { controlOfPin } from "./kitControl.ts";
+import { controlOfPin } from "./kitSwitch.ts";
 
 /** One fuse for all coils that are fed from one wire, and where they part. */
 export interface ControlFeedPlan {
@@ -29,11 +29,11 @@ export const relayOnPin = (pin: ConnectorPin, packV: number): RelayPart =>
   pin.supply === "pack" && packV > 0 ? relayForV(packV) : GENERIC_RELAY;
 
 /** A board that is worked by the coils' ground feeds them from its own bar. */
-export const boardByGround = (plan: RunPlan): boolean =>
+export const boardByGround = (plan: CircuitPlan): boolean =>
   plan.box?.form === "relayBoard" &&
   (plan.coilTap?.switches === "ground" || (plan.ownSwitch && plan.switching === "negative"));
 
-function coilsOfRun(plan: RunPlan): CoilOn[] {
+function coilsOfRun(plan: CircuitPlan): CoilOn[] {
   if (!plan.useRelay) return [];
   if (plan.logic) {
     return plan.logic.flatMap((way): CoilOn[] => [
@@ -53,7 +53,7 @@ function coilOfSupply({ supply, key }: SupplyPlan, packV: number): CoilOn[] {
  * Whether coils on it start from one place: a factory wire, or a contact of the kit that runs share.
  * Poles of their own are places of their own.
  */
-const isOnePlace = (job: Job, controls: readonly ControlPlan[], pin: ConnectorPin): boolean =>
+const isOnePlace = (job: Job, controls: readonly KitSwitchPlan[], pin: ConnectorPin): boolean =>
   controlOfPin(job, pin) === null ||
   controls.some(({ positions }) => positions.some((p) => p.pin.id === pin.id && p.tied));
 
@@ -63,9 +63,9 @@ const isOnePlace = (job: Job, controls: readonly ControlPlan[], pin: ConnectorPi
  */
 export function decideControlFeeds(
   job: Job,
-  plans: readonly RunPlan[],
+  plans: readonly CircuitPlan[],
   supplies: readonly SupplyPlan[],
-  controls: readonly ControlPlan[],
+  controls: readonly KitSwitchPlan[],
 ): ReadonlyMap<PinId, ControlFeedPlan> {
   const { system } = job.vehicle;
   const packV = system.kind === "engine" ? 0 : system.pack.nominalV;

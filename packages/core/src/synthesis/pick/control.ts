@@ -1,4 +1,10 @@
-import { signalsOf, type Feed, type Job, type Run, type Signal } from "../../job/index.ts";
+import {
+  signalsOf,
+  type Feed,
+  type Job,
+  type LightingCircuit,
+  type Signal,
+} from "../../job/index.ts";
 
 /** How a run is to be turned on, read from its condition. */
 export interface Control {
@@ -32,7 +38,7 @@ export function followedBy(job: Job, feed: Feed, deep = 0): ReadonlySet<string> 
  * Reads a run's condition against its feed, as far as one relay and one switch go: the
  * first way on. A feed that is itself live with a signal needs no wire for it.
  */
-export function controlOf(job: Job, run: Run): Control {
+export function controlOf(job: Job, run: LightingCircuit): Control {
   const [group = []] = run.condition.anyOf;
   const follows = followedBy(job, run.feed);
   return {

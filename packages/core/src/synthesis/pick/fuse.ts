@@ -1,12 +1,12 @@
 import { decimal } from "../../quantity/index.ts";
-import type { Practices, Run } from "../../job/index.ts";
+import type { Practices, LightingCircuit } from "../../job/index.ts";
 import { BLADE_V } from "../../part/index.ts";
 import { fuseForDraw, fuseFormFor, fuseUnderCeiling } from "../../protection/index.ts";
 import type { Decision } from "../decide/decision.ts";
 
 /** The fuse of a run in A by the practised school, or as pinned. `value` null: no fuse. */
 export function decideFuse(
-  run: Pick<Run, "fuse">,
+  run: Pick<LightingCircuit, "fuse">,
   drawA: number,
   practices: Practices,
   /** The most that its source shows, in V. */

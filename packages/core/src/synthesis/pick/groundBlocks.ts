@@ -1,6 +1,6 @@
-import { terminalNode, type TrunkCircuit } from "../../circuit/index.ts";
-import { asId, type Job, type NodeId, type RunId } from "../../job/index.ts";
-import { interval, type Fact, type Interval } from "../../quantity/index.ts";
+import { terminalNode, type LaidFeeder } from "../../circuit/index.ts";
+import { asId, type Job, type NodeId, type CircuitId } from "../../job/index.ts";
+import { interval, type BoundedValue, type Interval } from "../../quantity/index.ts";
 import { Bench, type Assembly } from "../layOut/assembly.ts";
 import type { Negative } from "./grounds.ts";
 import type { ElementId } from "../../job/index.ts";
@@ -8,7 +8,7 @@ import { GROUND_BLOCK_TERMINALS } from "../../unit/chassis/unit.ts";
 
 /** One ground block a negative: where ways back meet before one wire takes them on. */
 export interface GroundBlock {
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly node: NodeId;
   readonly path: readonly ElementId[];
   drawA: Interval;
@@ -24,12 +24,12 @@ export function groundBlockOf(
   a: Assembly,
   blocks: GroundBlocks,
   negative: Negative,
-  lengthM: Fact,
+  lengthM: BoundedValue,
 ): GroundBlock {
   const known = blocks.get(negative.node);
   if (known) return known;
   const nth = blocks.size === 0 ? "" : `-${blocks.size + 1}`;
-  const ownerId = asId<RunId>(`ground-block${nth}`);
+  const ownerId = asId<CircuitId>(`ground-block${nth}`);
   const b = new Bench(a, ownerId);
   const unit = b.unit("block", {
     ...{ kind: "groundBlock", name: "ground block", site: { kind: "electrics" } },
@@ -44,7 +44,7 @@ export function groundBlockOf(
 }
 
 /** A ground block as the trunk that runs share. */
-export const blockTrunk = (job: Job, block: GroundBlock): TrunkCircuit => {
+export const blockFeeder = (job: Job, block: GroundBlock): LaidFeeder => {
   const source = job.vehicle.system.kind === "pack" ? "pack" : "battery";
   const root =
     source === "pack" ? ({ kind: "pack", share: 1 } as const) : ({ kind: "battery" } as const);

@@ -1,6 +1,6 @@
 import { CHASSIS, GROUND } from "../../circuit/index.ts";
 import type { ElementId, Job, NodeId } from "../../job/index.ts";
-import type { Fact } from "../../quantity/index.ts";
+import type { BoundedValue } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "../layOut/assembly.ts";
 import { CHASSIS_OHM, GROUND_TAIL_M } from "../defaults.ts";
 
@@ -41,7 +41,7 @@ export function toNegative(
   from: NodeId,
   negative: Negative,
   size: WireSize,
-  wayM: Fact,
+  wayM: BoundedValue,
 ): ElementId[] {
   const role = "group" in size ? "return" : "coilReturn";
   if (!negative.onFrame) {

@@ -1,7 +1,7 @@
 import { terminalNode, type Site, type WireRole } from "../../circuit/index.ts";
 import type { ElementId, NodeId, UnitId } from "../../job/index.ts";
 import type { RelayPart, SwitchPart } from "../../part/index.ts";
-import { decimal, type Fact } from "../../quantity/index.ts";
+import { decimal, type BoundedValue } from "../../quantity/index.ts";
 import { FUSE_TERMINALS } from "../../unit/fuse/unit.ts";
 import { relayTerminals } from "../../unit/relay/unit.ts";
 import { switchTerminals } from "../../unit/switch/unit.ts";
@@ -17,7 +17,7 @@ interface FuseSpec {
   readonly ratingA: number;
   readonly resets: boolean;
   readonly systemV: number;
-  readonly fromSourceM: Fact;
+  readonly fromSourceM: BoundedValue;
 }
 
 /** A fuse inside a box, between its bar and one of its channels. */

@@ -1,10 +1,10 @@
 import { decimal } from "../../quantity/index.ts";
-import { inputWord, type Input, type Run } from "../../job/index.ts";
+import { inputWord, type Input, type LightingCircuit } from "../../job/index.ts";
 import type { RelayPart, SwitchPart } from "../../part/index.ts";
 import type { Decision } from "../decide/decision.ts";
 
 interface RelayQuestion {
-  readonly run: Run;
+  readonly run: LightingCircuit;
   readonly drawA: number;
   /** The fuse the draw asks for; null above the ladder. */
   readonly fuseA: number | null;

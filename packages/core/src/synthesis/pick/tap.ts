@@ -5,7 +5,7 @@ import {
   type Feed,
   type Input,
   type Job,
-  type Run,
+  type LightingCircuit,
   type Signal,
 } from "../../job/index.ts";
 import {
@@ -16,7 +16,7 @@ import {
   type Vehicle,
 } from "../../vehicle/index.ts";
 import type { Decision } from "../decide/decision.ts";
-import { controlOfPin, controlPins } from "./kitControl.ts";
+import { controlOfPin, controlPins } from "./kitSwitch.ts";
 
 const CERTAINTY_RANK: Readonly<Record<Certainty, number>> = { proved: 0, likely: 1, guess: 2 };
 
@@ -66,7 +66,7 @@ function supplyChain(job: Job, feed: Feed): readonly string[] {
  * Of several controls of kits with the same signal the one that shares most of the run's own
  * feed: two kits on one vehicle each work their own lamps.
  */
-function kitFirst(job: Job, run: Run, pins: readonly ConnectorPin[]): ConnectorPin[] {
+function kitFirst(job: Job, run: LightingCircuit, pins: readonly ConnectorPin[]): ConnectorPin[] {
   const own = new Set(supplyChain(job, run.feed));
   const shared = (pin: ConnectorPin): number => {
     const at = controlOfPin(job, pin);
@@ -101,7 +101,11 @@ export function unfoundPin({ vehicle }: Job, input: Signal): ConnectorPin {
 }
 
 /** Chooses the wire that triggers a run from the connector map; null when none is known. */
-export function chooseTap(job: Job, run: Run, input: Input): Decision<ConnectorPin> | null {
+export function chooseTap(
+  job: Job,
+  run: LightingCircuit,
+  input: Input,
+): Decision<ConnectorPin> | null {
   const { vehicle } = job;
   const pinned = vehicle.pins.find((pin) => pin.id === run.tapPinId);
   if (pinned) {

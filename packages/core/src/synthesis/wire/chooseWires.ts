@@ -1,10 +1,10 @@
-import type { Element, Gap } from "../../circuit/index.ts";
+import type { Element, SynthesisIssue } from "../../circuit/index.ts";
 import { asId, type ElementId, type Job } from "../../job/index.ts";
 
 /** Wires as somebody has said that they are, and what was said of wires that are not there. */
 export interface ChosenWires {
   readonly elements: ReadonlyMap<ElementId, Element>;
-  readonly gaps: readonly Gap[];
+  readonly gaps: readonly SynthesisIssue[];
 }
 
 /**
@@ -16,7 +16,7 @@ export function chooseWires(job: Job, elements: ReadonlyMap<ElementId, Element>)
   if (job.wireChoices.length === 0) return { elements, gaps: [] };
   const names = new Map(job.harnesses.map((h) => [h.id as string, h.name]));
   const changed = new Map(elements);
-  const gaps: Gap[] = [];
+  const gaps: SynthesisIssue[] = [];
   for (const choice of job.wireChoices) {
     const id = asId<ElementId>(choice.wire);
     const wire = elements.get(id);

@@ -1,5 +1,5 @@
 import type { Element, WireElement, WireRole } from "../../circuit/index.ts";
-import type { ElementId, Job, Run, RunId, UseColour } from "../../job/index.ts";
+import type { ElementId, Job, LightingCircuit, CircuitId, UseColour } from "../../job/index.ts";
 import { FEED_COLOUR, GROUND_COLOUR, RUN_COLOURS } from "../defaults.ts";
 
 /** What the wires of one run, supply or control are called by, and their colour. */
@@ -29,7 +29,7 @@ export const coloursOf = (job: Job): Colours => ({
 });
 
 /** Colour of a run: the shop's own for what turns it on, otherwise by its place in the job. */
-export function colourForRun(job: Job, run: Run, index: number): string {
+export function colourForCircuit(job: Job, run: LightingCircuit, index: number): string {
   const asked = run.condition.anyOf.flat().filter((term) => !term.negated);
   for (const { input } of asked) {
     const own = ofUse(job, input as UseColour["use"]);
@@ -60,10 +60,10 @@ function colourOf(role: WireRole, colour: string, colours: Colours): string {
 /** Gives every wire its label and colour, those of one owner numbered in the order they were laid. */
 export function nameWires(
   elements: ReadonlyMap<ElementId, Element>,
-  namings: ReadonlyMap<RunId, Naming>,
+  namings: ReadonlyMap<CircuitId, Naming>,
   colours: Colours,
 ): Map<ElementId, Element> {
-  const counts = new Map<RunId, number>();
+  const counts = new Map<CircuitId, number>();
   const named = new Map<ElementId, Element>();
   for (const [id, element] of elements) {
     if (element.kind !== "wire") {
@@ -76,7 +76,12 @@ export function nameWires(
   return named;
 }
 
-function markOf(wire: WireElement, naming: Naming, counts: Map<RunId, number>, colours: Colours) {
+function markOf(
+  wire: WireElement,
+  naming: Naming,
+  counts: Map<CircuitId, number>,
+  colours: Colours,
+) {
   const given = wire.colour === "" ? colourOf(wire.role, naming.colour, colours) : wire.colour;
   const colour = colours.chosen.get(wire.id) ?? given;
   if (wire.harness !== "" && wire.harnessId === "")

@@ -4,13 +4,13 @@ import {
   riseC,
   type Choice,
   type Element,
-  type RunCircuit,
-  type TrunkCircuit,
+  type LaidCircuit,
+  type LaidFeeder,
   type Unit,
   type WireElement,
 } from "../../circuit/index.ts";
 import { splitNode } from "../../circuit/index.ts";
-import type { ElementId, Job, Practices, RunId, SegmentId, UnitId } from "../../job/index.ts";
+import type { ElementId, Job, Practices, CircuitId, SegmentId, UnitId } from "../../job/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { ampacityA, gaugeOf, gaugesOf, wireResistanceOhm, type Gauge } from "../../wire/index.ts";
 import { FLOOR_WIRE } from "../defaults.ts";
@@ -18,7 +18,7 @@ import { FLOOR_WIRE } from "../defaults.ts";
 /** Wires that get one size, and what that has to bear. */
 export interface WireGroup {
   readonly key: string;
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   readonly pinned: string | null;
   /** What may flow before something opens, in A, and what that something is. */
   readonly throughA: number;
@@ -31,7 +31,7 @@ export interface WireGroup {
 
 /** Current through wires on the way to something and back, in the order electricity takes them. */
 interface Journey {
-  readonly ownerId: RunId;
+  readonly ownerId: CircuitId;
   /** Current times length of each group's wires on the way, in A·m: volts lost are that over copper. */
   readonly loads: ReadonlyMap<string, number>;
   /** Volts lost in wires whose size is given. */
@@ -45,13 +45,13 @@ interface Sizing {
   readonly units: ReadonlyMap<UnitId, Unit>;
   /** Stretches of the vehicle's map that each wire lies in, where they are known. */
   readonly stretches: ReadonlyMap<ElementId, readonly SegmentId[]>;
-  readonly runs: readonly RunCircuit[];
-  readonly trunks: readonly TrunkCircuit[];
+  readonly runs: readonly LaidCircuit[];
+  readonly feeders: readonly LaidFeeder[];
   readonly groups: readonly WireGroup[];
   /** Input current of a converter in A, by its trunk. */
-  readonly inputA: ReadonlyMap<RunId, number>;
+  readonly inputA: ReadonlyMap<CircuitId, number>;
   /** Volts that a run or trunk starts from. */
-  readonly voltsOf: (source: RunCircuit | TrunkCircuit) => number;
+  readonly voltsOf: (source: LaidCircuit | LaidFeeder) => number;
 }
 
 const isWire = (e: Element | undefined): e is WireElement => e?.kind === "wire";
@@ -82,11 +82,11 @@ function currentsOf(s: Sizing): ReadonlyMap<ElementId, number> {
       run.steps > 1 ? run.drawA.mid : run.drawA.mid / Math.max(1, run.branches.length);
     for (const branch of run.branches) put([...branch.out, ...branch.back], perBranch);
   }
-  for (const trunk of s.trunks) {
-    const inputA = s.inputA.get(trunk.ownerId);
+  for (const feeder of s.feeders) {
+    const inputA = s.inputA.get(feeder.ownerId);
     if (inputA === undefined) continue;
-    const at = trunk.path.findIndex((id) => s.elements.get(id)?.kind === "converter");
-    put([...behindSource(s, trunk.shared), ...trunk.path.slice(0, Math.max(0, at))], inputA);
+    const at = feeder.path.findIndex((id) => s.elements.get(id)?.kind === "converter");
+    put([...behindSource(s, feeder.shared), ...feeder.path.slice(0, Math.max(0, at))], inputA);
   }
   return amps;
 }
@@ -108,8 +108,8 @@ const wireOhmOf = (
 /** The way to every lamp that loses most, and to every converter. */
 function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] {
   const journey = (
-    owner: RunCircuit | TrunkCircuit,
-    ownerId: RunId,
+    owner: LaidCircuit | LaidFeeder,
+    ownerId: CircuitId,
     ids: readonly ElementId[],
   ): Journey => {
     const loads = new Map<string, number>();
@@ -143,13 +143,13 @@ function journeysOf(s: Sizing, amps: ReadonlyMap<ElementId, number>): Journey[] 
     );
     return [journey(run, run.runId, [...common, ...worst, ...run.back])];
   });
-  const trunks = s.trunks.flatMap((trunk): Journey[] => {
-    if (!s.inputA.has(trunk.ownerId)) return [];
-    const at = trunk.path.findIndex((id) => s.elements.get(id)?.kind === "converter");
-    const before = [...behindSource(s, trunk.shared), ...trunk.path.slice(0, Math.max(0, at))];
-    return [journey(trunk, trunk.ownerId, before)];
+  const feeders = s.feeders.flatMap((feeder): Journey[] => {
+    if (!s.inputA.has(feeder.ownerId)) return [];
+    const at = feeder.path.findIndex((id) => s.elements.get(id)?.kind === "converter");
+    const before = [...behindSource(s, feeder.shared), ...feeder.path.slice(0, Math.max(0, at))];
+    return [journey(feeder, feeder.ownerId, before)];
   });
-  return [...runs, ...trunks];
+  return [...runs, ...feeders];
 }
 
 /** Thickest copper that every end of a group's wires takes, in mm². */

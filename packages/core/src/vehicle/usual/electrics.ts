@@ -1,4 +1,4 @@
-import { assumed, type Fact } from "../../quantity/index.ts";
+import { assumed, type BoundedValue } from "../../quantity/index.ts";
 import type { BatteryFacts, ChargingFacts, PackFacts, SystemKind } from "../vehicle.ts";
 
 /** What a kind usually runs on, and what its other electrics would be if it had those. */
@@ -9,7 +9,7 @@ export interface UsualElectrics {
   readonly pack: PackFacts;
 }
 
-const battery = (capacityAh: Fact, hourRate = 10): BatteryFacts => ({
+const battery = (capacityAh: BoundedValue, hourRate = 10): BatteryFacts => ({
   ...{ chemistry: "agm", cells: 0, capacityAh, hourRate },
   ...{ peukert: assumed(1.15, 1.1, 1.25), noStartSoc: assumed(0.5, 0.4, 0.6) },
   chargerA: assumed(0, 0, 0),
@@ -20,7 +20,7 @@ interface Charging {
   /** Idle, town and cruise, rpm. */
   readonly rpm: readonly [idle: number, town: number, cruise: number];
   /** Engine speed and output in A, with bounds. */
-  readonly points: readonly (readonly [rpm: number, outputA: Fact])[];
+  readonly points: readonly (readonly [rpm: number, outputA: BoundedValue])[];
 }
 
 const chargingOf = ({ kind, rpm, points }: Charging): ChargingFacts => ({
@@ -48,7 +48,7 @@ export const bikePack: PackFacts = {
   ...{ inletV: 230, rangeKm: assumed(60, 30, 120) },
 };
 
-export const engine = (ah: Fact, charging: Charging): UsualElectrics => ({
+export const engine = (ah: BoundedValue, charging: Charging): UsualElectrics => ({
   ...{ kind: "engine", battery: battery(ah), charging: chargingOf(charging), pack: leadPack },
 });
 

@@ -1,5 +1,5 @@
 import type { PlaceId, ProfileId, SegmentId } from "../../job/ids.ts";
-import { assumed, type Fact } from "../../quantity/index.ts";
+import { assumed, type BoundedValue } from "../../quantity/index.ts";
 import type { VehicleKind } from "../kinds.ts";
 import type { MapPlace, MapSegment, VehicleSize } from "../routeMap.ts";
 import { USUAL } from "./usualFacts.ts";
@@ -12,7 +12,7 @@ const RISE_M = 0.15;
 
 const rounded = (m: number): number => Math.round(m * 20) / 20;
 
-const between = (a: MapPlace, b: MapPlace): Fact => {
+const between = (a: MapPlace, b: MapPlace): BoundedValue => {
   const m = (Math.abs(a.backM - b.backM) + Math.abs(a.rightM - b.rightM)) * AROUND + RISE_M;
   return assumed(rounded(m), rounded(m * 0.6), rounded(m * 1.6));
 };

@@ -1,4 +1,4 @@
-import { assumed, type Fact } from "../../quantity/index.ts";
+import { assumed, type BoundedValue } from "../../quantity/index.ts";
 import type { VehicleKind } from "../kinds.ts";
 import type { Reaches } from "../vehicle.ts";
 import {
@@ -15,14 +15,14 @@ import { ALONG, BIKE, CABIN, QUAD, places, type Along, type UsualPlace } from ".
 export interface Usual {
   readonly electrics: UsualElectrics;
   /** Length, width, height, each with its bounds, in m. */
-  readonly size: readonly [Fact, Fact, Fact];
+  readonly size: readonly [BoundedValue, BoundedValue, BoundedValue];
   readonly reaches: Reaches;
   readonly places: readonly UsualPlace[];
   /** Pairs of places that wires are led between. */
   readonly ways: readonly (readonly [string, string])[];
 }
 
-const reaches = (frontM: Fact, rearM: Fact, controlsM: Fact): Reaches => ({
+const reaches = (frontM: BoundedValue, rearM: BoundedValue, controlsM: BoundedValue): Reaches => ({
   frontM,
   rearM,
   controlsM,

@@ -1,6 +1,6 @@
-import { type Fact, type LoadSpec } from "@dragonet/core";
+import { type BoundedValue, type LoadSpec } from "@dragonet/core";
 
-export function withRating(load: LoadSpec, rating: Fact): LoadSpec {
+export function withRating(load: LoadSpec, rating: BoundedValue): LoadSpec {
   switch (load.kind) {
     case "constantCurrent":
       return { ...load, currentA: rating };
