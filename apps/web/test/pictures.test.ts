@@ -7,6 +7,7 @@ import {
   synthesise,
   usualSize,
   type Job,
+  type Lamp,
   type Mount,
 } from "@dragonet/core";
 import { demoJobs } from "@dragonet/core/demo";
@@ -19,6 +20,7 @@ import {
   seenFrom,
   type SeenLamp,
 } from "../src/bench/lampSpots.ts";
+import { inHousings } from "../src/bench/inHousings.ts";
 import { edgeOf, placeLabels, type Box } from "../src/ui/picture/labels.ts";
 import { R, layOutLamps, sizeOf, viewsOf } from "../src/fit/lamps/layOutLamps.ts";
 import { rowsFrom } from "../src/signals/TimeDiagrams.tsx";
@@ -146,6 +148,26 @@ describe("lamps seen from one end", () => {
     ];
     expect(seenFrom(lamps, "front").map((l) => l.label)).toEqual(["lamp 1", "lamp 3"]);
     expect(seenFrom(lamps, "rear").map((l) => l.label)).toEqual(["lamp 2", "lamp 3"]);
+  });
+
+  it("are one light where they are levels of one housing, as bright as the brighter, and two where they differ", () => {
+    const levels = [
+      { ...lamp(1, "rear"), light: "red" as const, level: 0.2 },
+      { ...lamp(2, "rear"), light: "red" as const, level: 0.9 },
+      { ...lamp(3, "rear"), light: "amber" as const, level: 1 },
+      { ...lamp(4, "rear"), light: "red" as const, level: 0.5 },
+    ];
+    const housed = levels.map(({ lampId }, i) => ({
+      id: lampId,
+      // The first is the housing of the second and third; the fourth has its own.
+      housing: i === 1 || i === 2 ? levels[0]!.lampId : "",
+    }));
+    const seen = inHousings(levels, housed as unknown as Lamp[]);
+    expect(seen.map((l) => [l.label, l.level])).toEqual([
+      ["lamp 1", 0.9],
+      ["lamp 3", 1],
+      ["lamp 4", 0.5],
+    ]);
   });
 
   it("lie over none, inside the picture, up to twenty of them on any vehicle", () => {

@@ -16,6 +16,7 @@ import { CircuitRows } from "./diagrams/CircuitRows.tsx";
 import { PanelHead } from "./panels/PanelHead.tsx";
 import { SelectionPanel } from "./panels/SelectionPanel.tsx";
 import type { Selection } from "./selection.ts";
+import { inHousings } from "./inHousings.ts";
 import { useBench } from "./useBench.ts";
 import { useShown } from "./useShown.ts";
 import { VehicleViews } from "./VehicleViews.tsx";
@@ -76,7 +77,7 @@ export function BenchPage() {
   if (!plan || !pressed || !view) return <Loading what="the circuit" />;
   const views = (
     <VehicleViews
-      lamps={lamps}
+      lamps={inHousings(lamps, job.lamps)}
       kind={job.vehicle.kind}
       size={job.vehicle.size}
       mounts={job.mounts}

@@ -11,6 +11,7 @@ import {
 } from "@dragonet/core";
 import { useCanEdit } from "../base/session.ts";
 import { INPUT_KEYS } from "../bench/controls.ts";
+import { inHousings } from "../bench/inHousings.ts";
 import { VehicleViews } from "../bench/VehicleViews.tsx";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { PlaceFindings } from "../job/PlaceFindings.tsx";
@@ -263,7 +264,7 @@ export function SignalsPage() {
       <div>
         {trace && (
           <VehicleViews
-            lamps={shown}
+            lamps={inHousings(shown, job.lamps)}
             kind={job.vehicle.kind}
             size={job.vehicle.size}
             mounts={job.mounts}

@@ -56,7 +56,7 @@ export function FactFields({
         <NumberInput
           label={`${label}, lower bound`}
           value={fact.low}
-          share={share}
+          {...(share ? { share, unit: "" } : {})}
           max={fact.value}
           className={boundWidth(fact.low)}
           onCommit={(low) => withBound({ low })}
@@ -65,7 +65,7 @@ export function FactFields({
         <NumberInput
           label={`${label}, upper bound`}
           value={fact.high}
-          share={share}
+          {...(share ? { share, unit: "" } : {})}
           min={fact.value}
           max={max}
           className={boundWidth(fact.high)}

@@ -110,7 +110,8 @@ const DECIMAL = /^-?\d+([.,]\d+)?$/;
 const NumberField = memo(function NumberField(props: NumberInputProps) {
   const { label, value, onCommit, share = false, className = "w-20", none } = props;
   const by = share ? 100 : 1;
-  const unit = share ? "%" : props.unit;
+  // Of bounds the value beside them has the sign already.
+  const unit = share ? (props.unit ?? "%") : props.unit;
   const [min, max] = [by * (props.min ?? 0), by * (props.max ?? (share ? 1 : 1e6))];
   const say = (text: string): string | null => {
     if (none !== undefined && text.trim() === "") return null;
@@ -134,7 +135,9 @@ const NumberField = memo(function NumberField(props: NumberInputProps) {
         {...(min < 0 ? {} : { inputMode: "decimal" })}
         onCommit={(text) => onCommit(Number(text.trim().replace(",", ".")) / by)}
       />
-      {unit !== undefined && <span className="unit min-w-7">{unit}</span>}
+      {unit !== undefined && !(share && unit === "") && (
+        <span className="unit min-w-7">{unit}</span>
+      )}
     </span>
   );
 });
