@@ -97,6 +97,22 @@ describe("bolts and their holes", () => {
   });
 });
 
+describe("whoever measures in inches", () => {
+  it("has the middle of a hole, what is wrong with it and its drills in inches", () => {
+    const between: HolePlacing = {
+      ...{ kind: "between", fromId: asId("a"), toId: asId("b"), share: 0.5, downMm: 25.4 },
+    };
+    const made = job([hole(between, round(9.525))]);
+    const pattern = patternOf(made, panel, "us");
+    expect(pattern.holes[0]!.found).toBe(
+      "7 7/8 in between mark a and mark b: 3 15/16 in from each, then 1 in down",
+    );
+    expect(drillPlan(pattern.holes[0]!, panel, "us")).toContain("pilot 1/8 in (3 mm)");
+    const off = job([hole({ kind: "edge", edge: "left", inMm: 2, alongMm: 50 }, round(9.525))]);
+    expect(patternOf(off, panel, "us").faults[0]!.words).toMatch(/^off the panel: 1\/16 in right/);
+  });
+});
+
 describe("the middle of a hole", () => {
   const between = (share: number, downMm: number): HolePlacing => ({
     ...{ kind: "between", fromId: asId("a"), toId: asId("b"), share, downMm },
@@ -199,8 +215,8 @@ describe("what is done for a hole", () => {
       "look behind: nobody has written down what is there",
       "tape over the place against chipping, mark on the tape",
       "centre punch",
-      "pilot 3 mm",
-      "open up: 6 mm, 9 mm",
+      "pilot 3 mm (1/8 in)",
+      "open up: 6 mm (15/64 in), 9 mm (23/64 in)",
       "oil, eyes covered, held at the break-through",
       "measure the hole rather than trust the bit",
       "deburr both sides",
@@ -213,7 +229,7 @@ describe("what is done for a hole", () => {
     const steps = planned(round(3), bare, { behind: "the loom" });
     expect(steps).toContain("look behind: the loom");
     expect(steps).toContain("mark with a scriber");
-    expect(steps).toContain("drill 3 mm");
+    expect(steps).toContain("drill 3 mm (1/8 in)");
     expect(steps.at(-1)).toBe("deburr both sides");
   });
 
@@ -223,29 +239,29 @@ describe("what is done for a hole", () => {
       expect(steps[1]).toContain("tape over");
       expect(steps).toContain("prick the middle, no punch: plastic cracks");
       expect(steps).toContain("slow, backed with wood; no force at the break-through");
-      expect(steps).toContain("step drill up to 20 mm");
+      expect(steps).toContain("step drill up to 20 mm (13/16 in)");
     }
   });
 
   it("above 25 mm is a hole saw on an arbor, above 10 mm a step drill", () => {
-    expect(planned(round(26))).toContain("hole saw 26 mm");
-    expect(planned(round(26))).toContain("pilot 3 mm, then 6 mm for the arbor");
-    expect(planned(round(25))).toContain("step drill up to 25 mm");
-    expect(planned(round(10))).toContain("open up: 6.5 mm, 10 mm");
-    expect(planned(round(10.5))).toContain("step drill up to 10.5 mm");
+    expect(planned(round(26))).toContain("hole saw 26 mm (1 in)");
+    expect(planned(round(26))).toContain("pilot 3 mm (1/8 in), then 6 mm (15/64 in) for the arbor");
+    expect(planned(round(25))).toContain("step drill up to 25 mm (1 in)");
+    expect(planned(round(10))).toContain("open up: 6.5 mm (1/4 in), 10 mm (25/64 in)");
+    expect(planned(round(10.5))).toContain("step drill up to 10.5 mm (7/16 in)");
   });
 
   it("for a thread is tapped, for a wire has its grommet, for a rocker is sawn between corners", () => {
     expect(planned({ kind: "tap", size: "M6" })).toContain(
       "tap M6, half a turn back for each turn",
     );
-    expect(planned({ kind: "tap", size: "M6" })).toContain("open up: 5 mm");
+    expect(planned({ kind: "tap", size: "M6" })).toContain("open up: 5 mm (13/64 in)");
     expect(planned(round(8), panel, { forWire: true }).at(-1)).toBe(
       "grommet in, then fish the cable through with a leader",
     );
     const window = planned({ kind: "rocker", widthMm: 37, heightMm: 21, cornerMm: 2 });
-    expect(window).toContain("4 corner holes of 4 mm");
-    expect(window).toContain("saw straight between them: 37 mm × 21 mm");
+    expect(window).toContain("4 corner holes of 4 mm (5/32 in)");
+    expect(window).toContain("saw straight between them: 37 × 21 mm");
   });
 });
 
@@ -269,13 +285,13 @@ describe("tools to lay out", () => {
     const holes = (...mm: number[]) =>
       names(job(mm.map((d, i) => hole(middle, round(d), { id: asId(`h${i}`) }))));
     expect(holes(6, 9)).toEqual(
-      expect.arrayContaining(["centre punch, pilot bit 3 mm", "bits to 9 mm"]),
+      expect.arrayContaining(["centre punch, pilot bit 3 mm (1/8 in)", "bits to 9 mm (23/64 in)"]),
     );
-    expect(holes(6, 12.5)).toContain("step drill to 12.5 mm");
+    expect(holes(6, 12.5)).toContain("step drill to 12.5 mm (1/2 in)");
     expect(holes(6)).toContain("deburring tool, safety glasses");
     expect(holes()).not.toContain("deburring tool, safety glasses");
     const one = toolsOf(job([hole(middle, round(6))]), synthesise(job([])));
-    expect(one.find((t) => t.name === "bits to 6 mm")?.why).toBe("1 hole");
+    expect(one.find((t) => t.name === "bits to 6 mm (15/64 in)")?.why).toBe("1 hole");
   });
 
   it("for what is stuck on, mounted or undone", () => {

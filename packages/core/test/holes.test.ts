@@ -124,7 +124,7 @@ describe("a pattern from landmarks", () => {
     ]);
     const plan = drillPlan(rocker!, shuttle().templates[1]!).join("\n");
     expect(plan).toMatch(/4 corner holes of 4 mm/);
-    expect(plan).toMatch(/saw straight between them: 21 mm × 37 mm/);
+    expect(plan).toMatch(/saw straight between them: 21 × 37 mm/);
     expect(plan).toMatch(/no punch: plastic cracks/);
   });
 

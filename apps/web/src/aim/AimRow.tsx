@@ -20,7 +20,7 @@ import { FootDepth } from "../fit/lamps/FootDepth.tsx";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { fromMm, toMm, unitOf } from "./words.ts";
 
 /** How far a beam stands off its mark, typed as it is measured. */

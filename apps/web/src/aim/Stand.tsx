@@ -12,7 +12,8 @@ import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import { Tick } from "../ui/forms/Tick.tsx";
 
 const METRES_PER_FOOT = 0.3048;

@@ -1,5 +1,6 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
+import type { UnitSystem } from "@dragonet/core";
 import type { Role, SessionAnswer, SignedInAnswer } from "@dragonet/contract";
 import { askOrLast } from "./lastAnswers.ts";
 
@@ -23,5 +24,8 @@ export function useCurrentUser(): Person {
   if (!person) throw new Error("nobody is signed in here");
   return person;
 }
+
+/** The units that lengths are shown and written in; metres where nobody is signed in. */
+export const useUnits = (): UnitSystem => useContext(CurrentUser)?.preferences.units ?? "metric";
 
 export const useCanEdit = (): boolean => useCurrentUser().role !== "viewer";

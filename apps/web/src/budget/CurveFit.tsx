@@ -3,7 +3,7 @@ import { type ChargingFacts, type ClampReading, type Edit, type Fault } from "@d
 import { useEdit } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/page/Section.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { planner } from "../worker/planner.ts";
 
 /** Three readings of a clamp meter on the battery lead make a charging curve with bounds. */

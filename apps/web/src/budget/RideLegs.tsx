@@ -4,7 +4,8 @@ import { mint } from "../base/mint.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 
 const NUMBERS = [
   ["minutes", "min", 1440],

@@ -17,7 +17,7 @@ import { Choice } from "../ui/forms/Choice.tsx";
 import { LazyChart } from "../ui/LazyChart.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Loading } from "../ui/page/states.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { RideLegs } from "./RideLegs.tsx";
 import type { RideReport } from "../worker/plan.worker.ts";
 import { planner } from "../worker/planner.ts";

@@ -1,7 +1,7 @@
 import type { Use } from "@dragonet/core";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Section } from "../ui/page/Section.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 
 const FIELDS: readonly (readonly [keyof Use, string, string, number, number])[] = [
   ["eveningH", "Lamps burn on an evening", "h", 0, 24],

@@ -21,7 +21,8 @@ import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty } from "../ui/page/states.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import { Tick } from "../ui/forms/Tick.tsx";
 import { useNow } from "../ui/useNow.ts";
 

@@ -23,7 +23,7 @@ import { saveText } from "../ui/saveText.ts";
 import { DataTable, type Head } from "../ui/DataTable.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
 import { planner } from "../worker/planner.ts";
 

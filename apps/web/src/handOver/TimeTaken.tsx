@@ -9,7 +9,7 @@ import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { clockOf, setClock, type Clock } from "./clock.ts";
 
 const MINUTE_MS = 60_000;

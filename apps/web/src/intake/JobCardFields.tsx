@@ -1,7 +1,8 @@
 import type { JobCard } from "@dragonet/core";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Section } from "../ui/page/Section.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 
 type TextField = Exclude<keyof JobCard, "stage">;
 

@@ -5,7 +5,8 @@ import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 
 /** What should be in the box against what is, checked before the first panel comes off. */
 export function Kit() {

@@ -1,7 +1,8 @@
 import { WIRE_USES, inputWord, type Practices } from "@dragonet/core";
 import { checkColour } from "../ui/forms/checkColour.ts";
 import { Choice } from "../ui/forms/Choice.tsx";
-import { NumberInput, TextInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../ui/forms/TextInput.tsx";
 import { Line } from "./Line.tsx";
 
 export interface PracticeFieldsProps {

@@ -1,6 +1,6 @@
 import { PLACES } from "@dragonet/core";
 import { Choice } from "../ui/forms/Choice.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { Line } from "./Line.tsx";
 import { TariffLine } from "./TariffLine.tsx";
 import { LoomPractices, type PracticeFieldsProps } from "./LoomPractices.tsx";

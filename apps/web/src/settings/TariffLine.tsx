@@ -1,6 +1,6 @@
 import { CURRENCY_CODES, minorDigits, type Tariff } from "@dragonet/core";
 import { Choice } from "../ui/forms/Choice.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { Line } from "./Line.tsx";
 
 interface TariffLineProps {

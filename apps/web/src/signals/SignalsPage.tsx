@@ -21,7 +21,7 @@ import { Choice } from "../ui/forms/Choice.tsx";
 import { FactRow } from "../ui/forms/FactRow.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { useLeft } from "../ui/press/useLeft.ts";
 import { BusSection, ModuleSection } from "./BusSection.tsx";
 import { SeenByVehicle } from "./SeenByVehicle.tsx";

@@ -13,7 +13,7 @@ import { Choice } from "../ui/forms/Choice.tsx";
 import { FactFields, FactRow } from "../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
-import { NumberInput } from "../ui/forms/TextInput.tsx";
+import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { BatterySection } from "./electrics/BatterySection.tsx";
 import { once } from "./electrics/once.ts";
 import type { VehicleEditing } from "./editing.ts";

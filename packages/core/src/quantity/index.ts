@@ -1,3 +1,4 @@
 export * from "./interval.ts";
 export * from "./boundedValue.ts";
 export * from "./format.ts";
+export * from "./readLength.ts";

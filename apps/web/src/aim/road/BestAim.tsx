@@ -3,7 +3,7 @@ import { decimal, lengthText, type Job } from "@dragonet/core";
 import { useCanEdit, useCurrentUser } from "../../base/session.ts";
 import { useEdit } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import type { LightRequest, ProposedAim, Turned } from "../../worker/light.ts";
 import { planner } from "../../worker/planner.ts";
 import { turnAll } from "../turnAll.ts";

@@ -9,7 +9,7 @@ import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PartSearch } from "../../shelf/PartPick.tsx";
 import { usePartChoices } from "../../shelf/parts.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import { FeedChoice } from "./FeedChoice.tsx";
 import { FusePinFields } from "./FusePinFields.tsx";

@@ -15,7 +15,8 @@ import { mint } from "../../base/mint.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { checkColour } from "../../ui/forms/checkColour.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { WireSwatch } from "../../ui/WireSwatch.tsx";
 
 type PlannedWire = WireLine;

@@ -16,7 +16,8 @@ import { useCanEdit } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 
 const PLACING_WORDS: Readonly<Record<HolePlacing["kind"], string>> = {

@@ -4,8 +4,10 @@ import {
   MATERIALS,
   append,
   asId,
-  decimal,
   drillPlan,
+  drillText,
+  fineText,
+  sizeText,
   patternOf,
   removeLandmark,
   removeTemplate,
@@ -18,7 +20,7 @@ import {
   type TemplateId,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
-import { useCanEdit } from "../../base/session.ts";
+import { useCanEdit, useUnits } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { useOpenFile } from "../../job/papers/useOpenFile.ts";
 import { Button } from "../../ui/Button.tsx";
@@ -26,7 +28,8 @@ import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Empty } from "../../ui/page/states.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import { HoleFields } from "./HoleFields.tsx";
 import { TemplateDrawing } from "./TemplateDrawing.tsx";
@@ -64,7 +67,7 @@ function Files({ template }: { template: Template }) {
 function DrillPlan({ placed, template }: { placed: PlacedHole; template: Template }) {
   return (
     <ol className="list-decimal pl-5">
-      {drillPlan(placed, template).map((line) => (
+      {drillPlan(placed, template, useUnits()).map((line) => (
         <li key={line}>{line}</li>
       ))}
     </ol>
@@ -73,6 +76,7 @@ function DrillPlan({ placed, template }: { placed: PlacedHole; template: Templat
 
 function Holes({ pattern }: { pattern: Pattern }) {
   const { template, holes, faults } = pattern;
+  const units = useUnits();
   const job = useJob();
   const edit = useEdit();
   const [open, setOpen] = useState<HoleId | null>(null);
@@ -90,8 +94,8 @@ function Holes({ pattern }: { pattern: Pattern }) {
                 {placed && (
                   <span className="num">
                     {hole.cut.kind === "rocker"
-                      ? `${decimal(hole.cut.widthMm, 1)} × ${decimal(hole.cut.heightMm, 1)} mm`
-                      : `ø ${decimal(placed.diameterMm, 1)} mm`}
+                      ? sizeText(hole.cut.widthMm, hole.cut.heightMm, units)
+                      : `ø ${drillText(placed.diameterMm, units)}`}
                   </span>
                 )}
                 <Button
@@ -107,7 +111,7 @@ function Holes({ pattern }: { pattern: Pattern }) {
                 <p>
                   {placed.found}.{" "}
                   <span className="num text-muted">
-                    {decimal(placed.xMm, 1)} right, {decimal(placed.yMm, 1)} down.
+                    {fineText(placed.xMm, units)} right, {fineText(placed.yMm, units)} down.
                   </span>
                 </p>
               )}
@@ -279,7 +283,7 @@ function PanelFields({ template }: { template: Template }) {
 function Panel({ template }: { template: Template }) {
   const job = useJob();
   const edit = useEdit();
-  const pattern = patternOf(job, template);
+  const pattern = patternOf(job, template, useUnits());
   /** The picture follows what is edited, and keeps nobody's press waiting. */
   const drawn = useDeferredValue(pattern);
   return (

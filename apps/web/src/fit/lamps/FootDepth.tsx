@@ -1,6 +1,6 @@
 import { setIn, type Mount } from "@dragonet/core";
 import { useEdit } from "../../job/store/jobStore.ts";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 
 /** Depth of the foot that a lamp in place stands on: what a shim turns it by. */
 export function FootDepth({ mount, name }: { mount: Mount; name: string }) {

@@ -23,7 +23,7 @@ import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import { Empty } from "../../ui/page/states.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import { FootDepth } from "./FootDepth.tsx";
 import { LampViews } from "./LampViews.tsx";

@@ -13,7 +13,8 @@ import { useEdit } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 
 /** Counts pieces back in with a thumb. */
 export function BackCount({ fastener }: { fastener: Fastener }) {

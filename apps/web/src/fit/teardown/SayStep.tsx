@@ -18,7 +18,7 @@ import { useCurrentUser } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
 import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 
 const EXAMPLE =
   "left cover 8 star T25 very tight and 3 clips; plug seat heater, under the hook; 6 min";

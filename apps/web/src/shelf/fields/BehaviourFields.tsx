@@ -2,7 +2,8 @@ import { Plus } from "lucide-react";
 import { INPUTS, PLAIN, inputWord, type Behaviour, type Input } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 
 const NUMBERS: readonly (readonly [keyof Behaviour, string, string, number, number])[] = [
   ["delayS", "on after", "s", 0, 3600],

@@ -2,7 +2,8 @@ import { Plus } from "lucide-react";
 import type { KitLine, KitPart, Part } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 
 /** What a kit's box holds, and what it lays out; its circuits are taken from a job. */
 export function KitFields({ part, onChange }: { part: KitPart; onChange: (part: Part) => void }) {

@@ -1,6 +1,7 @@
 import { type Part, decimal, ratedVOf } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { newPart } from "../newPart.ts";
 import { BeamFields } from "./BeamFields.tsx";
 import { BehaviourFields } from "./BehaviourFields.tsx";

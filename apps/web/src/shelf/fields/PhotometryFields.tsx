@@ -16,7 +16,7 @@ import { useCurrentUser } from "../../base/session.ts";
 import { Button } from "../../ui/Button.tsx";
 import { FileButton } from "../../ui/forms/FileButton.tsx";
 import { saveText } from "../../ui/saveText.ts";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 
 const SOURCE_WORDS: Readonly<Record<Photometry["source"], string>> = {
   file: "from a file",

@@ -1,7 +1,7 @@
 import { type Part, type RelayPart, type SwitchPart } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { FactRow } from "../../ui/forms/FactRow.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { PartLine as Line } from "./PartLine.tsx";
 
 export function RelayFields({

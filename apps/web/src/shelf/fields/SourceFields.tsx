@@ -10,7 +10,7 @@ import {
 } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { FactRow } from "../../ui/forms/FactRow.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { PartLine } from "./PartLine.tsx";
 
 type Field = {

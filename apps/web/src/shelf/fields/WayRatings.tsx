@@ -1,5 +1,5 @@
 import { wayRatingA, type BoxPart, type Part } from "@dragonet/core";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { PartLine } from "./PartLine.tsx";
 
 /** Ratings of a box's channels where they differ, one after the other. */

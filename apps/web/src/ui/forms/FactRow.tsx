@@ -1,6 +1,6 @@
 import { PROVENANCES, boundedValue, type BoundedValue, type Provenance } from "@dragonet/core";
 import { Choice } from "./Choice.tsx";
-import { NumberInput } from "./TextInput.tsx";
+import { NumberInput } from "./number/NumberInput.tsx";
 
 interface FactRowProps {
   readonly label: string;
@@ -56,7 +56,8 @@ export function FactFields({
         <NumberInput
           label={`${label}, lower bound`}
           value={fact.low}
-          {...(share ? { share, unit: "" } : {})}
+          {...{ share, unit }}
+          quiet
           max={fact.value}
           className={boundWidth(fact.low)}
           onCommit={(low) => withBound({ low })}
@@ -65,7 +66,8 @@ export function FactFields({
         <NumberInput
           label={`${label}, upper bound`}
           value={fact.high}
-          {...(share ? { share, unit: "" } : {})}
+          {...{ share, unit }}
+          quiet
           min={fact.value}
           max={max}
           className={boundWidth(fact.high)}

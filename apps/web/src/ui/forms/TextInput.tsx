@@ -19,7 +19,7 @@ interface TextInputProps {
   readonly check?: (value: string) => string | null;
 }
 
-const TextField = memo(function TextField(props: TextInputProps) {
+export const TextField = memo(function TextField(props: TextInputProps) {
   const { label, value, onCommit, className = "", type = "text", maxLength = 500 } = props;
   const { check, lines } = props;
   const [draft, setDraft] = useState<string | null>(null);
@@ -89,60 +89,4 @@ const TextField = memo(function TextField(props: TextInputProps) {
 /** Text that is taken when the field is left or Enter is pressed; Escape puts it back. */
 export function TextInput({ onCommit, ...rest }: TextInputProps) {
   return <TextField {...rest} onCommit={useLatest(onCommit)} />;
-}
-
-interface NumberInputProps {
-  readonly label: string;
-  readonly value: number;
-  readonly onCommit: (value: number) => void;
-  readonly unit?: string;
-  readonly min?: number;
-  readonly max?: number;
-  readonly className?: string;
-  /** What an empty field says where nothing, which is 0, may stand in it. */
-  readonly none?: string;
-  /** A share of one, shown and written in percent. */
-  readonly share?: boolean;
-}
-
-const DECIMAL = /^-?\d+([.,]\d+)?$/;
-
-const NumberField = memo(function NumberField(props: NumberInputProps) {
-  const { label, value, onCommit, share = false, className = "w-20", none } = props;
-  const by = share ? 100 : 1;
-  // Of bounds the value beside them has the sign already.
-  const unit = share ? (props.unit ?? "%") : props.unit;
-  const [min, max] = [by * (props.min ?? 0), by * (props.max ?? (share ? 1 : 1e6))];
-  const say = (text: string): string | null => {
-    if (none !== undefined && text.trim() === "") return null;
-    const number = Number(text.trim().replace(",", "."));
-    return DECIMAL.test(text.trim()) && number >= min && number <= max
-      ? null
-      : `“${text}” is not valid: needs ${min} to ${max}`;
-  };
-  // 0.07 is 7 %, and no 7.000000000000001.
-  const shown = share ? Number((by * value).toPrecision(9)) : value;
-  return (
-    <span className="inline-flex items-baseline">
-      <TextField
-        label={unit ? `${label}, ${unit}` : label}
-        value={none !== undefined && value === 0 ? "" : String(shown)}
-        {...(none === undefined ? {} : { placeholder: none })}
-        check={say}
-        className={`num text-right ${className}`}
-        maxLength={20}
-        // A phone's figures come without a sign.
-        {...(min < 0 ? {} : { inputMode: "decimal" })}
-        onCommit={(text) => onCommit(Number(text.trim().replace(",", ".")) / by)}
-      />
-      {unit !== undefined && !(share && unit === "") && (
-        <span className="unit min-w-7">{unit}</span>
-      )}
-    </span>
-  );
-});
-
-/** A number in the field's own unit, refused in words when it is none or out of range. */
-export function NumberInput({ onCommit, ...rest }: NumberInputProps) {
-  return <NumberField {...rest} onCommit={useLatest(onCommit)} />;
 }

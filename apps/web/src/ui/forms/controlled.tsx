@@ -1,6 +1,6 @@
 import { Controller, type Control, type FieldPath, type FieldValues } from "react-hook-form";
 import { Choice, type ChoiceOption } from "./Choice.tsx";
-import { NumberInput } from "./TextInput.tsx";
+import { NumberInput } from "./number/NumberInput.tsx";
 
 interface Asked<F extends FieldValues> {
   readonly control: Control<F>;

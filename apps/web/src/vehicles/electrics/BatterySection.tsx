@@ -1,7 +1,7 @@
 import { BATTERY_CHEMISTRIES, type BatteryFacts, type BoundedValue } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { FactRow } from "../../ui/forms/FactRow.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import type { VehicleEditing } from "../editing.ts";
 import { once } from "./once.ts";

@@ -14,7 +14,8 @@ import { wordOptions } from "../../ui/forms/controlled.tsx";
 import { FactFields } from "../../ui/forms/FactRow.tsx";
 import { checkColour } from "../../ui/forms/checkColour.ts";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { WireSwatch } from "../../ui/WireSwatch.tsx";
 import type { VehicleEditing } from "../editing.ts";
 

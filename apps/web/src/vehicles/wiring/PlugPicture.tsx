@@ -10,7 +10,7 @@ import {
   type Vehicle,
 } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
-import { NumberInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 
 interface PlugPictureProps {
   readonly vehicle: Vehicle;

@@ -19,7 +19,8 @@ import { Choice } from "../../ui/forms/Choice.tsx";
 import { FactFields, FactRow } from "../../ui/forms/FactRow.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { Section } from "../../ui/page/Section.tsx";
-import { NumberInput, TextInput } from "../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import type { VehicleEditing } from "../editing.ts";
 

@@ -1,4 +1,4 @@
-import { decimal } from "../../quantity/index.ts";
+import { decimal, drillText } from "../../quantity/index.ts";
 import type { Pattern } from "./pattern.ts";
 
 /** What a line of a template is for: cut here, mark only, the panel's edge, the scale bar. */
@@ -117,7 +117,7 @@ export function templateDrawing(pattern: Pattern, title: string): Drawing {
         y + TEXT_MM / 2,
         cut.kind === "rocker"
           ? `${hole.name}, ${decimal(cut.widthMm, 1)} × ${decimal(cut.heightMm, 1)}`
-          : `${hole.name}, ø ${decimal(diameterMm, 1)}`,
+          : `${hole.name}, ø ${drillText(diameterMm, "metric")}`,
       );
       if (cut.kind !== "rocker") {
         return [

@@ -1,16 +1,16 @@
 import type { Template } from "../../job/index.ts";
-import { decimal } from "../../quantity/index.ts";
+import { drillText, sizeText, type UnitSystem } from "../../quantity/index.ts";
 import type { PlacedHole } from "./pattern.ts";
 
 /** Pilot and the largest twist drill that a hand drill holds true in sheet, in mm. */
 const PILOT_MM = 3;
+/** What the arbor of a hole saw wants, in mm. */
+const ARBOR_MM = 6;
 const MOST_TWIST_MM = 10;
 /** Each step widens by no more than this, in mm. */
 const STEP_MM = 4;
 /** Above this a hole saw, below it a step drill, in mm. */
 const MOST_STEP_MM = 25;
-
-const mm = (value: number): string => `${decimal(value, 1)} mm`;
 
 /** Drills of a round hole in the order they are taken, in mm: pilot, steps, the size itself. */
 export function drillSteps(diameterMm: number): number[] {
@@ -26,26 +26,34 @@ export function drillSteps(diameterMm: number): number[] {
   ];
 }
 
-function roundSteps(diameterMm: number): string[] {
+function roundSteps(diameterMm: number, units: UnitSystem): string[] {
+  const drill = (mm: number): string => drillText(mm, units);
   if (diameterMm > MOST_STEP_MM) {
-    return [`pilot ${mm(PILOT_MM)}, then 6 mm for the arbor`, `hole saw ${mm(diameterMm)}`];
+    return [
+      `pilot ${drill(PILOT_MM)}, then ${drill(ARBOR_MM)} for the arbor`,
+      `hole saw ${drillText(diameterMm, units, "step")}`,
+    ];
   }
   const steps = drillSteps(diameterMm);
   const [pilot, ...rest] = steps;
-  if (rest.length === 0) return [`drill ${mm(pilot!)}`];
+  if (rest.length === 0) return [`drill ${drill(pilot!)}`];
   return [
-    `pilot ${mm(pilot!)}`,
+    `pilot ${drill(pilot!)}`,
     diameterMm > MOST_TWIST_MM
-      ? `step drill up to ${mm(diameterMm)}`
-      : `open up: ${rest.map((s) => mm(s)).join(", ")}`,
+      ? `step drill up to ${drillText(diameterMm, units, "step")}`
+      : `open up: ${rest.map(drill).join(", ")}`,
   ];
 }
 
 /**
- * What to do for one hole, in order: mark, look behind, punch, drill, finish. Common
- * practice of the trade.
+ * What to do for one hole, in order: mark, look behind, punch, drill, finish; drills in both
+ * systems. Common practice of the trade.
  */
-export function drillPlan(placed: PlacedHole, template: Template): string[] {
+export function drillPlan(
+  placed: PlacedHole,
+  template: Template,
+  units: UnitSystem = "metric",
+): string[] {
   const { hole, diameterMm, corners } = placed;
   const { material, painted } = template;
   const soft = material === "plastic" || material === "fibreglass";
@@ -58,10 +66,10 @@ export function drillPlan(placed: PlacedHole, template: Template): string[] {
     soft ? "prick the middle, no punch: plastic cracks" : "centre punch",
     ...(cut.kind === "rocker"
       ? [
-          `${corners.length} corner holes of ${mm(diameterMm)}`,
-          `saw straight between them: ${mm(cut.widthMm)} × ${mm(cut.heightMm)}`,
+          `${corners.length} corner holes of ${drillText(diameterMm, units)}`,
+          `saw straight between them: ${sizeText(cut.widthMm, cut.heightMm, units)}`,
         ]
-      : roundSteps(diameterMm)),
+      : roundSteps(diameterMm, units)),
     soft
       ? "slow, backed with wood; no force at the break-through"
       : "oil, eyes covered, held at the break-through",

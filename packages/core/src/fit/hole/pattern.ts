@@ -1,5 +1,5 @@
 import type { Hole, HoleCut, HolePlacing, Job, Landmark, Template } from "../../job/index.ts";
-import { decimal } from "../../quantity/index.ts";
+import { fineText, sizeText, type UnitSystem } from "../../quantity/index.ts";
 import { boltOf, clearanceMm } from "./bolts.ts";
 
 /** A hole where it is to be, from the panel's top left corner. */
@@ -33,8 +33,6 @@ export interface Pattern {
 /** Least material between a hole's rim and an edge, in hole diameters: common practice. */
 const LEAST_RIM = 0.5;
 
-const mm = (value: number): string => decimal(value, 1);
-
 /** Diameter of a cut in mm: the hole itself, or the corner holes of a cut-out. */
 export function cutMm(cut: HoleCut): number {
   switch (cut.kind) {
@@ -57,10 +55,14 @@ interface Point {
   readonly found: string;
 }
 
-function fromEdge(by: HolePlacing & { kind: "edge" }, template: Template): Point {
+function fromEdge(
+  by: HolePlacing & { kind: "edge" },
+  template: Template,
+  units: UnitSystem,
+): Point {
   const { widthMm, heightMm } = template;
   const upright = by.edge === "left" || by.edge === "right";
-  const found = `${mm(by.inMm)} mm in from the ${by.edge} edge, ${mm(by.alongMm)} mm along it from its ${upright ? "top" : "left"} end`;
+  const found = `${fineText(by.inMm, units)} in from the ${by.edge} edge, ${fineText(by.alongMm, units)} along it from its ${upright ? "top" : "left"} end`;
   switch (by.edge) {
     case "left":
       return { xMm: by.inMm, yMm: by.alongMm, found };
@@ -78,6 +80,7 @@ function placeOf(
   template: Template,
   landmarks: ReadonlyMap<string, Landmark>,
   holes: ReadonlyMap<string, Hole>,
+  units: UnitSystem,
   depth = 0,
 ): Point | null {
   const { by } = hole;
@@ -88,12 +91,12 @@ function placeOf(
       const apart = Math.hypot(b.rightMm - a.rightMm, b.downMm - a.downMm);
       const share =
         by.share === 0.5
-          ? `${mm(apart)} mm between ${a.name} and ${b.name}: ${mm(apart / 2)} mm from each`
-          : `${mm(apart * by.share)} mm from ${a.name} towards ${b.name} (${mm(apart)} mm apart)`;
+          ? `${fineText(apart, units)} between ${a.name} and ${b.name}: ${fineText(apart / 2, units)} from each`
+          : `${fineText(apart * by.share, units)} from ${a.name} towards ${b.name} (${fineText(apart, units)} apart)`;
       return {
         xMm: a.rightMm + by.share * (b.rightMm - a.rightMm),
         yMm: a.downMm + by.share * (b.downMm - a.downMm) + by.downMm,
-        found: by.downMm === 0 ? share : `${share}, then ${downText(by.downMm)}`,
+        found: by.downMm === 0 ? share : `${share}, then ${downText(by.downMm, units)}`,
       };
     }
     case "from": {
@@ -103,15 +106,15 @@ function placeOf(
       return {
         xMm: a.rightMm + by.rightMm,
         yMm: a.downMm + by.downMm,
-        found: `from ${a.name}: ${mm(Math.abs(by.rightMm))} mm ${sideways}, ${downText(by.downMm)}`,
+        found: `from ${a.name}: ${fineText(Math.abs(by.rightMm), units)} ${sideways}, ${downText(by.downMm, units)}`,
       };
     }
     case "edge":
-      return fromEdge(by, template);
+      return fromEdge(by, template, units);
     case "mirror": {
       const other = holes.get(by.holeId);
       if (!other || depth > holes.size) return null;
-      const point = placeOf(other, template, landmarks, holes, depth + 1);
+      const point = placeOf(other, template, landmarks, holes, units, depth + 1);
       return (
         point && {
           xMm: template.widthMm - point.xMm,
@@ -123,8 +126,8 @@ function placeOf(
   }
 }
 
-const downText = (downMm: number): string =>
-  `${mm(Math.abs(downMm))} mm ${downMm < 0 ? "up" : "down"}`;
+const downText = (downMm: number, units: UnitSystem): string =>
+  `${fineText(Math.abs(downMm), units)} ${downMm < 0 ? "up" : "down"}`;
 
 function cornersOf(cut: HoleCut, { xMm, yMm }: Point): [number, number][] {
   if (cut.kind !== "rocker") return [];
@@ -137,7 +140,12 @@ function cornersOf(cut: HoleCut, { xMm, yMm }: Point): [number, number][] {
   ];
 }
 
-function faultOf(hole: Hole, point: Point, template: Template): HoleFault | null {
+function faultOf(
+  hole: Hole,
+  point: Point,
+  template: Template,
+  units: UnitSystem,
+): HoleFault | null {
   const { cut } = hole;
   const size = cutMm(cut);
   const [w, h] = cut.kind === "rocker" ? [cut.widthMm / 2, cut.heightMm / 2] : [size / 2, size / 2];
@@ -147,12 +155,12 @@ function faultOf(hole: Hole, point: Point, template: Template): HoleFault | null
     point.yMm - h,
     template.heightMm - point.yMm - h,
   );
-  const at = `${mm(point.xMm)} mm right, ${mm(point.yMm)} mm down`;
+  const at = `${fineText(point.xMm, units)} right, ${fineText(point.yMm, units)} down`;
   if (least < 0) {
     return {
       hole,
       severe: true,
-      words: `off the panel: ${at} (panel ${mm(template.widthMm)} × ${mm(template.heightMm)} mm)`,
+      words: `off the panel: ${at} (panel ${sizeText(template.widthMm, template.heightMm, units)})`,
     };
   }
   const wanted = LEAST_RIM * size;
@@ -160,13 +168,13 @@ function faultOf(hole: Hole, point: Point, template: Template): HoleFault | null
     ? {
         hole,
         severe: false,
-        words: `${mm(least)} mm to the edge of the panel (leave ${mm(wanted)} mm or more)`,
+        words: `${fineText(least, units)} to the edge of the panel (leave ${fineText(wanted, units)} or more)`,
       }
     : null;
 }
 
-/** Every hole of a template where its landmarks put it, with what is wrong with it. */
-export function patternOf(job: Job, template: Template): Pattern {
+/** Every hole of a template where its landmarks put it, with what is wrong with it, in a reader's units. */
+export function patternOf(job: Job, template: Template, units: UnitSystem = "metric"): Pattern {
   const landmarks = job.landmarks.filter((l) => l.templateId === template.id);
   const own = job.holes.filter((h) => h.templateId === template.id);
   const marks = new Map<string, Landmark>(landmarks.map((l) => [l.id, l]));
@@ -174,7 +182,7 @@ export function patternOf(job: Job, template: Template): Pattern {
   const holes: PlacedHole[] = [];
   const faults: HoleFault[] = [];
   for (const hole of own) {
-    const point = placeOf(hole, template, marks, byId);
+    const point = placeOf(hole, template, marks, byId, units);
     if (!point) {
       faults.push({ hole, severe: true, words: "leans on something that is not on this panel" });
       continue;
@@ -185,7 +193,7 @@ export function patternOf(job: Job, template: Template): Pattern {
       continue;
     }
     holes.push({ hole, ...point, diameterMm, corners: cornersOf(hole.cut, point) });
-    const fault = faultOf(hole, point, template);
+    const fault = faultOf(hole, point, template, units);
     if (fault) faults.push(fault);
   }
   return { template, landmarks, holes, faults };

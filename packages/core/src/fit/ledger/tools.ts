@@ -1,6 +1,6 @@
 import type { Circuit } from "../../circuit/index.ts";
 import type { Drive, Fastener, Job } from "../../job/index.ts";
-import { decimal } from "../../quantity/index.ts";
+import { drillText } from "../../quantity/index.ts";
 import { cutListOf } from "../cut/cutList.ts";
 
 /** One tool to lay out before the first step, and what it is for. */
@@ -44,10 +44,15 @@ function fitTools(job: Job): Tool[] {
     ...drivers.map((name) => ({ name, why: "fasteners of the ledger" })),
     ...(holes.length > 0
       ? [
-          { name: "centre punch, pilot bit 3 mm", why: "every hole starts there" },
+          {
+            name: `centre punch, pilot bit ${drillText(3, "metric")}`,
+            why: "every hole starts there",
+          },
           {
             name:
-              widest > 10 ? `step drill to ${decimal(widest)} mm` : `bits to ${decimal(widest)} mm`,
+              widest > 10
+                ? `step drill to ${drillText(widest, "metric", "step")}`
+                : `bits to ${drillText(widest, "metric")}`,
             why: `${holes.length} hole${holes.length === 1 ? "" : "s"}`,
           },
           { name: "deburring tool, safety glasses", why: "edges cut wires, chips cut eyes" },

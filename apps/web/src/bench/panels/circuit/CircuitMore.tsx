@@ -2,7 +2,7 @@ import { Collapsible } from "radix-ui";
 import { conditionText, setCircuit, type JobPlan, type LightingCircuit } from "@dragonet/core";
 import { useEdit } from "../../../job/store/jobStore.ts";
 import { LENGTH_WORDS, type LengthField } from "../../../job/lengthWords.ts";
-import { NumberInput } from "../../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../../ui/forms/number/NumberInput.tsx";
 import { ChannelFields } from "../../fields/ChannelFields.tsx";
 import { Deviations } from "../../fields/Deviations.tsx";
 import { WireChoices } from "../../fields/WireChoices.tsx";

@@ -12,7 +12,8 @@ import {
 import { useEdit, useJob } from "../../../job/store/jobStore.ts";
 import { Choice } from "../../../ui/forms/Choice.tsx";
 import { RemoveButton } from "../../../ui/RemoveButton.tsx";
-import { NumberInput, TextInput } from "../../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../../ui/forms/number/NumberInput.tsx";
+import { TextInput } from "../../../ui/forms/TextInput.tsx";
 import { ConditionField } from "../../fields/ConditionField.tsx";
 import { LampList } from "./LampList.tsx";
 import { CircuitMore } from "./CircuitMore.tsx";

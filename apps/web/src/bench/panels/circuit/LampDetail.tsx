@@ -1,7 +1,7 @@
 import { LAMP_JOINTS, LAMP_LIGHTS, type Edit, type Lamp, type LoadPart } from "@dragonet/core";
 import { useEdit, useJob } from "../../../job/store/jobStore.ts";
 import { Choice } from "../../../ui/forms/Choice.tsx";
-import { NumberInput } from "../../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../../ui/forms/number/NumberInput.tsx";
 import { JOINT_WORDS } from "../../fields/jointWords.ts";
 
 /** Every light that a part has, by what a lamp says of it. */

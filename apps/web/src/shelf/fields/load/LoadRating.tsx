@@ -1,6 +1,6 @@
 import type { LoadSpec } from "@dragonet/core";
 import { FactRow } from "../../../ui/forms/FactRow.tsx";
-import { NumberInput } from "../../../ui/forms/TextInput.tsx";
+import { NumberInput } from "../../../ui/forms/number/NumberInput.tsx";
 import { PartLine as Line } from "../PartLine.tsx";
 
 interface LoadRatingProps {
