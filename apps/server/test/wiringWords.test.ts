@@ -7,7 +7,9 @@ import {
   fastenerText,
   fastenersOf,
   foundText,
+  inchesText,
   inspectorLines,
+  lengthText,
   planJob,
   span,
   stripOrder,
@@ -119,6 +121,15 @@ describe("the words of the wiring sheet", () => {
     expect(new Set(boxes.map((b) => Math.round(b[0]))).size).toBe(2);
   });
 
+  it("has the lengths of who measures in inches as a tape has them", () => {
+    const { lines } = cutListOf(stopped, synthesise(stopped));
+    expect(lines.length).toBeGreaterThan(0);
+    expectAll(read.wiringStopped, [
+      "Flag Wire in From To",
+      ...lines.map((l) => `${l.colour} ${inchesText(l.cutM)}`),
+    ]);
+  });
+
   it("has every wire that is cut with its flag, its length and its two ends, and what comes off the spools", () => {
     const { lines, spools } = cutListOf(full, synthesise(full));
     expect(lines.length).toBeGreaterThan(8);
@@ -126,7 +137,7 @@ describe("the words of the wiring sheet", () => {
       ...["Cut list", "Flag Wire mm From To"],
       ...lines.map((l) => `${l.label} ${l.gaugeId} ${l.colour}`),
       ...lines.flatMap((l) => [figure(l.cutM * 1000, 0), `${l.from.at} (`, `${l.to.at} (`]),
-      ...spools.map((s) => `${s.gaugeId} ${s.colour}: ${figure(s.totalM, 2)} m`),
+      ...spools.map((s) => `${s.gaugeId} ${s.colour}: ${lengthText(s.totalM, "metric")}`),
     ]);
     // Long words for ends stand in short ones.
     expect(allText(read.wiring)).not.toContain("terminal 6.3 mm");

@@ -59,6 +59,8 @@ describe("a length that is shown", () => {
     ]);
     // Rounded up to a whole inch it has no sixteen sixteenths.
     expect(inchesText(0.9999 * INCH)).toBe("1");
+    // 10 mm is no 3/8 in.
+    expect([inchField(0.01), inchField(0.009525)]).toEqual(["25/64", "3/8"]);
     expect(inchField(3.048)).toBe("10' 0\"");
     expect(inchField(3.7)).toBe("12' 1 11/16\"");
     expect(inchField(-3.2)).toBe("−10' 6\"");

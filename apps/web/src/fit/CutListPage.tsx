@@ -6,6 +6,7 @@ import {
   SPOOL_M,
   cutListCsv,
   decimal,
+  fineText,
   lengthText,
   type CutLine,
   type CutList,
@@ -14,7 +15,7 @@ import {
   type UnitSystem,
   type WireEnd,
 } from "@dragonet/core";
-import { useCurrentUser } from "../base/session.ts";
+import { useCurrentUser, useUnits } from "../base/session.ts";
 import { useNarrow } from "../base/useNarrow.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useOpenFile } from "../job/papers/useOpenFile.ts";
@@ -42,21 +43,22 @@ const HEADS: readonly Head[] = [
 ];
 
 function EndCell({ end }: { end: WireEnd }) {
+  const units = useUnits();
   return (
     <td className="pr-3 text-muted">
-      <span className="num whitespace-nowrap">{end.stripMm} mm</span>, {end.terminal}
+      <span className="num whitespace-nowrap">{fineText(end.stripMm, units)}</span>, {end.terminal}
       {end.shrinkMm > 0 && (
         <>
-          , shrink <span className="num whitespace-nowrap">{end.shrinkMm} mm</span>
+          , shrink <span className="num whitespace-nowrap">{fineText(end.shrinkMm, units)}</span>
         </>
       )}
     </td>
   );
 }
 
-function endText({ at, stripMm, terminal, shrinkMm }: WireEnd): string {
-  const shrink = shrinkMm > 0 ? `, shrink ${shrinkMm} mm` : "";
-  return `${at}: ${stripMm} mm, ${terminal}${shrink}`;
+function endText({ at, stripMm, terminal, shrinkMm }: WireEnd, units: UnitSystem): string {
+  const shrink = shrinkMm > 0 ? `, shrink ${fineText(shrinkMm, units)}` : "";
+  return `${at}: ${fineText(stripMm, units)}, ${terminal}${shrink}`;
 }
 
 /** A wire as a line of a phone's list: what is cut, and what goes on its ends. */
@@ -70,9 +72,9 @@ function WireItem({ line, units }: { line: CutLine; units: UnitSystem }) {
         <b className="num ml-auto">{lengthText(line.cutM, units)}</b>
       </p>
       <p className="text-small">
-        {endText(line.from)}
+        {endText(line.from, units)}
         <br />
-        {endText(line.to)}
+        {endText(line.to, units)}
       </p>
     </li>
   );
@@ -84,7 +86,7 @@ const Wires = memo(function Wires({ list, units }: { list: CutList; units: UnitS
   return (
     <Section
       title="Cut list"
-      about={`As routed, ${decimal(SLACK_SHARE * 100, 0)} % for bends and ${decimal(ENDS_M * 1000, 0)} mm of service loop at the ends added, up to the next centimetre. Start at the lamp: what is over ends at the battery.`}
+      about={`As routed, ${decimal(SLACK_SHARE * 100, 0)} % for bends and ${lengthText(ENDS_M, units)} of service loop at the ends added, rounded up. Start at the lamp: what is over ends at the battery.`}
       action={
         <span className="no-print inline-flex gap-2">
           <Button look="quiet" onClick={() => save(list)}>
@@ -144,6 +146,7 @@ function SpoolBar({
   list: CutList;
   spoolM: number;
 }) {
+  const units = useUnits();
   const labels = line.cuts[index] ?? [];
   const length = (label: string): number => list.lines.find((l) => l.label === label)?.cutM ?? 0;
   const left = line.plan.offCutM[index] ?? 0;
@@ -151,14 +154,14 @@ function SpoolBar({
     <div
       className="my-1 flex h-6 w-full border border-edge"
       role="img"
-      aria-label={`spool ${index + 1}: ${labels.join(", ")}; ${decimal(left, 2)} m left`}
+      aria-label={`spool ${index + 1}: ${labels.join(", ")}; ${lengthText(left, units)} left`}
     >
       {labels.map((label) => (
         <span
           key={label}
           className="num flex items-center justify-center overflow-hidden border-r border-ink text-small"
           style={{ width: `${(100 * length(label)) / spoolM}%` }}
-          title={`${label}: ${decimal(length(label), 2)} m`}
+          title={`${label}: ${lengthText(length(label), units)}`}
         >
           {length(label) / spoolM > 0.04 ? label : ""}
         </span>
@@ -218,6 +221,7 @@ const Spools = memo(function Spools({
 });
 
 const Bundles = memo(function Bundles({ list }: { list: CutList }) {
+  const units = useUnits();
   return (
     <Section title="Bundles" about="Each circuit’s own wires laid together: D = 1.2 √(Σ d²).">
       <table className="w-full border-collapse">
@@ -240,9 +244,9 @@ const Bundles = memo(function Bundles({ list }: { list: CutList }) {
             <tr key={b.owner} className="border-t border-hair">
               <td className="py-0.5">{b.owner}</td>
               <td className="num text-right">{b.wires}</td>
-              <td className="num text-right">{decimal(b.diameterM * 1000, 1)} mm</td>
+              <td className="num text-right">{fineText(b.diameterM * 1000, units)}</td>
               <td className="num text-right">
-                {b.sleeveMm === null ? "part it in two" : `${b.sleeveMm} mm`}
+                {b.sleeveMm === null ? "part it in two" : fineText(b.sleeveMm, units)}
               </td>
             </tr>
           ))}

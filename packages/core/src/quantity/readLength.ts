@@ -47,7 +47,7 @@ export function readLength(text: string, usualM: number): number | null {
   while (rest.trim() !== "") {
     const found = PIECE.exec(rest);
     const value = found && valueOf(found);
-    if (!found || value === null || value === undefined) return null;
+    if (!found || value === null) return null;
     const word = (found[8] ?? "").toLowerCase();
     const unit = word === "" ? usualM : (UNITS.find(([words]) => words.test(word))?.[1] ?? usualM);
     // "3 ft 6 in": each piece is of a smaller unit than the one before it.
@@ -61,6 +61,11 @@ export function readLength(text: string, usualM: number): number | null {
 
 /** Sixteenths, as a tape has them. */
 const TAPE = 16;
+/** Inch twist drills come by sixty-fourths, step drills and hole saws by sixteenths: common practice. */
+const DRILL_PARTS = { twist: 64, step: 16 } as const;
+
+/** How far off a sixteenth may be, in inches. */
+const ROUGH_IN = 0.005;
 /** Inches from which feet are told, and so many of a foot. */
 const [FEET_FROM, PER_FOOT] = [120, 12];
 
@@ -84,7 +89,11 @@ export function inchesText(metres: number, of = TAPE): string {
 /** A length as it is written in a field of inches: feet beside them where it is long. */
 export function inchField(metres: number): string {
   const inches = Math.abs(metres) / INCH_M;
-  if (inches < FEET_FROM) return inchesText(metres);
+  if (inches < FEET_FROM) {
+    // What a tape's sixteenths would tell too roughly, such as a hole in millimetres, is told in sixty-fourths.
+    const rough = Math.abs(Math.round(inches * TAPE) / TAPE - inches) > ROUGH_IN;
+    return inchesText(metres, rough ? DRILL_PARTS.twist : TAPE);
+  }
   const sixteenths = Math.round(inches * TAPE);
   const feet = Math.floor(sixteenths / (PER_FOOT * TAPE));
   const rest = inchesText(((sixteenths - feet * PER_FOOT * TAPE) / TAPE) * INCH_M);
@@ -98,9 +107,6 @@ export const fineText = (mm: number, units: UnitSystem): string =>
 /** Two sides of a cut-out or a panel: "21 × 37 mm". */
 export const sizeText = (wideMm: number, highMm: number, units: UnitSystem): string =>
   `${fineText(wideMm, units).replace(/ \w+$/, "")} × ${fineText(highMm, units)}`;
-
-/** Inch twist drills come by sixty-fourths, step drills and hole saws by sixteenths: common practice. */
-const DRILL_PARTS = { twist: 64, step: 16 } as const;
 
 /** A drill in both systems, the person's own first: of the other the nearest that a set has. */
 export function drillText(

@@ -107,7 +107,7 @@ export async function wiringSheetPdf(job: Job, options: PaperOptions): Promise<B
         : []),
       jobPage(job, plan),
       ...circuitPages(plan, loom, roomOf(paper)),
-      ...cutPage(job),
+      ...cutPage(job, options.units),
       ...teardownBlock(job),
       ...extra(job),
     ],

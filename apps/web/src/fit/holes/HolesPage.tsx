@@ -4,7 +4,6 @@ import {
   MATERIALS,
   append,
   asId,
-  drillPlan,
   drillText,
   fineText,
   sizeText,
@@ -15,7 +14,6 @@ import {
   type HoleId,
   type LandmarkId,
   type Pattern,
-  type PlacedHole,
   type Template,
   type TemplateId,
 } from "@dragonet/core";
@@ -31,6 +29,7 @@ import { Empty } from "../../ui/page/states.tsx";
 import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { TextInput } from "../../ui/forms/TextInput.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
+import { DrillPlan } from "./DrillPlan.tsx";
 import { HoleFields } from "./HoleFields.tsx";
 import { TemplateDrawing } from "./TemplateDrawing.tsx";
 
@@ -61,16 +60,6 @@ function Files({ template }: { template: Template }) {
         mirrored, for the other side
       </Tick>
     </div>
-  );
-}
-
-function DrillPlan({ placed, template }: { placed: PlacedHole; template: Template }) {
-  return (
-    <ol className="list-decimal pl-5">
-      {drillPlan(placed, template, useUnits()).map((line) => (
-        <li key={line}>{line}</li>
-      ))}
-    </ol>
   );
 }
 

@@ -1,4 +1,5 @@
-import { outerMeasures, type Job, type Mount, type Vehicle } from "@dragonet/core";
+import { outerMeasures, tapeText, type Job, type Mount, type Vehicle } from "@dragonet/core";
+import { useUnits } from "../../base/session.ts";
 import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
 import { LabelLine } from "../../ui/picture/LabelLine.tsx";
 import { R, TEXT, layOutLamps, placeIn, sizeOf, viewsOf, type Seen } from "./layOutLamps.ts";
@@ -10,14 +11,13 @@ interface ViewProps extends Seen {
 }
 
 function View(props: ViewProps) {
+  const units = useUnits();
   const { name, spots, picture, view, vehicle, number, label } = props;
   const [width, height] = sizeOf(picture);
   const place = placeIn(picture);
   const [middle, ground] = place([0, 0]);
   const [, top] = place([0, picture.tall]);
-  const said = spots.map(
-    (s) => `${label(s.mount)} ${Math.round(s.high * 1000)} mm above the ground`,
-  );
+  const said = spots.map((s) => `${label(s.mount)} ${tapeText(s.high, units)} above the ground`);
   return (
     <figure className="min-w-0">
       <svg
@@ -52,7 +52,7 @@ function View(props: ViewProps) {
           className="stroke-ink"
           strokeWidth={1.5}
         />
-        {layOutLamps(spots, picture, number).map(({ mounts, at, words, label: box }) => (
+        {layOutLamps(spots, picture, number, units).map(({ mounts, at, words, label: box }) => (
           <g key={mounts[0]!.id}>
             <line
               x1={at[0]}

@@ -5,6 +5,8 @@ import {
   MOUNT_SIDES,
   append,
   decimal,
+  fineText,
+  tapeText,
   boundedValue,
   mountCheckId,
   pairsOf,
@@ -15,7 +17,7 @@ import {
   type Mount,
 } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
-import { useCanEdit, useCurrentUser } from "../../base/session.ts";
+import { useCanEdit, useCurrentUser, useUnits } from "../../base/session.ts";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PlaceFindings } from "../../job/PlaceFindings.tsx";
 import { Button } from "../../ui/Button.tsx";
@@ -40,6 +42,7 @@ const MEASURES = [
 function Shim({ mount, name }: { mount: Mount; name: string }) {
   const edit = useEdit();
   const turn = mount.wantedTiltDeg - mount.tiltDeg;
+  const units = useUnits();
   const shim = shimMm(mount.footMm, turn);
   const set = (field: "tiltDeg" | "wantedTiltDeg" | "footMm", value: number): void =>
     edit([setIn("mount", mount.id, field, value)]);
@@ -69,7 +72,7 @@ function Shim({ mount, name }: { mount: Mount; name: string }) {
           "no shim"
         ) : (
           <>
-            shim of <b className="num">{decimal(Math.abs(shim), 1)} mm</b> under the{" "}
+            shim of <b className="num">{fineText(Math.abs(shim), units)}</b> under the{" "}
             {shim > 0 ? "front" : "rear"} edge of a foot that stands {shim > 0 ? "lifts" : "lowers"}{" "}
             the beam by {decimal(Math.abs(turn), 1)}°
           </>
@@ -150,6 +153,7 @@ const SIDE_OF: Partial<Record<Lamp["place"], Mount["side"]>> = { left: "left", r
 
 /** Where the lamps sit, by tape, beside each other and beside the rules. */
 export function LampsPage() {
+  const units = useUnits();
   const job = useJob();
   const edit = useEdit();
   const { vehicle } = job;
@@ -197,10 +201,7 @@ export function LampsPage() {
         {pairsOf(job).map(({ left, right }) => (
           <p key={left.id} className="text-small text-muted">
             {label(left)} and {label(right)}:{" "}
-            <span className="num">
-              {decimal((left.outM.value + right.outM.value) * 1000, 0)} mm
-            </span>{" "}
-            apart
+            <span className="num">{tapeText(left.outM.value + right.outM.value, units)}</span> apart
           </p>
         ))}
         {unplaced.length > 0 && (

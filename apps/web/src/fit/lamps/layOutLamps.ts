@@ -1,4 +1,4 @@
-import { rightOf, type Job, type Mount } from "@dragonet/core";
+import { rightOf, tapeText, type Job, type Mount, type UnitSystem } from "@dragonet/core";
 import { placeLabels, type Box } from "../../ui/picture/labels.ts";
 
 /** A picture is as tall as this and at most as wide, in px of a screen: letters keep their size. */
@@ -64,16 +64,17 @@ function gathered(
   return groups;
 }
 
-/** Where lamps and what is written of them stand: their height in mm, and others at the same place. */
+/** Where lamps and what is written of them stand: their height in mm or inches, and others at the same place. */
 export function layOutLamps(
   spots: readonly Spot[],
   picture: Picture,
   number: (mount: Mount) => number,
+  units: UnitSystem = "metric",
 ): Laid[] {
   const groups = gathered(spots, scaleOf(picture)).map(({ across, high, all }) => {
     const others = all.slice(1).map(number).join(", ");
-    const mm = String(Math.round(high * 1000));
-    const words = others === "" ? mm : `${others} · ${mm}`;
+    const above = tapeText(high, units).replace(/ \w+$/, "");
+    const words = others === "" ? above : `${others} · ${above}`;
     return { mounts: all, at: placeIn(picture)([across, high]), words };
   });
   const [width, height] = sizeOf(picture);

@@ -4,6 +4,7 @@ import { toast } from "sonner";
 import {
   HAZARD_WORDS,
   decimal,
+  fineText,
   lengthText,
   lengthsOff,
   signEdits,
@@ -110,10 +111,10 @@ function Stretches({
               {s.labels.join(", ")}
             </td>
             <td data-head="Thick" className="num py-1 text-right whitespace-nowrap">
-              {decimal(s.diameterM * 1000, 1)} mm
+              {fineText(s.diameterM * 1000, units)}
             </td>
             <td data-head="Sleeve" className="num py-1 pl-4 text-right whitespace-nowrap">
-              {s.sleeveMm === null ? "part it" : `${s.sleeveMm} mm`}
+              {s.sleeveMm === null ? "part it" : fineText(s.sleeveMm, units)}
             </td>
             <td data-head="Asks for" className="min-w-60 py-1 pl-4">
               <Protections segment={s} />

@@ -39,7 +39,7 @@ function Places({ job, edit, canEdit }: VehicleEditing) {
   return (
     <Section
       title="Places"
-      about="Where wires start, end or part, in mm behind the foremost point and right of the middle (left is negative)."
+      about="Where wires start, end or part: behind the foremost point and right of the middle (left is negative)."
       action={
         <Button
           look="quiet"
