@@ -21,6 +21,16 @@ describe("plan", () => {
     expect(proof.code).toBe(0);
   });
 
+  it("unboxes a kit, with all its circuits", async () => {
+    const answer = await call(any, ["plan", "road kit on the Porter", "--json"]);
+    const { kits, job } = JSON.parse(answer.out) as { kits: readonly string[]; job: Job };
+    expect(kits).toEqual(["Road kit for carts, six relays"]);
+    expect(job.runs.map((circuit) => circuit.name)).toContain("Brake lights");
+    const told = await call(any, ["plan", "road kit on the Porter"]);
+    expect(told.out).toContain("Road kit for carts, six relays: unboxed, Low beam, High beam");
+    expect(told.code).toBe(0);
+  });
+
   it("shows what it did not understand, in words and as JSON", async () => {
     const text = "two pods with a zorp on high beam on the Petrel";
     expect((await call(any, ["plan", text])).out).toContain("not understood: zorp");

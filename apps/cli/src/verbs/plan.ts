@@ -25,6 +25,9 @@ function printSaid(said: SaidJob, world: World): void {
   for (const circuit of said.circuits) {
     world.out(`  ${circuit.name}: ${understoodWords(circuit)}\n`);
   }
+  for (const { name, content } of said.kits) {
+    world.out(`  ${name}: unboxed, ${content.runs.map((circuit) => circuit.name).join(", ")}\n`);
+  }
   for (const line of said.assumed) world.out(`taken as usual: ${line}\n`);
   for (const words of said.notUnderstood) world.out(`not understood: ${words}\n`);
 }

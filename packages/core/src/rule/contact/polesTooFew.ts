@@ -14,7 +14,8 @@ export const polesTooFew: Rule = {
       });
       const [first] = tied;
       if (!first) return [];
-      const names = first.runs.map((id) => ownerName(job, id)).join(" and ");
+      const all = first.runs.map((id) => ownerName(job, id));
+      const names = [all.slice(0, -1).join(", "), all.at(-1)].join(" and ");
       return [
         {
           rule: "poles-too-few",
