@@ -95,6 +95,21 @@ describe("a length", () => {
     expect(screen.getByRole("alert")).toHaveTextContent("“a hand” is not valid");
   });
 
+  it("of a metric thread stays metric, and what looks like a bound is that bound", () => {
+    const { unmount } = render(
+      <CurrentUser value={{ ...ANSA, preferences: { ...ANSA.preferences, units: "us" } }}>
+        <NumberInput label="Length" unit="mm" value={20} metric onCommit={take} />
+      </CurrentUser>,
+    );
+    expect(screen.getByLabelText("Length, mm")).toHaveValue("20");
+    unmount();
+    // 444.4 mm is told as 17 1/2 in, of 444.5: not refused for a tenth that nobody sees.
+    shown("us", "mm", 100, 444.4);
+    commit("17 1/2");
+    expect(screen.queryByRole("alert")).toBeNull();
+    expect(taken).toEqual([444.4]);
+  });
+
   it("is none where amps are asked for", () => {
     shown("us", "mA", 12);
     expect(screen.getByLabelText("Down, mA")).toHaveValue("12");

@@ -34,3 +34,18 @@ describe("steps told in one breath", () => {
     ]);
   });
 });
+
+describe("a fastener's length", () => {
+  // 1 in is 25.4 mm, exact; fractions are of an inch: common practice.
+  it.each([
+    ["4 bolts 1/4-20 x 1 1/2", 38.1],
+    ["2 bolts 1/4-20 x 3/4 in", 19.05],
+    ["2 hex M6 x 20", 20],
+    ["3 screws 1 1/4 in", 31.75],
+    ["2 hex M6 x 1.5 in", 38.1],
+    ["4 bolts 5/16-18 x 40 mm", 40],
+  ])("of “%s” is %d mm", (text, mm) => {
+    const [read] = readSteps(`seat ${text}`);
+    expect(read?.ok && read.step.fasteners.map((f) => f.lengthMm)).toEqual([mm]);
+  });
+});

@@ -86,6 +86,7 @@ function HowItTurns({ mark, name }: { mark: WallMark; name: string }) {
           <NumberInput
             label={`${name}: a turn moves the screw`}
             unit="mm a turn"
+            metric
             value={aim.pitchMm}
             min={0.1}
             max={10}

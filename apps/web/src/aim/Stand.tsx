@@ -1,5 +1,6 @@
 import {
   AIM_CHECKS,
+  METRES_PER_FOOT,
   ROAD_SIDES,
   decimal,
   noseRiseDeg,
@@ -15,8 +16,6 @@ import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { TextInput } from "../ui/forms/TextInput.tsx";
 import { Tick } from "../ui/forms/Tick.tsx";
-
-const METRES_PER_FOOT = 0.3048;
 
 const NEW_DARK_PLACE = { name: "Window", aheadM: 20, rightM: 8, upM: 2.5, mostLux: 0.1 };
 

@@ -1,6 +1,6 @@
-import type { UnitSystem } from "@dragonet/core";
+import { METRES_PER_INCH, type UnitSystem } from "@dragonet/core";
 
-const MM_PER_INCH = 25.4;
+const MM_PER_INCH = 1000 * METRES_PER_INCH;
 
 /** A typed measure in the person's unit as mm, and the other way. */
 export const unitOf = (units: UnitSystem): "in" | "mm" => (units === "us" ? "in" : "mm");

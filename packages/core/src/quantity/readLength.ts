@@ -1,15 +1,12 @@
-import { decimal, type UnitSystem } from "./format.ts";
-
-/** Metres of an inch and of a foot: exact by international agreement (NIST SP 811, B.8). */
-const [INCH_M, FOOT_M] = [0.0254, 0.3048];
+import { METRES_PER_FOOT, METRES_PER_INCH, decimal, type UnitSystem } from "./format.ts";
 
 /** Metres of what may stand behind a number. */
 const UNITS: readonly (readonly [words: RegExp, metres: number])[] = [
   [/^(mm|millimet(?:er|re)s?)$/, 0.001],
   [/^(cm|centimet(?:er|re)s?)$/, 0.01],
   [/^(m|met(?:er|re)s?)$/, 1],
-  [/^(in|inch|inches|"|″|”|'')$/, INCH_M],
-  [/^(ft|foot|feet|'|′|’)$/, FOOT_M],
+  [/^(in|inch|inches|"|″|”|'')$/, METRES_PER_INCH],
+  [/^(ft|foot|feet|'|′|’)$/, METRES_PER_FOOT],
 ];
 
 const FRACTIONS: Readonly<Record<string, number>> = {
@@ -79,7 +76,7 @@ function fractionText(parts: number, of: number): string {
 
 /** Inches with the fraction that a tape has: "17 1/2", "3/8", "−2 1/16". */
 export function inchesText(metres: number, of = TAPE): string {
-  const parts = Math.round((Math.abs(metres) / INCH_M) * of);
+  const parts = Math.round((Math.abs(metres) / METRES_PER_INCH) * of);
   const words = [String(Math.floor(parts / of)), fractionText(parts % of, of)].filter(
     (word, i) => word !== "" && (word !== "0" || (i === 0 && parts % of === 0)),
   );
@@ -88,7 +85,7 @@ export function inchesText(metres: number, of = TAPE): string {
 
 /** A length as it is written in a field of inches: feet beside them where it is long. */
 export function inchField(metres: number): string {
-  const inches = Math.abs(metres) / INCH_M;
+  const inches = Math.abs(metres) / METRES_PER_INCH;
   if (inches < FEET_FROM) {
     // What a tape's sixteenths would tell too roughly, such as a hole in millimetres, is told in sixty-fourths.
     const rough = Math.abs(Math.round(inches * TAPE) / TAPE - inches) > ROUGH_IN;
@@ -96,7 +93,7 @@ export function inchField(metres: number): string {
   }
   const sixteenths = Math.round(inches * TAPE);
   const feet = Math.floor(sixteenths / (PER_FOOT * TAPE));
-  const rest = inchesText(((sixteenths - feet * PER_FOOT * TAPE) / TAPE) * INCH_M);
+  const rest = inchesText(((sixteenths - feet * PER_FOOT * TAPE) / TAPE) * METRES_PER_INCH);
   return `${metres < 0 ? "−" : ""}${feet}' ${rest}"`;
 }
 

@@ -1,12 +1,13 @@
-import { useCallback, useSyncExternalStore } from "react";
+import { useMedia } from "../../base/useNarrow.ts";
 import type { DiagramsShown } from "./diagramsShown.ts";
 
-/** Height of a circuit, of each lane under it and of a supply at their usual size, in px. */
-const [CIRCUIT_PX, LANE_PX, LAMP_PX, TRUNK_PX] = [100, 86, 40, 30];
+/** Height of a circuit, of each lane under it and of a feeder at their usual size, in px. */
+const [CIRCUIT_PX, LANE_PX, LAMP_PX, FEEDER_PX] = [100, 86, 40, 30];
 /** Head, stages and controls above the circuits, in px. */
 const ABOVE_PX = 190;
 /** More parts in a lane than this have no room to be larger. */
 const MOST_PARTS = 6;
+/** Higher than any screen. */
 const NEVER_PX = 100_000;
 /** How much higher circuits stand where there is room. */
 const LARGER = 1.7;
@@ -16,7 +17,7 @@ function heightOf({ strips, feeders }: DiagramsShown): number {
     ({ control, lamps }) =>
       Math.max(CIRCUIT_PX, Math.min(lamps.length, 4) * LAMP_PX) + control.length * LANE_PX,
   );
-  return rows.reduce((sum, px) => sum + px, feeders.length * TRUNK_PX);
+  return rows.reduce((sum, px) => sum + px, feeders.length * FEEDER_PX);
 }
 
 /** Whether circuits may be drawn larger: few of them on a screen that is wide and high enough. */
@@ -25,14 +26,5 @@ export function useRoomy(view: DiagramsShown): boolean {
     [out, ...control.map((lane) => lane.parts)].some((parts) => parts.length > MOST_PARTS),
   );
   const wantedPx = isDense ? NEVER_PX : LARGER * heightOf(view) + ABOVE_PX;
-  const query = `(min-width: 64rem) and (min-height: ${Math.ceil(wantedPx)}px)`;
-  const follow = useCallback(
-    (look: () => void) => {
-      const media = window.matchMedia(query);
-      media.addEventListener("change", look);
-      return () => media.removeEventListener("change", look);
-    },
-    [query],
-  );
-  return useSyncExternalStore(follow, () => window.matchMedia(query).matches);
+  return useMedia(`(min-width: 64rem) and (min-height: ${Math.ceil(wantedPx)}px)`);
 }

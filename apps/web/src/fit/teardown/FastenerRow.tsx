@@ -107,6 +107,7 @@ export function FastenerRow({ fastener, letter }: { fastener: Fastener; letter: 
       <NumberInput
         label="Length"
         unit="mm"
+        metric={/^M\d/.test(fastener.size)}
         value={fastener.lengthMm}
         max={1000}
         className="w-14"

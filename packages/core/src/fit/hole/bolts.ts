@@ -1,3 +1,4 @@
+import { METRES_PER_INCH } from "../../quantity/index.ts";
 /** One thread with the holes it wants, in mm. */
 export interface Bolt {
   readonly size: string;
@@ -18,7 +19,7 @@ const metric = (
   tapMm: number,
 ): Bolt => ({ size: `M${nominalMm}`, nominalMm, pitchMm, closeMm, mediumMm, freeMm, tapMm });
 
-const IN = 25.4;
+const IN = 1000 * METRES_PER_INCH;
 const inch = (
   size: string,
   nominalIn: number,

@@ -1,3 +1,4 @@
+import { METRES_PER_INCH, readLength } from "../../quantity/index.ts";
 import { LOCKERS, type Drive, type Fastener } from "../../job/index.ts";
 
 /** Fasteners as they were said, not yet part of a job. */
@@ -39,7 +40,7 @@ const FILLERS = new RegExp(String.raw`\b(?:${NOUNS}|head)\b`, "gi");
 const STAR_SIZE = /\bT(\d{1,3})\b/i;
 const SIZE = /(?:^|\s)(M\d+(?:\.\d+)?|\d+\/\d+-\d+|#\d+-\d+)\b/i;
 const DIAMETER = /\b(\d+(?:\.\d+)? ?mm)\b/i;
-const NUMBER = String.raw`(\d+(?:\.\d+)?)`;
+const NUMBER = String.raw`(\d+\/\d+|\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?)`;
 const BY = new RegExp(
   String.raw`(?:^|\s)(?:x|×|by) ?${NUMBER} ?(mm|in|inch|inches|")?(?=\s|$)`,
   "i",
@@ -47,7 +48,6 @@ const BY = new RegExp(
 const LONG = new RegExp(String.raw`(?:^|\s)${NUMBER} ?(mm|in|inch|inches|")? long\b`, "i");
 const INCHES = new RegExp(String.raw`(?:^|\s)${NUMBER} ?(in|inch|inches|")(?=\s|$)`, "i");
 const TORQUE = /\b(\d+(?:\.\d+)?) ?n ?·?m\b/i;
-const MM_PER_INCH = 25.4;
 
 /** What is left of a text as pieces of it are taken. */
 class Rest {
@@ -67,9 +67,12 @@ class Rest {
 
 function lengthIn(rest: Rest): number {
   for (const pattern of [BY, LONG, INCHES]) {
-    const [, number, unit = "mm"] = rest.take(pattern) ?? [];
+    const [, number, unit = ""] = rest.take(pattern) ?? [];
     if (number === undefined) continue;
-    return Number((Number(number) * (/^mm$/i.test(unit) ? 1 : MM_PER_INCH)).toFixed(1));
+    // Nobody says fractions of a millimetre.
+    const usualM = number.includes("/") ? METRES_PER_INCH : 0.001;
+    const metres = readLength(`${number} ${unit}`, usualM);
+    return Number((1000 * (metres ?? 0)).toFixed(2));
   }
   return 0;
 }

@@ -9,6 +9,8 @@ interface NumberInputProps {
   readonly label: string;
   readonly value: number;
   readonly onCommit: (value: number) => void;
+  /** Metric whoever reads it: a metric thread's pitch and length. */
+  readonly metric?: boolean;
   /** "mm" and "m", with words behind them or not, follow the person: inches where those are chosen. */
   readonly unit?: string;
   readonly min?: number;
@@ -32,7 +34,10 @@ const NumberField = memo(function NumberField(
   const check = (text: string): string | null => {
     if (none !== undefined && text.trim() === "") return null;
     const number = read(text.trim());
-    return number !== null && number >= min && number <= max
+    if (number === null) return `“${text}” is not valid: needs ${show(min)} to ${show(max)}`;
+    // What looks like a bound, which is shown rounded, is that bound.
+    const isWithin = number >= min && number <= max;
+    return isWithin || [min, max].some((bound) => show(bound) === show(number))
       ? null
       : `“${text}” is not valid: needs ${show(min)} to ${show(max)}`;
   };
@@ -47,7 +52,7 @@ const NumberField = memo(function NumberField(
         maxLength={20}
         // A phone's figures come without a sign and without a fraction.
         {...(min < 0 || words ? {} : { inputMode: "decimal" })}
-        onCommit={(text) => onCommit(read(text.trim()) ?? 0)}
+        onCommit={(text) => onCommit(Math.min(max, Math.max(min, read(text.trim()) ?? 0)))}
       />
       {said !== undefined && <span className="unit min-w-7">{said}</span>}
     </span>
@@ -55,6 +60,7 @@ const NumberField = memo(function NumberField(
 });
 
 /** A number in the field's own unit, or a length in the person's; refused in words when it is none. */
-export function NumberInput({ onCommit, ...rest }: NumberInputProps) {
-  return <NumberField {...rest} units={useUnits()} onCommit={useLatest(onCommit)} />;
+export function NumberInput({ onCommit, metric = false, ...rest }: NumberInputProps) {
+  const units = useUnits();
+  return <NumberField {...rest} units={metric ? "metric" : units} onCommit={useLatest(onCommit)} />;
 }

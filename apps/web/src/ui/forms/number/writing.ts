@@ -1,4 +1,4 @@
-import { inchField, readLength, type UnitSystem } from "@dragonet/core";
+import { METRES_PER_INCH, inchField, readLength, type UnitSystem } from "@dragonet/core";
 
 const DECIMAL = /^[-−]?\d+([.,]\d+)?$/;
 
@@ -27,7 +27,6 @@ const IN_PERCENT: Writing = {
 };
 
 const LENGTH = /^(mm|m)( .*)?$/;
-const INCH_M = 0.0254;
 
 /** A length in the person's own units; what is written may be in any. */
 function lengthIn(unit: RegExpExecArray, units: UnitSystem): Writing {
@@ -37,7 +36,7 @@ function lengthIn(unit: RegExpExecArray, units: UnitSystem): Writing {
     unit: inches ? `in${unit[2] ?? ""}` : unit[0],
     show: (value) => (inches ? inchField(value * fieldM) : String(value)),
     read: (text) => {
-      const metres = readLength(text, inches ? INCH_M : fieldM);
+      const metres = readLength(text, inches ? METRES_PER_INCH : fieldM);
       return metres === null ? null : Number((metres / fieldM).toFixed(digits));
     },
     words: inches,
