@@ -153,6 +153,19 @@ describe("finding", () => {
     await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
   });
 
+  it("goes to what is called as it was written, before jobs that have the words", async () => {
+    const found = [
+      { kind: "job", id: "pods", title: "Wiring sheets", about: "Scar Top", where: "" },
+    ];
+    const shop = shopWith().answers("GET search", () => ({ status: 200, body: found }));
+    const { user, dialog, field, path } = await finding(shop, "/jobs/job-0/prove");
+    fireEvent.change(field, { target: { value: "wiring sheet" } });
+    await within(dialog).findByRole("option", { name: /^Wiring sheets/ });
+    expect(options(dialog)[0]).toBe("Wiring sheet");
+    await user.keyboard("{Enter}");
+    await waitFor(() => expect(path()).toBe("/jobs/job-0/sheet"));
+  });
+
   it("has always one chosen for Enter: the first of what is left where the chosen one is gone", async () => {
     const found = ["pods", "more"].map((id) => ({
       ...{ kind: "job", id, title: `Two ${id}`, about: "Scar Top", where: "" },

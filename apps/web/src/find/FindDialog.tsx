@@ -19,7 +19,7 @@ import { useAskedSentence } from "../board/newJob/useAskedSentence.ts";
 import { useOpenFile } from "../job/papers/useOpenFile.ts";
 import { KIND_WORDS } from "../shelf/kindWords.ts";
 import { Modal } from "../ui/page/Modal.tsx";
-import { goalsOf, matching } from "./goals.ts";
+import { goalsOf, isCalled, matching, type Goal } from "./goals.ts";
 
 const SaidPreview = lazy(async () => ({
   default: (await import("../board/newJob/SaidPreview.tsx")).SaidPreview,
@@ -117,6 +117,25 @@ function Found({ found, onGo }: { found: readonly FoundAnswer[]; onGo: (to: stri
   );
 }
 
+/** Pages and papers that are meant. */
+function GoTo({ goals, onGo }: { goals: readonly Goal[]; onGo: (goal: Goal) => void }) {
+  if (goals.length === 0) return null;
+  return (
+    <Command.Group heading="Go to" className={GROUP}>
+      {goals.map((goal) => (
+        <Command.Item
+          key={goal.label}
+          value={`go ${goal.label}`}
+          className={ITEM}
+          onSelect={() => onGo(goal)}
+        >
+          {goal.label}
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
+}
+
 /** Finds, goes and plans: one field, what it may mean beneath. */
 export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProps) {
   const [saying, setSaying] = useState(false);
@@ -137,18 +156,30 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
     onClose();
     void navigate(to);
   };
-  const print = (paper: string): void => {
-    onClose();
-    openFile(paper);
-  };
+  const goTo = (
+    <GoTo
+      goals={goals}
+      onGo={(goal) => {
+        if ("to" in goal) {
+          go(goal.to);
+          return;
+        }
+        onClose();
+        openFile(goal.paper);
+      }}
+    />
+  );
   const [chosen, choose] = useState("");
   const isSentence = canEdit && written.trim().split(/\s+/).length >= SENTENCE_WORDS;
   const hasNothing =
     written.trim() !== "" && !isFetching && found.length + goals.length === 0 && !isSentence;
   // In the order of the list. What was chosen goes with its line: Enter then means the first of what is left.
+  const goFirst = isCalled(goals, written);
+  const goValues = goals.map(({ label }) => `go ${label}`);
   const values = [
+    ...(goFirst ? goValues : []),
     ...GROUPS.flatMap(([kind]) => found.filter((one) => one.kind === kind).map(valueOf)),
-    ...goals.map(({ label }) => `go ${label}`),
+    ...(goFirst ? [] : goValues),
     ...(isSentence ? ["do plan"] : []),
     ...(written === "" ? ["do keys"] : []),
   ];
@@ -195,21 +226,9 @@ export function FindDialog({ written, onWrite, onClose, onKeys }: FindDialogProp
           <textarea ref={field} rows={1} onFocus={goOn} />
         </Command.Input>
         <Command.List className="mt-1 max-h-[60vh] overflow-y-auto">
+          {goFirst && goTo}
           <Found found={found} onGo={go} />
-          {goals.length > 0 && (
-            <Command.Group heading="Go to" className={GROUP}>
-              {goals.map((goal) => (
-                <Command.Item
-                  key={goal.label}
-                  value={`go ${goal.label}`}
-                  className={ITEM}
-                  onSelect={() => ("to" in goal ? go(goal.to) : print(goal.paper))}
-                >
-                  {goal.label}
-                </Command.Item>
-              ))}
-            </Command.Group>
-          )}
+          {!goFirst && goTo}
           {(isSentence || written === "") && (
             <Command.Group heading="Do" className={GROUP}>
               {isSentence && (

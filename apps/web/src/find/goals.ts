@@ -54,3 +54,13 @@ export function matching(goals: readonly Goal[], written: string): readonly Goal
     return words.every((word) => text.includes(word));
   });
 }
+
+/** Letters of a name from which it is meant, and not something that has them somewhere. */
+const LEAST = 3;
+
+/** Whether somewhere to go is called by what was written: it goes before what merely has the words. */
+export function isCalled(goals: readonly Goal[], written: string): boolean {
+  const said = written.trim().toLowerCase();
+  const names = goals.map(({ label }) => label.replace(/^\d+ /, "").toLowerCase());
+  return said.length >= LEAST && names.some((name) => name.startsWith(said));
+}
