@@ -17,6 +17,8 @@ import {
   readScript,
   sideFlashes,
   signalsCsv,
+  seenByVehicle,
+  measured,
   simulateSignals,
   stated,
   synthesise,
@@ -83,6 +85,19 @@ describe("the marshal's motorcycle", () => {
     expect(measure.perMin).toBeCloseTo(170, 3);
     expect(judgeFlash(measure)).toBe("too fast");
     expect(trace.sides[0]?.loadA).toBeCloseTo((2 * 1.8) / 12.7, 1);
+  });
+
+  it("is seen by the vehicle as by its flasher, with the bulbs that stay beside what is tapped", () => {
+    for (const bulbW of [0, 42]) {
+      const turn = { ...marshal.vehicle.turn!, bulbW: measured(bulbW) };
+      const job: Job = { ...marshal, vehicle: { ...marshal.vehicle, turn } };
+      const circuit = synthesise(job);
+      const seen = seenByVehicle(job, circuit).find((s) => s.carries === "left turn")!;
+      const [left] = sideFlashes(job, circuit).filter((s) => s.side === "left");
+      expect(seen.nowA).toBeCloseTo(left!.loadA, 6);
+      // 42 W of bulbs are no dead bulb, LED lamps alone are one: common practice.
+      expect(seen.verdict === "missed").toBe(bulbW === 0);
+    }
   });
 
   it("is told with whether the engine runs: what a driver takes falls as the volts rise", () => {

@@ -36,7 +36,7 @@ export function SeenByVehicle({ seen }: { seen: readonly Seen[] }) {
             <td className="num text-right">{decimal(s.nowA, 2)} A</td>
             <td className="num text-right">{s.leastA > 0 ? `${decimal(s.leastA, 2)} A` : "–"}</td>
             <td className="pl-6">
-              {s.verdict === "missed" && s.wasA > 0 ? (
+              {s.verdict === "missed" ? (
                 <span className="font-bold">
                   <SeverityMark severity="fix" word={false} /> {VERDICT_WORDS.missed}
                 </span>

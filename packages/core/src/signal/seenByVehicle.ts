@@ -2,6 +2,7 @@ import { elementsOf, wholePath, type Circuit } from "../circuit/index.ts";
 import type { Input, Job, PinId } from "../job/index.ts";
 import { solveCircuit } from "../network/index.ts";
 import { runningVolts } from "../source/index.ts";
+import { staysA } from "./sideFlash.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 
 /** Below this share of what hung on a wire before, a monitor may take it for a dead bulb: assumed. */
@@ -62,7 +63,9 @@ export function seenByVehicle(job: Job, circuit: Circuit): Seen[] {
     const solved = solveCircuit(circuit, position, job.practices.ambientC);
     if (solved.kind !== "solved") return [];
     const tap = [...circuit.elements.values()].find((e) => e.kind === "tap" && e.pin.id === pin.id);
-    const nowA = tap ? Math.abs(solved.result.amps.get(tap.id) ?? 0) : 0;
+    // A flasher sees the bulbs that stay beside what the job hangs on their wire.
+    const stays = liveWhen === "left" || liveWhen === "right" ? staysA(job, liveWhen) : 0;
+    const nowA = stays + (tap ? Math.abs(solved.result.amps.get(tap.id) ?? 0) : 0);
     const wasA = job.vehicle.baseLoads
       .filter((load) => replaced.has(load.id))
       .reduce((sum, load) => sum + load.currentA.value, 0);

@@ -29,6 +29,9 @@ function factoryBulbW({ vehicle, lamps, runs }: Job, side: Side): number {
   return (vehicle.turn?.bulbW.value ?? 0) * left;
 }
 
+/** What the factory's bulbs of a side that are still there draw of its wire, in A. */
+export const staysA = (job: Job, side: Side): number => factoryBulbW(job, side) / FLASHER_V;
+
 /** Current that flows to a side's lamps through what makes it flash, in A. */
 export function sideLoadA(
   job: Job,
@@ -36,8 +39,7 @@ export function sideLoadA(
   side: Side,
   amps: ReadonlyMap<ElementId, number>,
 ): number {
-  const factory = factoryBulbW(job, side) / FLASHER_V;
-  let total = factory;
+  let total = staysA(job, side);
   let kit = 0;
   for (const element of circuit.elements.values()) {
     if (element.kind === "tap" && element.pin.liveWhen === side) total += amps.get(element.id) ?? 0;
