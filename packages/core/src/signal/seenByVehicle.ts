@@ -65,7 +65,7 @@ export function seenByVehicle(job: Job, circuit: Circuit): Seen[] {
     const tap = [...circuit.elements.values()].find((e) => e.kind === "tap" && e.pin.id === pin.id);
     // A flasher sees the bulbs that stay beside what the job hangs on their wire.
     const stays = liveWhen === "left" || liveWhen === "right" ? staysA(job, liveWhen) : 0;
-    const nowA = stays + (tap ? Math.abs(solved.result.amps.get(tap.id) ?? 0) : 0);
+    const nowA = tap ? Math.abs(solved.result.amps.get(tap.id) ?? 0) : 0;
     const wasA = job.vehicle.baseLoads
       .filter((load) => replaced.has(load.id))
       .reduce((sum, load) => sum + load.currentA.value, 0);
@@ -73,7 +73,7 @@ export function seenByVehicle(job: Job, circuit: Circuit): Seen[] {
     return [
       {
         ...{ pinId: pin.id, carries: pin.carries, wasA, nowA, leastA },
-        verdict: verdictOf(wasA, nowA, leastA, replaced.size > 0),
+        verdict: verdictOf(wasA, nowA, Math.max(0, leastA - stays), replaced.size > 0),
       },
     ];
   });
