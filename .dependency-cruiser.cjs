@@ -21,6 +21,20 @@ module.exports = {
       },
     },
     {
+      name: "synthesis-deciding-first",
+      severity: "error",
+      comment: "What is decided knows nothing of units and wires.",
+      from: { path: "^packages/core/src/synthesis/(decide|pick|draw)/" },
+      to: { path: "^packages/core/src/synthesis/(layOut|wire)/" },
+    },
+    {
+      name: "synthesis-wires-last",
+      severity: "error",
+      comment: "Laying out asks for no size and no name.",
+      from: { path: "^packages/core/src/synthesis/layOut/" },
+      to: { path: "^packages/core/src/synthesis/wire/" },
+    },
+    {
       name: "contract-on-core",
       severity: "error",
       from: { path: "^packages/contract/src" },

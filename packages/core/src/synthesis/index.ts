@@ -7,7 +7,7 @@ export { COIL_FUSE_A } from "./defaults.ts";
 export { feedPointOf, type FeedPoint } from "./decide/feedPoint.ts";
 export { circuitsOnSwitch } from "./pick/kitSwitch.ts";
 export { ownerOf } from "./decide/decideFeeders.ts";
-export { partedAt } from "./layOut/passThrough.ts";
+export { partedAt } from "./layOut/from/passThrough.ts";
 export { feederV } from "./draw/trunkVolts.ts";
 export { inputShare } from "./draw/converterInput.ts";
 export { rangeOfRoot, type VoltRange } from "./draw/rangeOf.ts";

@@ -16,7 +16,7 @@ import type { Decision } from "./decision.ts";
 import type { FeedPoint } from "./feedPoint.ts";
 import type { PlannedModule, CircuitPlan } from "./plan.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
-import { rootOfPin } from "./sources.ts";
+import { rootOfPin } from "../pick/pinOrigin.ts";
 
 /** Parts of a run as they are picked, or what is planned with until they are. */
 

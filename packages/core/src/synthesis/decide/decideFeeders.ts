@@ -14,7 +14,7 @@ import type { ConnectorPin } from "../../vehicle/index.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { decideFuse } from "../pick/fuse.ts";
 import { controlPins, controlSwitch, tiesFeeds } from "../pick/kitSwitch.ts";
-import type { Choices, SynthesisIssues, CircuitPlan } from "./plan.ts";
+import type { CircuitPlan, Notes } from "./plan.ts";
 import { ratedInputA } from "../draw/converterInput.ts";
 import { tapsFor, unfoundDetail, unfoundPin } from "../pick/tap.ts";
 import { controlDrawA, runsUsing, supplyDrawA, supplyInputA } from "../draw/trunkDraw.ts";
@@ -83,11 +83,6 @@ function inOrder(supplies: readonly Supply[]): Supply[] {
   };
   supplies.forEach(visit);
   return done;
-}
-
-interface Notes {
-  readonly choices: Choices;
-  readonly gaps: SynthesisIssues;
 }
 
 const NO_SOURCE = {

@@ -3,7 +3,7 @@ import { boxOf, type Feed, type Job } from "../../job/index.ts";
 import type { BoxPart } from "../../part/index.ts";
 import { openCircuitV, restVolts } from "../../source/index.ts";
 import { rangeOfPart, rangeOfRoot, type VoltRange } from "../draw/rangeOf.ts";
-import { rootOfPin } from "./sources.ts";
+import { rootOfPin } from "../pick/pinOrigin.ts";
 import { pinText } from "../pick/tap.ts";
 
 /** Where something is fed from, and what holds the voltage there. */

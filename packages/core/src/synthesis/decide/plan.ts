@@ -54,8 +54,11 @@ export interface CircuitPlan {
   readonly fuseA: number | null;
 }
 
-export type Choices = Choice[];
-export type SynthesisIssues = SynthesisIssue[];
+/** What a pass notes as it goes: what it chose and why, and what it could not build. */
+export interface Notes {
+  readonly choices: Choice[];
+  readonly gaps: SynthesisIssue[];
+}
 
 /** Signals of the controls and factory wires that a run's ways go through. */
 export const pinsOf = (plan: CircuitPlan): ConnectorPin[] => [

@@ -9,7 +9,7 @@ import { drawOf, loadsOf, mostDrawA } from "../draw/draw.ts";
 import { decideFuse } from "../pick/fuse.ts";
 import { logicOf, needsLogic, type Clause } from "./logic.ts";
 import type { Decision } from "./decision.ts";
-import type { Choices, SynthesisIssues, CircuitPlan } from "./plan.ts";
+import type { CircuitPlan, Notes } from "./plan.ts";
 import { decideRelay } from "../pick/relay.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { controlOfPin } from "../pick/kitSwitch.ts";
@@ -97,8 +97,7 @@ const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean):
 export function planCircuit(
   job: Job,
   run: LightingCircuit,
-  choices: Choices,
-  gaps: SynthesisIssues,
+  { choices, gaps }: Notes,
 ): CircuitPlan | null {
   const note = (kind: ChoiceKind, d: Omit<Choice, "runId" | "kind">): void => {
     const { picked, reason, pinned } = d;

@@ -3,7 +3,7 @@ import type { ElementId, LampId } from "../../job/index.ts";
 import { Bench } from "./assembly.ts";
 import { AT_HAND_M, COIL_WIRE } from "../defaults.ts";
 import { stepsOf } from "../draw/draw.ts";
-import type { GroundBlocks } from "../pick/groundBlocks.ts";
+import type { GroundBlocks } from "./piece/groundBlocks.ts";
 import { ControlPath } from "./layOutControlPath.ts";
 import {
   endsOf,
@@ -15,22 +15,22 @@ import {
 } from "./layOutLamps.ts";
 import { layOutOut, type CircuitContext } from "./layOutOut.ts";
 import { decideReturn, endJoints, layOutBack, wayBack } from "./layOutReturn.ts";
-import type { Laid, Origin } from "../decide/origin.ts";
-import type { Choices, SynthesisIssues, CircuitPlan } from "../decide/plan.ts";
-import { allPlugged, factoryPlug, isPlugged } from "../decide/plugged.ts";
+import type { Laid, Origin } from "./from/origin.ts";
+import type { CircuitPlan, Notes } from "../decide/plan.ts";
+import { allPlugged, factoryPlug, isPlugged } from "./from/plugged.ts";
 
 interface Place {
   readonly laid: Laid;
   readonly origin: Origin;
   readonly housings: Housings;
   readonly blocks: GroundBlocks;
-  readonly choices: Choices;
-  readonly gaps: SynthesisIssues;
+  readonly notes: Notes;
 }
 
 /** A run's decisions as units and wires; its wires have no size yet. */
 export function layOutCircuit(plan: CircuitPlan, place: Place): LaidCircuit {
-  const { laid, origin, housings, blocks, choices, gaps } = place;
+  const { laid, origin, housings, blocks, notes } = place;
+  const { choices, gaps } = notes;
   const { run } = plan;
   const steps = stepsOf(run, plan.loads);
   const spliced = plan.loads.map((load) => !isPlugged(plan, load));

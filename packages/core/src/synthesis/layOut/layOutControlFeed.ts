@@ -2,11 +2,11 @@ import type { Site, Source, LaidFeeder } from "../../circuit/index.ts";
 import { asId, type CircuitId } from "../../job/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import { AT_HAND_M, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
-import { tapOf, type ControlFeed, type Laid } from "../decide/origin.ts";
-import { rootOfPin } from "../decide/sources.ts";
+import { tapOf, type ControlFeed, type Laid } from "./from/origin.ts";
+import { rootOfPin } from "../pick/pinOrigin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { controlOfPin } from "../pick/kitSwitch.ts";
-import { fuseInLine } from "../pick/inline.ts";
+import { fuseInLine } from "./piece/inline.ts";
 import { Bench } from "./assembly.ts";
 
 /**

@@ -3,11 +3,11 @@ import type { ElementId, Job, Lamp, LampId, NodeId, UnitId } from "../../job/ind
 import type { Assembly, Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, BOLT_M, BOLT_WIRE, STRAP_OHM } from "../defaults.ts";
 import { stepsOf } from "../draw/draw.ts";
-import { frameLug, hasFrameReturn } from "../pick/grounds.ts";
+import { frameLug, hasFrameReturn } from "./piece/grounds.ts";
 import { boundedValue } from "../../quantity/index.ts";
 import { GENERIC_ADAPTER, type ConnectorPart, type LeadColours } from "../../part/index.ts";
 import type { FittedLoad, CircuitPlan } from "../decide/plan.ts";
-import { isPlugged, leadSize, type FactoryPlug } from "../decide/plugged.ts";
+import { isPlugged, leadSize, type FactoryPlug } from "./from/plugged.ts";
 import { LAMP_TERMINALS } from "../../unit/lamp/unit.ts";
 
 export type End = "front" | "rear";

@@ -4,9 +4,9 @@ import type { BoundedValue } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { STRAP_OHM } from "../defaults.ts";
 import { addFacts } from "../decide/facts.ts";
-import { toNegative } from "../pick/grounds.ts";
+import { toNegative } from "./piece/grounds.ts";
 import { boardByGround } from "../pick/coilsOn.ts";
-import { fuseInLine, fuseInside, relayUnit, switchUnit } from "../pick/inline.ts";
+import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./piece/inline.ts";
 import type { CoilEnds } from "./layOutControlPath.ts";
 import {
   boxNegative,
@@ -15,9 +15,9 @@ import {
   type BoxUnit,
   type Laid,
   type Origin,
-} from "../decide/origin.ts";
+} from "./from/origin.ts";
 import type { CircuitPlan } from "../decide/plan.ts";
-import { allPlugged, isPlugged, layOutThrough } from "../decide/plugged.ts";
+import { allPlugged, isPlugged, layOutThrough } from "./from/plugged.ts";
 
 /** One run while it is laid out. */
 export interface CircuitContext {

@@ -1,11 +1,11 @@
 import type { ElementId, NodeId } from "../../job/index.ts";
 import { plus, type BoundedValue } from "../../quantity/index.ts";
 import { addFacts } from "../decide/facts.ts";
-import { groundBlockOf, type GroundBlocks } from "../pick/groundBlocks.ts";
-import { frameLug } from "../pick/grounds.ts";
+import { groundBlockOf, type GroundBlocks } from "./piece/groundBlocks.ts";
+import { frameLug } from "./piece/grounds.ts";
 import type { End, LampJoint } from "./layOutLamps.ts";
 import type { Out, CircuitContext } from "./layOutOut.ts";
-import { allPlugged } from "../decide/plugged.ts";
+import { allPlugged } from "./from/plugged.ts";
 
 /** Where lamps' ways back meet, and what takes them on to the source. */
 export interface Back {

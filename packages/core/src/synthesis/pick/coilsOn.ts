@@ -6,7 +6,7 @@ import type { Choice } from "../../circuit/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { KitSwitchPlan, SupplyPlan } from "../decide/decideFeeders.ts";
 import type { CircuitPlan } from "../decide/plan.ts";
-import { rootOfPin } from "../decide/sources.ts";
+import { rootOfPin } from "./pinOrigin.ts";
 import { COIL_FUSE_A } from "../defaults.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { controlOfPin } from "./kitSwitch.ts";

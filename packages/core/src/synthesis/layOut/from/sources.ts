@@ -1,4 +1,4 @@
-import { BATTERY, LIGHTING_COIL, PACK, terminalNode, type Root } from "../../circuit/index.ts";
+import { BATTERY, LIGHTING_COIL, PACK, terminalNode } from "../../../circuit/index.ts";
 import {
   asId,
   type ElementId,
@@ -8,14 +8,15 @@ import {
   type PinId,
   type CircuitId,
   type UnitId,
-} from "../../job/index.ts";
-import { boundedValue } from "../../quantity/index.ts";
-import { isFromCoil, type ConnectorPin, type PinSupply } from "../../vehicle/index.ts";
-import { Bench, type Assembly } from "../layOut/assembly.ts";
-import { FACTORY_WIRE, FACTORY_WIRE_M } from "../defaults.ts";
-import { frameLug, hasFrameReturn, type Negative } from "../pick/grounds.ts";
-import { pinText } from "../pick/tap.ts";
-import { FACTORY_TERMINALS, GROUND_SWITCHED_TERMINALS } from "../../unit/factory/unit.ts";
+} from "../../../job/index.ts";
+import { boundedValue } from "../../../quantity/index.ts";
+import { isFromCoil, type ConnectorPin, type PinSupply } from "../../../vehicle/index.ts";
+import { Bench, type Assembly } from "../assembly.ts";
+import { FACTORY_WIRE, FACTORY_WIRE_M } from "../../defaults.ts";
+import { frameLug, hasFrameReturn, type Negative } from "../piece/grounds.ts";
+import { COIL_RMS_V, HALF_WAVE_RMS_V, PIN_ORIGINS } from "../../pick/pinOrigin.ts";
+import { pinText } from "../../pick/tap.ts";
+import { FACTORY_TERMINALS, GROUND_SWITCHED_TERMINALS } from "../../../unit/factory/unit.ts";
 
 /** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
 const VEHICLE = asId<CircuitId>("vehicle.own");
@@ -70,12 +71,6 @@ export function layOutSources(a: Assembly, job: Job): void {
   );
 }
 
-/** Volts of a lighting coil with its regulator, by effective value: assumed. */
-const COIL_RMS_V = 12.8;
-
-/** Of its wave behind one diode: half of the waves of a sine have its effective value by √2. */
-const HALF_WAVE_RMS_V = COIL_RMS_V / Math.SQRT2;
-
 /** The engine's lighting coil: it alternates, and one end of it is on the frame. */
 function layOutCoil(a: Assembly): void {
   a.claim(LIGHTING_COIL);
@@ -100,20 +95,6 @@ function layOutCoil(a: Assembly): void {
     { unit, node: end!, root: fixed(0), words: "frame end of the lighting coil" },
   );
 }
-
-/** What holds the voltage of a factory wire, and the post that it comes from. */
-const ORIGINS: Readonly<Record<PinSupply, { readonly root: Root; readonly post: NodeId }>> = {
-  battery: { root: { kind: "battery" }, post: terminalNode(BATTERY, "pos") },
-  pack: { root: { kind: "pack", share: 1 }, post: terminalNode(PACK, "pos") },
-  ac: { root: { kind: "fixed", volts: COIL_RMS_V }, post: terminalNode(LIGHTING_COIL, "pos") },
-  halfWave: {
-    root: { kind: "fixed", volts: HALF_WAVE_RMS_V },
-    post: terminalNode(LIGHTING_COIL, "half"),
-  },
-};
-
-/** What holds the voltage of a factory wire. */
-export const rootOfPin = (pin: ConnectorPin): Root => ORIGINS[pin.supply].root;
 
 /** Negative of the vehicle's own battery, pack or lighting coil. */
 export function ownNegative(job: Job, of: PinSupply): Negative {
@@ -173,7 +154,7 @@ export function factoryCircuit(
   });
   const feed = terminalNode(unit, "feed");
   const node = terminalNode(unit, "out");
-  const { post } = ORIGINS[pin.supply];
+  const { post } = PIN_ORIGINS[pin.supply];
   const wire = b.wire(
     `${pin.id}.feed`,
     "factory",

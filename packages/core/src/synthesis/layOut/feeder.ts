@@ -2,8 +2,8 @@ import type { Site } from "../../circuit/index.ts";
 import type { ElementId, NodeId } from "../../job/index.ts";
 import { switchForV } from "../../part/index.ts";
 import { assumed, type BoundedValue } from "../../quantity/index.ts";
-import type { Bench, WireSize } from "../layOut/assembly.ts";
-import type { SupplyPlan } from "./decideFeeders.ts";
+import type { Bench, WireSize } from "./assembly.ts";
+import type { SupplyPlan } from "../decide/decideFeeders.ts";
 import {
   AT_HAND_M,
   COIL_FUSE_A,
@@ -12,15 +12,15 @@ import {
   OUTLET_M,
   STRAP_OHM,
 } from "../defaults.ts";
-import type { FeedPoint } from "./feedPoint.ts";
-import { toNegative, type Negative } from "../pick/grounds.ts";
-import { fuseInLine, fuseInside, relayUnit, switchUnit } from "../pick/inline.ts";
+import type { FeedPoint } from "../decide/feedPoint.ts";
+import { toNegative, type Negative } from "./piece/grounds.ts";
+import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./piece/inline.ts";
 import { relayOnPin } from "../pick/coilsOn.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
-import { rootOfPin } from "./sources.ts";
+import { rootOfPin } from "../pick/pinOrigin.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
-import { controlFeedOf } from "../layOut/layOutControlFeed.ts";
-import { channelNode, tapOf, type Laid, type Origin } from "./origin.ts";
+import { controlFeedOf } from "./layOutControlFeed.ts";
+import { channelNode, tapOf, type Laid, type Origin } from "./from/origin.ts";
 
 const NONE: readonly ElementId[] = [];
 

@@ -1,12 +1,12 @@
-import { terminalNode } from "../../circuit/index.ts";
-import type { ElementId, Job, NodeId } from "../../job/index.ts";
-import { wayRelay } from "../../part/index.ts";
-import type { Bench, WireSize } from "../layOut/assembly.ts";
-import { AT_HAND_M, FLOOR_WIRE } from "../defaults.ts";
+import { terminalNode } from "../../../circuit/index.ts";
+import type { ElementId, Job, NodeId } from "../../../job/index.ts";
+import { wayRelay } from "../../../part/index.ts";
+import type { Bench, WireSize } from "../assembly.ts";
+import { AT_HAND_M, FLOOR_WIRE } from "../../defaults.ts";
 import type { Laid } from "./origin.ts";
-import type { FittedLoad, CircuitPlan } from "./plan.ts";
+import type { FittedLoad, CircuitPlan } from "../../decide/plan.ts";
 import { factoryCircuit, factoryGround } from "./sources.ts";
-import { moduleTerminals } from "../../unit/box/unit.ts";
+import { moduleTerminals } from "../../../unit/box/unit.ts";
 
 /** Whether a lamp goes into the plug that the factory lamp sat on: nothing is cut or spliced. */
 export const isPlugged = (plan: CircuitPlan, { lamp }: FittedLoad): boolean =>

@@ -1,4 +1,4 @@
-import { terminalNode, type Source } from "../../circuit/index.ts";
+import { terminalNode, type Source } from "../../../circuit/index.ts";
 import type {
   KitSwitchId,
   ElementId,
@@ -11,13 +11,13 @@ import type {
   SupplyId,
   SwitchedSide,
   UnitId,
-} from "../../job/index.ts";
-import type { BoxPart, SwitchPart } from "../../part/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
-import type { Assembly, Bench } from "../layOut/assembly.ts";
-import type { ControlFeedPlan } from "../pick/coilsOn.ts";
-import type { Negative } from "../pick/grounds.ts";
-import { ledThrough, type PassedThrough } from "../layOut/passThrough.ts";
+} from "../../../job/index.ts";
+import type { BoxPart, SwitchPart } from "../../../part/index.ts";
+import type { ConnectorPin } from "../../../vehicle/index.ts";
+import type { Assembly, Bench } from "../assembly.ts";
+import type { ControlFeedPlan } from "../../pick/coilsOn.ts";
+import type { Negative } from "../piece/grounds.ts";
+import { ledThrough, type PassedThrough } from "./passThrough.ts";
 import { factoryCircuit, ownNegative, postOf, type FactoryCircuit } from "./sources.ts";
 
 /** A fuse block, hub or relay board, whose channels runs and feeders take. */

@@ -1,11 +1,11 @@
-import { terminalNode, type Site, type WireRole } from "../../circuit/index.ts";
-import type { ElementId, NodeId, UnitId } from "../../job/index.ts";
-import type { RelayPart, SwitchPart } from "../../part/index.ts";
-import { decimal, type BoundedValue } from "../../quantity/index.ts";
-import { FUSE_TERMINALS } from "../../unit/fuse/unit.ts";
-import { relayTerminals } from "../../unit/relay/unit.ts";
-import { switchTerminals } from "../../unit/switch/unit.ts";
-import type { Bench, WireSize } from "../layOut/assembly.ts";
+import { terminalNode, type Site, type WireRole } from "../../../circuit/index.ts";
+import type { ElementId, NodeId, UnitId } from "../../../job/index.ts";
+import type { RelayPart, SwitchPart } from "../../../part/index.ts";
+import { decimal, type BoundedValue } from "../../../quantity/index.ts";
+import { FUSE_TERMINALS } from "../../../unit/fuse/unit.ts";
+import { relayTerminals } from "../../../unit/relay/unit.ts";
+import { switchTerminals } from "../../../unit/switch/unit.ts";
+import type { Bench, WireSize } from "../assembly.ts";
 
 /** Ids in the order electricity takes them, and where they end. */
 export interface Reached {

@@ -1,8 +1,8 @@
-import { CHASSIS, GROUND } from "../../circuit/index.ts";
-import type { ElementId, Job, NodeId } from "../../job/index.ts";
-import type { BoundedValue } from "../../quantity/index.ts";
-import type { Bench, WireSize } from "../layOut/assembly.ts";
-import { CHASSIS_OHM, GROUND_TAIL_M } from "../defaults.ts";
+import { CHASSIS, GROUND } from "../../../circuit/index.ts";
+import type { ElementId, Job, NodeId } from "../../../job/index.ts";
+import type { BoundedValue } from "../../../quantity/index.ts";
+import type { Bench, WireSize } from "../assembly.ts";
+import { CHASSIS_OHM, GROUND_TAIL_M } from "../../defaults.ts";
 
 /** Where a feed's current has to get back to. */
 export interface Negative {

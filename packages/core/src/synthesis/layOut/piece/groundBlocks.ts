@@ -1,10 +1,10 @@
-import { terminalNode, type LaidFeeder } from "../../circuit/index.ts";
-import { asId, type Job, type NodeId, type CircuitId } from "../../job/index.ts";
-import { interval, type BoundedValue, type Interval } from "../../quantity/index.ts";
-import { Bench, type Assembly } from "../layOut/assembly.ts";
+import { terminalNode, type LaidFeeder } from "../../../circuit/index.ts";
+import { asId, type Job, type NodeId, type CircuitId } from "../../../job/index.ts";
+import { interval, type BoundedValue, type Interval } from "../../../quantity/index.ts";
+import { Bench, type Assembly } from "../assembly.ts";
 import type { Negative } from "./grounds.ts";
-import type { ElementId } from "../../job/index.ts";
-import { GROUND_BLOCK_TERMINALS } from "../../unit/chassis/unit.ts";
+import type { ElementId } from "../../../job/index.ts";
+import { GROUND_BLOCK_TERMINALS } from "../../../unit/chassis/unit.ts";
 
 /** One ground block a negative: where ways back meet before one wire takes them on. */
 export interface GroundBlock {

@@ -1,4 +1,4 @@
-import { terminalNode } from "../../circuit/index.ts";
+import { terminalNode } from "../../../circuit/index.ts";
 import {
   harnessOwner,
   type ConnectorId,
@@ -8,12 +8,12 @@ import {
   type Job,
   type NodeId,
   type UnitId,
-} from "../../job/index.ts";
-import { GENERIC_PLUG } from "../../part/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
-import { AT_HAND_M, FLOOR_WIRE } from "../defaults.ts";
-import { Bench, type Assembly } from "./assembly.ts";
-import type { FactoryCircuit } from "../decide/sources.ts";
+} from "../../../job/index.ts";
+import { GENERIC_PLUG } from "../../../part/index.ts";
+import type { ConnectorPin } from "../../../vehicle/index.ts";
+import { AT_HAND_M, FLOOR_WIRE } from "../../defaults.ts";
+import { Bench, type Assembly } from "../assembly.ts";
+import type { FactoryCircuit } from "./sources.ts";
 
 /** Where a harness parts the connector that a factory wire is in. */
 export interface PartedAt {
