@@ -2,7 +2,7 @@ export { synthesise } from "./synthesise.ts";
 export { deviationLacks } from "./deviate.ts";
 export { designCurrentA, drawOf, loadsOf, standbyOf } from "./draw/draw.ts";
 export { pinText, tapsFor } from "./pick/tap.ts";
-export { tapCarries } from "./decide/planCircuit.ts";
+export { tapCarries } from "./decide/circuit/decideSwitching.ts";
 export { COIL_FUSE_A } from "./defaults.ts";
 export { feedPointOf, type FeedPoint } from "./decide/feedPoint.ts";
 export { circuitsOnSwitch } from "./pick/kitSwitch.ts";

@@ -8,7 +8,7 @@ import {
   type SupplyPlan,
 } from "./decideFeeders.ts";
 import type { CircuitPlan, Notes } from "./plan.ts";
-import { planCircuit } from "./planCircuit.ts";
+import { planCircuit } from "./circuit/planCircuit.ts";
 
 /**
  * The job with "brake" told as its lever and pedal where it has a wire or a switch for those

@@ -4,7 +4,7 @@ import type { Input, Lamp, LightingCircuit, Supply } from "../../job/index.ts";
 import type { BoxPart, ConnectorPart, LoadPart, RelayPart, SwitchPart } from "../../part/index.ts";
 import type { ConnectorPin } from "../../vehicle/index.ts";
 import type { FeedPoint } from "./feedPoint.ts";
-import type { Clause } from "./logic.ts";
+import type { Clause } from "./circuit/logic.ts";
 
 export interface FittedLoad {
   readonly lamp: Lamp;

@@ -5,7 +5,7 @@ import type { Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
 import { toNegative, type Negative } from "./piece/grounds.ts";
 import { fuseInLine, relayUnit, switchUnit } from "./piece/inline.ts";
-import type { InterposingRelay, Clause } from "../decide/logic.ts";
+import type { InterposingRelay, Clause } from "../decide/circuit/logic.ts";
 import { tapOf, type Laid } from "./from/origin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";

@@ -1,5 +1,5 @@
-import type { ConnectorPin } from "../../vehicle/index.ts";
-import { boxOf, channelOf, type Job, type LightingCircuit } from "../../job/index.ts";
+import type { ConnectorPin } from "../../../vehicle/index.ts";
+import { boxOf, channelOf, type Job, type LightingCircuit } from "../../../job/index.ts";
 import {
   GENERIC_RELAY,
   relayForV,
@@ -9,14 +9,14 @@ import {
   type ConnectorPart,
   type RelayPart,
   type SwitchPart,
-} from "../../part/index.ts";
-import { carriesA } from "../../circuit/index.ts";
-import { decimal } from "../../quantity/index.ts";
-import type { Decision } from "./decision.ts";
-import type { FeedPoint } from "./feedPoint.ts";
-import type { PlannedModule, CircuitPlan } from "./plan.ts";
-import { rangeOfRoot } from "../draw/rangeOf.ts";
-import { rootOfPin } from "../pick/pinOrigin.ts";
+} from "../../../part/index.ts";
+import { carriesA } from "../../../circuit/index.ts";
+import { decimal } from "../../../quantity/index.ts";
+import type { Decision } from "../decision.ts";
+import type { FeedPoint } from "../feedPoint.ts";
+import type { PlannedModule, CircuitPlan } from "../plan.ts";
+import { rangeOfRoot } from "../../draw/rangeOf.ts";
+import { rootOfPin } from "../../pick/pinOrigin.ts";
 
 /** Parts of a run as they are picked, or what is planned with until they are. */
 

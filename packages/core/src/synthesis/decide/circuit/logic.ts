@@ -6,9 +6,9 @@ import {
   type LightingCircuit,
   type Signal,
   type Term,
-} from "../../job/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
-import { chooseTap, unfoundPin } from "../pick/tap.ts";
+} from "../../../job/index.ts";
+import type { ConnectorPin } from "../../../vehicle/index.ts";
+import { chooseTap, unfoundPin } from "../../pick/tap.ts";
 
 /** A signal that opens or closes a way, and the wire that a interposing relay takes it from. */
 export interface InterposingRelay {
