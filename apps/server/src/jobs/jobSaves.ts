@@ -29,7 +29,6 @@ import {
   type JobRow,
 } from "./jobRows.ts";
 
-/** The revision a job has now, and the changes that the asking page has not had, in order. */
 /** Saving jobs: batches, what others have missed, and the way back. */
 @Injectable()
 export class JobSaves {

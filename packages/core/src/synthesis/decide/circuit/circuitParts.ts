@@ -18,8 +18,6 @@ import type { PlannedModule, CircuitPlan } from "../plan.ts";
 import { rangeOfRoot } from "../../draw/rangeOf.ts";
 import { rootOfPin } from "../../pick/pinOrigin.ts";
 
-/** Parts of a run as they are picked, or what is planned with until they are. */
-
 /** A run's own switch: one nobody has picked bears its feed, and the wire that its relay is worked from. */
 export function switchOf(
   job: Job,
