@@ -27,6 +27,7 @@ import { instantiate } from "./instantiate.ts";
 import { unsound } from "./sound.ts";
 import { VehicleDto } from "./document/vehicle/vehicle.ts";
 
+/** A value that passed its check, or every fault of it with its place. */
 export type Checked<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly faults: readonly Fault[] };

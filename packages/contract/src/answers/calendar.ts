@@ -16,6 +16,7 @@ export class BookingRequest {
   notBefore!: string;
 }
 
+/** What is said of one job on the calendar, with the job that it is said of. */
 export class BookingAnswer extends BookingRequest {
   @IsUUID()
   readonly jobId!: string;

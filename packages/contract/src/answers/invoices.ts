@@ -7,6 +7,7 @@ import { TotalsAnswer } from "./offers.ts";
 /** A day, ISO 8601. */
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
+/** One line of an invoice: its sums in the smallest coin. */
 export class InvoiceLineAnswer implements InvoiceLine {
   @IsString()
   readonly name!: string;

@@ -23,7 +23,9 @@ import {
 } from "@dragonet/core";
 import { IsListOf, IsMoment, IsNullable, IsObjectOf, IsShare } from "../fields.ts";
 
+/** What may have become of an offer: nothing yet, accepted, taken back, or past its day. */
 export const OFFER_STATES = ["open", "accepted", "revoked", "over"] as const;
+/** What has become of an offer. */
 export type OfferState = (typeof OFFER_STATES)[number];
 
 /** Sums of money, in the smallest coin. */

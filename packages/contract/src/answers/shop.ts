@@ -139,6 +139,7 @@ export class ReadyAnswer {
 
 /** Kinds of things that are searched. */
 export const SEARCH_KINDS = ["job", "part", "vehicle"] as const;
+/** What a search finds. */
 export type SearchKind = (typeof SEARCH_KINDS)[number];
 
 /** One thing that a search found. */

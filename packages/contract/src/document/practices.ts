@@ -11,6 +11,7 @@ class UseColourDto {
   colour!: string;
 }
 
+/** A shop's practices as they are stored and sent. */
 export class PracticesDto {
   @IsIn(FUSE_SCHOOLS)
   fuseSchool!: string;

@@ -16,6 +16,7 @@ import { IsObjectOf, IsText } from "../fields.ts";
 
 /** How work is billed: as the customer agreed, as it was planned, or as it was written down at the lift. */
 export const BILLED_BY = ["accepted", "planned", "taken"] as const;
+/** What an invoice is made of: the offer that was accepted, the plan, or the time at the lift. */
 export type BilledBy = (typeof BILLED_BY)[number];
 
 /** Text that may not be empty. */
@@ -100,6 +101,7 @@ export class BillingRequest implements Billing {
   untaxed!: string;
 }
 
+/** An invoice that is to be made of a job. */
 export class NewInvoiceRequest {
   @IsIn(BILLED_BY)
   by!: BilledBy;

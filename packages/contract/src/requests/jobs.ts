@@ -19,6 +19,7 @@ import { IsId, IsText } from "../fields.ts";
 /** The largest revision that the database can count to. */
 export const MOST_REVISION = 2_147_483_647;
 
+/** A job that is to be opened: its title, and what it begins with. */
 export class NewJobRequest {
   @IsText(160)
   @MinLength(1, { message: "title must not be empty" })
@@ -34,6 +35,7 @@ export class NewJobRequest {
   machine!: string;
 }
 
+/** The outline of one edit; what it puts into a place is checked with the whole document. */
 export class EditDto {
   @IsIn(["setOnce", "set", "add", "remove", "replaceSystem"])
   kind!: string;
@@ -75,6 +77,7 @@ export class ActDto {
   edits!: number;
 }
 
+/** One batch of edits of a job, as a page keeps and sends it. */
 export class EditsRequest {
   /** Revision of the document that the person had before the edits. */
   @IsInt()
@@ -126,6 +129,7 @@ export class EditsRequest {
   batchId!: string;
 }
 
+/** The revision that a job goes back to, as a new revision. */
 export class RestoreRequest {
   @IsInt()
   @Min(0)

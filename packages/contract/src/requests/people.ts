@@ -16,11 +16,14 @@ import {
 } from "class-validator";
 import { IsText } from "../fields.ts";
 
+/** What people of a shop may be, the one who may most first. */
 export const ROLES = ["owner", "installer", "viewer"] as const;
+/** What somebody of a shop may do. */
 export type Role = (typeof ROLES)[number];
 
 const SIGN_IN = /^[a-z0-9][a-z0-9._-]{1,39}$/;
 
+/** Name and password of somebody who comes in. */
 export class SignInRequest {
   @IsString()
   @MaxLength(60)
@@ -37,6 +40,7 @@ export class SignInCodeRequest {
   code!: string;
 }
 
+/** Somebody new of the shop. */
 export class NewPersonRequest {
   @IsString()
   @MinLength(1)
@@ -71,6 +75,7 @@ export class FirstOwnerRequest extends NewPersonRequest {
   word?: string;
 }
 
+/** A person's own password, by the one before it. */
 export class OwnPasswordRequest {
   @IsString()
   @MaxLength(200)
@@ -95,6 +100,7 @@ export class SettingsRequest {
   sessionDays!: number;
 }
 
+/** What an owner changes of somebody: only what is there changes. */
 export class ChangePersonRequest {
   @IsOptional()
   @IsIn(ROLES)
@@ -121,6 +127,7 @@ export class ViewRequest {
   query!: string;
 }
 
+/** How a person wants numbers and looks: theirs on every machine. */
 export class PreferencesRequest {
   @IsIn(["metric", "us"])
   units!: "metric" | "us";

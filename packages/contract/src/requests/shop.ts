@@ -54,12 +54,14 @@ export class AcceptOfferRequest {
   name!: string;
 }
 
+/** A table as CSV, at most 4 MB. */
 export class CsvRequest {
   @IsString()
   @MaxLength(4_000_000)
   csv!: string;
 }
 
+/** A file's text, at most 8 MB. */
 export class TextRequest {
   @IsString()
   @MaxLength(8_000_000)
@@ -80,6 +82,7 @@ export class JobFileRequest extends TextRequest {
   said?: string;
 }
 
+/** One document of the shelf or of vehicles; it is checked by its own class. */
 export class DocumentRequest {
   @IsObject()
   value!: object;

@@ -67,5 +67,6 @@ export const pairsApart = (job: Job): PairApart[] =>
 /** By so much a lamp may stand off its mark, share of the distance: 2 cm at 10 m, common practice. */
 export const GOOD_SHARE = 0.002;
 
+/** Whether a beam stands on its mark as nearly as aiming at a wall tells. */
 export const isOnMark = ({ distanceM, rightMm, upMm }: AimError): boolean =>
   Math.hypot(rightMm, upMm) <= GOOD_SHARE * distanceM * 1000 + 1e-9;

@@ -1,6 +1,7 @@
 import { tapeText, type UnitSystem } from "../quantity/index.ts";
 import type { WallMark } from "./marks.ts";
 
+/** How a wall is drawn: its face, its ink and its units. */
 export interface WallSvgOptions {
   readonly fontFamily: string;
   readonly ink: string;

@@ -9,6 +9,7 @@ export const BEAM_WORDS: Readonly<Record<BeamKind, string>> = {
   fog: "fog beam",
   work: "work light",
 };
+/** How a lamp is turned, in words. */
 export const ADJUSTER_WORDS: Readonly<Record<Adjuster, string>> = {
   screw: "by screws",
   shim: "by a shim",

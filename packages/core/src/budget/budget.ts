@@ -52,6 +52,9 @@ function chargingTimes(job: Job): ChargingTimes | null {
   };
 }
 
+/**
+ * The whole budget of a job as it was laid out: running, standing with the lamps on, and parked.
+ */
 export function budgetOf(job: Job, circuit: Circuit): Budget {
   const { system } = job.vehicle;
   const battery = system.kind === "pack" ? null : system.battery;

@@ -26,7 +26,9 @@ import { drawsFrom } from "./drawsFrom.ts";
 import type { BaseLoad, ChargingFacts } from "../vehicle/index.ts";
 import { remainingLoads } from "./remainingLoads.ts";
 
+/** States in which the engine charges. */
 export const RUNNING_STATES = ["idle", "town", "cruise"] as const;
+/** One of the states in which the engine charges. */
 export type RunningState = (typeof RUNNING_STATES)[number];
 
 /** `unknown`: nothing but defaults is known of what it gives and takes. */
@@ -52,6 +54,7 @@ export interface ToMeasure {
   readonly how: string;
 }
 
+/** What charging gives and what everything takes in one state of the engine. */
 export interface ChargingBudget {
   readonly state: RunningState;
   readonly rpm: number;
@@ -68,6 +71,7 @@ export interface ChargingBudget {
 const SPEED_OF = { idle: "idleRpm", town: "townRpm", cruise: "cruiseRpm" } as const;
 const SHARE_OF = { idle: "onIdle", town: "onTown", cruise: "onCruise" } as const;
 
+/** What a spare in A says for all that its bounds leave open. */
 export const verdictOf = (spareA: Interval): Verdict =>
   spareA.low >= 0 ? "carries" : spareA.high < 0 ? "short" : "uncertain";
 

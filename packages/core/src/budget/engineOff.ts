@@ -35,6 +35,7 @@ function hoursToNoStart(
 const scaled = (hours: Interval | null, by: number): Interval | null =>
   hours && { low: hours.low * by, mid: hours.mid * by, high: hours.high * by };
 
+/** How long the lamps may burn with the engine off. */
 export interface EngineOffBudget {
   readonly currentA: Interval;
   /** Minutes until a new battery is not trusted to start; null when nothing draws. */
@@ -63,6 +64,7 @@ export function engineOffBudget(
   return { currentA, minutes: minutes(null), agedMinutes: minutes(job.use) };
 }
 
+/** What is taken from a battery while the vehicle stands. */
 export interface ParkedBudget {
   readonly items: readonly StandbyItem[];
   readonly currentA: Interval;

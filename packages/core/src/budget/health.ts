@@ -48,6 +48,7 @@ const SELF_PER_DAY: Readonly<Record<BatteryFacts["chemistry"], number>> = {
 const CUT_OUT_ABOVE = 0.1;
 const WARN_ABOVE = 0.25;
 
+/** How a battery stands by its age, its cold and what it is asked for. */
 export function batteryHealth(battery: BatteryFacts, use: Use): BatteryHealth {
   const { chemistry } = battery;
   const cold = Math.max(0, 25 - use.coldestC);

@@ -13,6 +13,7 @@ export interface BusSignal {
   readonly unit: string;
 }
 
+/** A message of a bus, with the signals in it. */
 export interface BusMessage {
   /** Identifier without the flag of extended frames. */
   readonly id: number;
@@ -22,10 +23,12 @@ export interface BusMessage {
   readonly signals: readonly BusSignal[];
 }
 
+/** What a DBC file describes. */
 export interface Dbc {
   readonly messages: readonly BusMessage[];
 }
 
+/** A DBC file as it was read, or every line that is none. */
 export type DbcResult =
   | { readonly ok: true; readonly value: Dbc }
   | { readonly ok: false; readonly faults: readonly Fault[] };

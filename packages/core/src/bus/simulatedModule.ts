@@ -2,6 +2,7 @@ import type { Behaviour } from "../part/index.ts";
 
 /** What may go wrong while a module is written, chosen beforehand: it is simulated. */
 export const MODULE_FAILURES = ["none", "unplugged", "wrongVersion", "lowVoltage"] as const;
+/** A mishap that the simulated module can be told to have. */
 export type ModuleFailure = (typeof MODULE_FAILURES)[number];
 
 /** One of the module's two stores: only one is live, the other is written. */
@@ -11,6 +12,7 @@ interface Bank {
   readonly check: number;
 }
 
+/** The simulated module between two commands. */
 export interface ModuleState {
   readonly version: string;
   readonly banks: readonly [Bank, Bank];
@@ -20,10 +22,12 @@ export interface ModuleState {
   readonly connected: boolean;
 }
 
+/** What the simulated module said, and how it stands after it. */
 export type ModuleAnswer =
   | { readonly ok: true; readonly state: ModuleState; readonly said: string }
   | { readonly ok: false; readonly state: ModuleState; readonly said: string };
 
+/** Version that the simulated module answers. */
 export const MODULE_VERSION = "2.1";
 /** Least supply at which the module lets itself be written, in V. */
 export const LEAST_WRITE_V = 11.5;
@@ -65,6 +69,7 @@ export function connect(state: ModuleState): ModuleAnswer {
   };
 }
 
+/** The module with its cable pulled; what was written so far stays. */
 export const unplug = (state: ModuleState): ModuleState => ({ ...state, connected: false });
 
 /** What is live in the module. Throws when its store is broken: a broken invariant. */

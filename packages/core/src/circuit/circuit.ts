@@ -82,6 +82,7 @@ export interface LaidCircuit {
   readonly extra: readonly ElementId[];
 }
 
+/** What synthesis chooses for a circuit. */
 export const CHOICE_KINDS = [
   "feed",
   "fuse",
@@ -94,6 +95,7 @@ export const CHOICE_KINDS = [
   "return",
   "splice",
 ] as const;
+/** One kind of what synthesis chooses. */
 export type ChoiceKind = (typeof CHOICE_KINDS)[number];
 
 /** Something synthesis picked, and why. */

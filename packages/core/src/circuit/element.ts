@@ -44,6 +44,7 @@ export type WireRole =
   /** Laid by the maker, or a thing bolted to another: there already. */
   | "factory";
 
+/** A wire between two terminals, with its size and its length in m. */
 export interface WireElement extends TwoPole {
   readonly kind: "wire";
   readonly role: WireRole;
@@ -78,6 +79,7 @@ export interface ChassisElement extends TwoPole {
   readonly resistanceOhm: Interval;
 }
 
+/** A fuse or breaker, by its rating in A. */
 export interface FuseElement extends TwoPole {
   readonly kind: "fuse";
   readonly ratingA: number;
@@ -91,6 +93,7 @@ export interface FuseElement extends TwoPole {
   readonly fromSourceM: BoundedValue;
 }
 
+/** A contact that a hand or a signal closes. */
 export interface SwitchElement extends TwoPole {
   readonly kind: "switch";
   /** The signal that closes it; "switch" for the own switch of `runId`. */
@@ -100,6 +103,7 @@ export interface SwitchElement extends TwoPole {
   readonly tellTaleTo: NodeId | null;
 }
 
+/** A relay's contact: it follows its coil. */
 export interface ContactElement extends TwoPole {
   readonly kind: "contact";
   readonly part: RelayPart;
@@ -116,6 +120,7 @@ export interface DiodeElement extends TwoPole {
   readonly kind: "diode";
 }
 
+/** A relay's coil: it pulls in and lets go by its current. */
 export interface CoilElement extends TwoPole {
   readonly kind: "coil";
   readonly part: RelayPart;
@@ -123,6 +128,7 @@ export interface CoilElement extends TwoPole {
   readonly plusTerminal: "85" | "86";
 }
 
+/** A lamp, horn or heater as the network has it. */
 export interface LoadElement extends TwoPole {
   readonly kind: "load";
   readonly lampId: LampId;
@@ -162,6 +168,7 @@ export interface TapElement extends TwoPole {
   readonly pin: ConnectorPin;
 }
 
+/** Everything that sits between two terminals. */
 export type Element =
   | WireElement
   | ChassisElement
@@ -178,6 +185,7 @@ export type Element =
   | FlasherElement
   | TapElement;
 
+/** What a circuit is fed from. */
 export type Source =
   | { readonly kind: "battery" }
   | { readonly kind: "pin"; readonly pinId: PinId; readonly pin: ConnectorPin }
@@ -192,6 +200,7 @@ export type Root =
   | { readonly kind: "pack"; readonly share: number }
   | { readonly kind: "fixed"; readonly volts: number };
 
+/** Volts of what holds a circuit, by those of battery and whole pack. */
 export function rootV(
   root: Root,
   { sourceV, packV }: { readonly sourceV: number; readonly packV: number },

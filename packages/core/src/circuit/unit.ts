@@ -27,6 +27,7 @@ const UNIT_KINDS = {
   },
   ...{ diode: { plain: true } },
 } as const satisfies Readonly<Record<string, { readonly plain: boolean }>>;
+/** One kind of unit: each has a folder in `unit`. */
 export type UnitKind = keyof typeof UNIT_KINDS;
 
 /** Whether a unit is named without its terminals. */
@@ -69,6 +70,7 @@ export const TERMINAL_FORMS = {
   loom: { crimp: "the factory's plug", stripMm: 0, shrink: false, mostMm2: 6, takes: 16 },
   own: { crimp: "as the part has it", stripMm: 6, shrink: false, mostMm2: 16, takes: 2 },
 } as const satisfies Readonly<Record<string, TerminalForm>>;
+/** How a terminal takes a wire. */
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;
 
 /**
@@ -102,6 +104,7 @@ export type Site =
   /** At hand of whatever the wire comes from. */
   | { readonly kind: "atHand" };
 
+/** A thing one can hold, with its terminals. */
 export interface Unit {
   readonly id: UnitId;
   readonly kind: UnitKind;
@@ -130,8 +133,11 @@ export function splitNode(node: NodeId): { readonly unit: UnitId; readonly termi
 /** The vehicle's own negative: what voltages are measured against. */
 export const GROUND = asId<NodeId>("0");
 
+/** The vehicle's own 12 V battery. */
 export const BATTERY = asId<UnitId>("battery");
+/** The vehicle's traction pack. */
 export const PACK = asId<UnitId>("pack");
 /** A lighting coil of the engine, that alternates. */
 export const LIGHTING_COIL = asId<UnitId>("lightingCoil");
+/** The vehicle's frame. */
 export const CHASSIS = asId<UnitId>("chassis");

@@ -2,6 +2,7 @@ import type { Billing } from "../invoice/index.ts";
 import { DEFAULT_PRACTICES, type Practices } from "../job/index.ts";
 import { DEFAULT_CALENDAR, type ShopCalendar } from "../schedule/index.ts";
 
+/** The invented shop. */
 export const DEMO_SHOP_NAME = "Hollin Beck Lamp & Loom";
 
 export { DEMO_PEOPLE } from "./signIns.ts";

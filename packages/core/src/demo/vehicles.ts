@@ -12,6 +12,7 @@ export { CARRICK, FELLRUNNER, LAPWING, LITTER, MIDGE, PETREL, PORTER, SWATHE };
 
 export { DEMO_MEASUREMENTS } from "./vehicle/measurements.ts";
 
+/** The demo's vehicles: invented models of usual kinds. */
 export const DEMO_VEHICLES: readonly Vehicle[] = [
   FELLRUNNER,
   PETREL,

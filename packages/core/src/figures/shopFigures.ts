@@ -10,6 +10,7 @@ export interface HoursOfTask {
   readonly jobs: number;
 }
 
+/** So many of something. */
 export interface CountOf {
   readonly what: string;
   readonly count: number;

@@ -78,6 +78,7 @@ export const ADHESIVES: readonly Adhesive[] = [
   },
 ];
 
+/** What is known of one kind of adhesive. */
 export const adhesiveOf = (kind: Bond["adhesive"]): Adhesive =>
   ADHESIVES.find((a) => a.kind === kind)!;
 

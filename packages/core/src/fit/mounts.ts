@@ -16,9 +16,12 @@ export const turnDeg = (footMm: number, thicknessMm: number): number =>
 export const rightOf = (mount: Mount): number =>
   mount.side === "centre" ? 0 : mount.side === "left" ? -mount.outM.value : mount.outM.value;
 
+/** What is looked at once a lamp is mounted. */
 export const MOUNT_CHECKS = ["tight", "level", "lock", "travel"] as const;
+/** One look at a mounted lamp. */
 export type MountCheck = (typeof MOUNT_CHECKS)[number];
 
+/** What is looked at, in words. */
 export const MOUNT_CHECK_WORDS: Readonly<Record<MountCheck, string>> = {
   tight: "started by hand, then tightened",
   level: "level across",
@@ -61,6 +64,7 @@ export function pairsOf(job: Job): { left: Mount; right: Mount }[] {
   });
 }
 
+/** Pairs whose two lamps do not sit alike, with what differs. */
 export const lopsided = (job: Job): Lopsided[] =>
   pairsOf(job).flatMap(({ left, right }) => {
     const [a, b] = [lampOf(job, left), lampOf(job, right)];

@@ -1,6 +1,7 @@
 import Papa from "papaparse";
 import { PROVENANCES, boundedValue, type BoundedValue } from "../quantity/index.ts";
 
+/** One field that cannot be, by line and column. */
 export interface CsvFault {
   /** Line in the file, the heading being line 1. */
   readonly line: number;
@@ -8,6 +9,7 @@ export interface CsvFault {
   readonly message: string;
 }
 
+/** What a table had, or every field that cannot be. */
 export type CsvResult<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly faults: readonly CsvFault[] };

@@ -1,6 +1,7 @@
 import { JOB_FORMAT, upgradeJob } from "../job/index.ts";
 import type { Fault } from "../job/index.ts";
 
+/** A file as an object, or what it lacks. */
 export type ReadResult =
   | { readonly ok: true; readonly value: Record<string, unknown> }
   | { readonly ok: false; readonly faults: readonly Fault[] };

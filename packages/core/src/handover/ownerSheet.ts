@@ -26,6 +26,7 @@ import { adhesiveOf } from "../fit/index.ts";
 import { signedFor, type OpenGate } from "./gates.ts";
 import { warrantyLines } from "./warranty.ts";
 
+/** A fuse as an owner is told of it. */
 export interface SheetFuse {
   readonly ratingA: number;
   /** A breaker that closes again by itself. */

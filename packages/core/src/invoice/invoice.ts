@@ -32,6 +32,7 @@ export interface Billing extends Omit<Party, "name"> {
 /** Pieces, metres, or minutes of work. */
 export type InvoiceUnit = "" | "m" | "min";
 
+/** One line of an invoice: sums in the smallest coin of its currency. */
 export interface InvoiceLine {
   readonly name: string;
   readonly note: string;

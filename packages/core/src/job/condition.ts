@@ -15,11 +15,14 @@ export const INPUTS = [
   "lever",
   "pedal",
 ] as const;
+/** What a circuit can be turned on by. */
 export type Input = (typeof INPUTS)[number];
 /** What a wire of the vehicle may be live with: a switch of its own is none. */
 export type Signal = Exclude<Input, "switch">;
+/** Whether it comes by a wire of the vehicle: a switch of its own does not. */
 export const isSignal = (input: Input): input is Signal => input !== "switch";
 
+/** One input, asked to be on or, negated, to be off. */
 export interface Term {
   readonly input: Input;
   readonly negated: boolean;
@@ -34,6 +37,7 @@ export interface Condition {
   readonly anyOf: readonly (readonly Term[])[];
 }
 
+/** The condition that all of these are on. */
 export const allOf = (...inputs: readonly Input[]): Condition => ({
   anyOf: [inputs.map((input) => ({ input, negated: false }))],
 });
@@ -62,6 +66,7 @@ export const withBrakes = (condition: Condition, brakes: readonly Input[]): Cond
         }),
       };
 
+/** Whether a condition holds while these inputs are on. */
 export const evaluate = (condition: Condition, on: ReadonlySet<Input>): boolean =>
   condition.anyOf.some((group) => group.every((t) => isOn(t.input, on) !== t.negated));
 
@@ -82,8 +87,10 @@ const INPUT_WORDS: Readonly<Record<Input, string>> = {
   pedal: "brake pedal",
 };
 
+/** An input in words. */
 export const inputWord = (input: Input): string => INPUT_WORDS[input];
 
+/** A condition in words: "key and not high beam, or own switch". */
 export function conditionText(condition: Condition): string {
   const groups = condition.anyOf.map((group) =>
     group.map((t) => (t.negated ? `not ${inputWord(t.input)}` : inputWord(t.input))).join(" and "),

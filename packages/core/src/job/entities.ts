@@ -50,7 +50,9 @@ export interface Collections extends OwnLists {
   segment: MapSegment;
 }
 
+/** What a job has one of. */
 export type SingletonName = keyof Singletons;
+/** What a job has a list of. */
 export type CollectionName = keyof Collections;
 
 interface Lens<T> {
@@ -73,6 +75,7 @@ function withCharging(job: Job, change: Partial<ChargingFacts>): Job {
     : job;
 }
 
+/** Where what a job has one of stands in its document. */
 export const SINGLETONS: { readonly [K in SingletonName]: Lens<Singletons[K]> } = {
   card: { get: (job) => job.card, put: (job, card) => ({ ...job, card }) },
   practices: { get: (job) => job.practices, put: (job, practices) => ({ ...job, practices }) },
@@ -119,6 +122,7 @@ const own = <K extends OwnListName>(name: K): Lens<readonly OwnLists[K][]> => {
   };
 };
 
+/** Where each list of a job stands in its document. */
 export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collections[K][]> } = {
   ...(Object.fromEntries(OWN_LIST_NAMES.map((name) => [name, own(name)])) as unknown as {
     readonly [K in OwnListName]: Lens<readonly OwnLists[K][]>;
@@ -154,6 +158,8 @@ export const COLLECTIONS: { readonly [K in CollectionName]: Lens<readonly Collec
   },
 };
 
+/** Whether a name is that of a single entry of a job. */
 export const isSingleton = (name: string): name is SingletonName => Object.hasOwn(SINGLETONS, name);
+/** Whether a name is that of a list of a job. */
 export const isCollection = (name: string): name is CollectionName =>
   Object.hasOwn(COLLECTIONS, name);

@@ -26,6 +26,7 @@ function circuitOn(
   return { ...run, feed: { kind: "pin", pinId: pin.id }, relay: "no" };
 }
 
+/** Factory lamps that go, and what takes their place. */
 export interface Replacement {
   readonly part: LoadPart;
   readonly count: number;
@@ -89,6 +90,7 @@ export function replaceLamp(job: Job, what: Replacement, mint: (prefix: string) 
   return [...first, ...joined];
 }
 
+/** A module that goes between a factory plug and its lamp. */
 export interface PlugIn {
   /** A module of the shelf, or one that is in the job already by its supply. */
   readonly module: BoxPart | { readonly supplyId: SupplyId };

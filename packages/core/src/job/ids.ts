@@ -5,26 +5,47 @@
 declare const brand: unique symbol;
 type Id<Kind extends string> = string & { readonly [brand]: Kind };
 
+/** Id of a part of the shelf. */
 export type PartId = Id<"part">;
+/** Id of a lamp of a job. */
 export type LampId = Id<"lamp">;
+/** Id of a circuit. */
 export type CircuitId = Id<"run">;
+/** Id of a connector of the vehicle. */
 export type ConnectorId = Id<"connector">;
+/** Id of a wire in a connector of the vehicle. */
 export type PinId = Id<"pin">;
+/** Id of a converter, box, flasher or battery of the kit. */
 export type SupplyId = Id<"supply">;
+/** Id of a switch of the kit. */
 export type KitSwitchId = Id<"control">;
+/** Id of a vehicle's profile. */
 export type ProfileId = Id<"profile">;
+/** Id of a place of a vehicle's route map. */
 export type PlaceId = Id<"place">;
+/** Id of a stretch of a vehicle's route map. */
 export type SegmentId = Id<"segment">;
+/** Id of a step of taking apart. */
 export type StepId = Id<"step">;
+/** Id of a fastener. */
 export type FastenerId = Id<"fastener">;
+/** Id of a drilling template. */
 export type TemplateId = Id<"template">;
+/** Id of what a template is laid out from. */
 export type LandmarkId = Id<"landmark">;
+/** Id of a hole of a template. */
 export type HoleId = Id<"hole">;
+/** Id of something stuck on. */
 export type BondId = Id<"bond">;
+/** Id of a ready-made harness. */
 export type HarnessId = Id<"harness">;
+/** Id of a variant of a model. */
 export type VariantId = Id<"variant">;
+/** Id of what sits between two terminals of a circuit. */
 export type ElementId = Id<"element">;
+/** Id of a node of the network, which is a terminal. */
 export type NodeId = Id<"node">;
+/** Id of a unit. */
 export type UnitId = Id<"unit">;
 
 /** What an id in a document may look like: short, printable, safe in a path or a netlist. */

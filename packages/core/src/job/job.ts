@@ -31,6 +31,7 @@ import type {
   WireChoice,
 } from "./record/wiring.ts";
 
+/** Format of job files of this version: `job/migrations` brings older ones up to it. */
 export const JOB_FORMAT = "dragonet-job/9";
 
 /** The stages in the order people work. */
@@ -44,8 +45,10 @@ export const STAGES = [
   "aim",
   "handOver",
 ] as const;
+/** How far a job has come. */
 export type Stage = (typeof STAGES)[number];
 
+/** What a job is called, for whom it is, and how far it has come. */
 export interface JobCard {
   readonly title: string;
   readonly customer: string;
@@ -57,14 +60,18 @@ export interface JobCard {
   readonly note: string;
 }
 
+/** What a job may wait for. */
 export const BLOCKER_KINDS = ["part", "cold", "dark", "customer", "measure", "other"] as const;
+/** Something that a job waits for. */
 export interface Blocker {
   readonly id: string;
   readonly kind: (typeof BLOCKER_KINDS)[number];
   readonly text: string;
 }
 
+/** What lights are wanted for. */
 export const PURPOSES = ["seeFurther", "beSeen", "beSeenBraking", "beLegal", "other"] as const;
+/** What the customer wants, in their own words. */
 export interface Wish {
   readonly id: string;
   readonly purpose: (typeof PURPOSES)[number];
@@ -81,6 +88,7 @@ export interface KitItem {
 
 /** Deviations between two runs, and those that name wires and terminals of the circuit itself. */
 export const RUN_DEVIATIONS = ["lampsSwapped", "joined", "thinSharedReturn"] as const;
+/** What may be wired wrong at a single wire. */
 export const WIRE_DEVIATIONS = [
   "endMoved",
   "endsSwapped",
@@ -89,7 +97,9 @@ export const WIRE_DEVIATIONS = [
   "reversed",
   "tied",
 ] as const;
+/** All that may be wired wrong. */
 export const DEVIATION_KINDS = [...RUN_DEVIATIONS, ...WIRE_DEVIATIONS] as const;
+/** The ends of a wire. */
 export const WIRE_ENDS = ["from", "to"] as const;
 
 /**
@@ -145,6 +155,7 @@ export interface Use {
   readonly coldestC: number;
 }
 
+/** Use of a vehicle that nobody has told of: common practice. */
 export const DEFAULT_USE: Use = {
   eveningH: 3,
   eveningsPerSeason: 90,
@@ -175,11 +186,13 @@ export const WIRE_USES = [
   "horn",
   "reverse",
 ] as const;
+/** The colour that a shop gives wires of one use. */
 export interface UseColour {
   readonly use: (typeof WIRE_USES)[number];
   readonly colour: string;
 }
 
+/** How a shop works where the trade has schools. */
 export interface Practices {
   readonly fuseSchool: FuseSchool;
   readonly coilSwitching: "positive" | "negative";
@@ -197,6 +210,7 @@ export interface Practices {
   readonly tariff: Tariff;
 }
 
+/** Practices of a shop that has said nothing. */
 export const DEFAULT_PRACTICES: Practices = {
   fuseSchool: "eightyPercent",
   coilSwitching: "positive",

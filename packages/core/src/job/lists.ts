@@ -42,6 +42,7 @@ export const OWN_LISTS = {
   lot: { field: "lots", words: "lot of a part" },
 } as const satisfies Readonly<Record<string, { field: ListField; words: string }>>;
 
+/** A list of the job itself, beside those of its vehicle. */
 export type OwnListName = keyof typeof OWN_LISTS;
 type FieldOf<K extends OwnListName> = (typeof OWN_LISTS)[K]["field"];
 
@@ -51,6 +52,7 @@ export type OwnLists = { [K in OwnListName]: Job[FieldOf<K>][number] };
 /** Lists of the document without a line above: while there is one, the names below do not compile. */
 type Forgotten = Exclude<ListField, FieldOf<OwnListName>>;
 
+/** Every list of the job itself: none is left out, or it does not compile. */
 export const OWN_LIST_NAMES: [Forgotten] extends [never] ? readonly OwnListName[] : Forgotten =
   Object.keys(OWN_LISTS) as OwnListName[];
 

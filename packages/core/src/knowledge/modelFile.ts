@@ -2,6 +2,7 @@ import { SHAPE_VERSION, upgradeVehicle } from "../job/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { machineOf, type Measurement } from "./measurement.ts";
 
+/** Format of files that shops hand each other of a model. */
 export const MODEL_FORMAT = "dragonet-model/1";
 
 /** What a shop knows of a model, as an open file for other shops. */

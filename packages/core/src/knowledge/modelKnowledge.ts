@@ -38,6 +38,7 @@ export interface Which {
   readonly year: number;
 }
 
+/** Every machine of a model, whatever its variant and year. */
 export const ANY: Which = { variant: "", year: 0 };
 
 /** A vehicle as it is told from others of its model. */

@@ -11,5 +11,6 @@ export const CAUTIONS: readonly string[] = [
   "Strong lamps blind: aim at or below lamp height, and keep auxiliary lamps off in traffic.",
 ];
 
+/** Who has the last word, as it stands on every sheet. */
 export const LAST_WORD =
   "Planned from the facts listed here; those marked assumed were not checked. Local law, the vehicle's maker and a qualified person have the last word.";

@@ -44,6 +44,7 @@ export interface DiagramPart {
   readonly choice: ChoiceKind | null;
 }
 
+/** One lamp as a line diagram shows it. */
 export interface DiagramLamp {
   readonly lampId: LampId;
   readonly elementId: ElementId;

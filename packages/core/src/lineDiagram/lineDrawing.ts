@@ -3,6 +3,7 @@ import { WIRE_COLOURS, parseWireColour, type WireColourName } from "../wire/inde
 import { lookOf } from "../unit/index.ts";
 import type { LineDiagram, DiagramLamp, DiagramPart } from "./lineDiagram.ts";
 
+/** How a line diagram is drawn: its face and colours. */
 export interface LineDrawingOptions {
   readonly fontFamily: string;
   /** Colour of lines and text, as CSS. */

@@ -23,6 +23,7 @@ export interface LoomEdge {
   readonly label: string;
 }
 
+/** The whole loom as a graph: units, splices, and the wires between them. */
 export interface LoomGraph {
   readonly nodes: readonly LoomNode[];
   readonly edges: readonly LoomEdge[];

@@ -14,6 +14,7 @@ export interface LoomLayout {
   readonly edges: ReadonlyMap<string, readonly Point[]>;
 }
 
+/** How a loom is drawn: its face and colours. */
 export interface LoomSvgOptions {
   readonly fontFamily: string;
   readonly ink: string;

@@ -23,6 +23,7 @@ export type BranchModel =
   /** I = saturationA (exp(V / thermalV) − 1). */
   | { readonly kind: "diode"; readonly saturationA: number; readonly thermalV: number };
 
+/** What lies between two nodes, by its law. */
 export interface NetworkBranch {
   readonly id: ElementId;
   readonly from: NodeId;
@@ -32,6 +33,7 @@ export interface NetworkBranch {
   readonly words: string;
 }
 
+/** Branches, and the nodes whose volts are held. */
 export interface Network {
   readonly branches: readonly NetworkBranch[];
   /** Nodes held at a voltage; ground among them. */

@@ -30,6 +30,7 @@ const RATED_COIL_V = 12;
 /** An output below this share of its voltage has given way to its load. */
 const GAVE_WAY_SHARE = 0.98;
 
+/** An operating point, or why there is none. */
 export type CircuitResult =
   | Solved
   /** Relays that pull in and let go without end. */
@@ -103,6 +104,7 @@ export class Solved {
   }
 }
 
+/** In which position, how warm, and at which end of the bounds a circuit is solved. */
 export interface SolveOptions {
   readonly position: Position;
   readonly celsius: number;

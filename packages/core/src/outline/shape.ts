@@ -1,5 +1,6 @@
 /** From where a vehicle is looked at: from above, from its left, from the front, from behind. */
 export const VIEWS = ["plan", "side", "front", "rear"] as const;
+/** From where a vehicle is seen. */
 export type View = (typeof VIEWS)[number];
 
 /**
@@ -11,6 +12,7 @@ export type Point = readonly [x: number, y: number];
 
 /** What a shape is of: a tyre, the body, a seat or pane, or only a line. */
 export const TONES = ["tyre", "body", "seat", "line"] as const;
+/** How dark a part of a drawing is. */
 export type Tone = (typeof TONES)[number];
 
 /** One shape of a drawing; later ones stand before earlier ones. */

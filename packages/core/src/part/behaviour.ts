@@ -37,6 +37,7 @@ export interface Behaviour {
   readonly retryS: number;
 }
 
+/** What a lamp does without a module: it follows its wire. */
 export const PLAIN: Behaviour = {
   label: "follows",
   delayS: 0,

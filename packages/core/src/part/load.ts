@@ -31,6 +31,7 @@ export type LoadSpec =
       readonly lengthM: number;
     };
 
+/** How a load takes current by its volts. */
 export const LOAD_KINDS = [
   "drivenLed",
   "filament",

@@ -13,10 +13,14 @@ import type { Photometry } from "../photometry/index.ts";
 import type { Behaviour } from "./behaviour.ts";
 import type { LoadSpec } from "./load.ts";
 
+/** Colours of light. */
 export const LIGHT_COLOURS = ["white", "warm white", "amber", "red", "none"] as const;
+/** The colour of a lamp's light. */
 export type LightColour = (typeof LIGHT_COLOURS)[number];
 
+/** What a load is to people. */
 export const LOAD_FAMILIES = ["lamp", "horn", "heater", "outlet", "resistor", "equaliser"] as const;
+/** What a load is to people: a lamp lights, a horn sounds. */
 export type LoadFamily = (typeof LOAD_FAMILIES)[number];
 
 interface PartBase {
@@ -79,10 +83,12 @@ export interface RelayPart extends PartBase {
   readonly electronic?: boolean;
 }
 
+/** When a switch's own lamp glows. */
 export const TELL_TALES = ["none", "whenOn", "always"] as const;
 /** `always` glows whenever its feed is live, whether the switch is on or not. */
 export type TellTale = (typeof TELL_TALES)[number];
 
+/** A switch, by what its contacts carry in A. */
 export interface SwitchPart extends PartBase {
   readonly kind: "switch";
   readonly contactA: number;
@@ -90,6 +96,7 @@ export interface SwitchPart extends PartBase {
   readonly tellTaleA: BoundedValue;
 }
 
+/** What a converter is fed with: a steady voltage, or a coil's waves. */
 export const CONVERTER_INPUTS = ["direct", "alternating"] as const;
 
 /**
@@ -122,7 +129,9 @@ export interface ConverterPart extends PartBase {
   readonly mostAmbientC: number;
 }
 
+/** What boxes there are. */
 export const BOX_FORMS = ["fuseBlock", "hub", "relayBoard", "plugIn"] as const;
+/** Which side a box switches. */
 export const BOX_SWITCHING = ["positive", "ground"] as const;
 
 /**
@@ -185,6 +194,7 @@ export interface ConnectorPart extends PartBase {
  * `electronic`: steady, doubled when the load is missing; `indifferent`: whatever the load.
  */
 export const FLASHER_PRINCIPLES = ["thermal", "electronic", "indifferent"] as const;
+/** A flasher, by what makes it flash. */
 export interface FlasherPart extends PartBase {
   readonly kind: "flasher";
   readonly principle: (typeof FLASHER_PRINCIPLES)[number];
@@ -240,7 +250,9 @@ export type KitPartOf =
   | ConnectorPart
   | FlasherPart
   | SundryPart;
+/** Something of the shelf. */
 export type Part = KitPartOf | KitPart;
+/** Kinds of parts. */
 export const PART_KINDS = [
   "load",
   "relay",
@@ -253,4 +265,5 @@ export const PART_KINDS = [
   "sundry",
   "kit",
 ] as const;
+/** One kind of part. */
 export type PartKind = (typeof PART_KINDS)[number];

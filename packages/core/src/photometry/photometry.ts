@@ -23,6 +23,7 @@ export interface Photometry {
 
 /** Largest file and most intensities that are read; a lamp's file has some thousand. */
 export const MOST_CANDELA = 65_000;
+/** Most angles that a photometry has in one direction. */
 export const MOST_ANGLES = 721;
 
 /** A direction as seen from the lamp: ahead along its beam, to its right, and up. */

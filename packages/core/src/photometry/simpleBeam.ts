@@ -31,6 +31,7 @@ function spreadDeg(centreLux: number, lux: number, distanceM: number, offM: numb
   return Math.min(60, (angle * DEG) / Math.sqrt(-2 * Math.log(left)));
 }
 
+/** A beam through five readings, or the reading that cannot be. */
 export type BeamFit =
   | { readonly ok: true; readonly value: Photometry }
   | { readonly ok: false; readonly path: keyof FiveReadings; readonly message: string };

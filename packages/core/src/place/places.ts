@@ -3,6 +3,7 @@
  * it: values from memory of the regulations named; the local inspector has the last word.
  */
 export const LAMP_KINDS = ["turn", "stop", "rearPosition"] as const;
+/** What a lamp is to a regulation. */
 export type LampKind = (typeof LAMP_KINDS)[number];
 
 /** Where lamps of one kind may sit, in m. */
@@ -17,6 +18,7 @@ export interface LampKindRules {
   readonly edgeM: number | null;
 }
 
+/** What a place asks of lamps, from the regulation that it names. */
 export interface PlaceRules {
   readonly id: string;
   readonly name: string;
@@ -46,6 +48,7 @@ export interface PlaceRules {
   readonly lamps: readonly LampKindRules[];
 }
 
+/** Every place whose rules are known, from memory of the regulation named. */
 export const PLACES: readonly PlaceRules[] = [
   {
     id: "un",
@@ -130,4 +133,5 @@ export const PLACES: readonly PlaceRules[] = [
   },
 ];
 
+/** The rules of a place by its id; null for one that is not known. */
 export const placeOf = (id: string): PlaceRules | null => PLACES.find((p) => p.id === id) ?? null;

@@ -29,6 +29,7 @@ export interface BenchControls {
   readonly switches: readonly CircuitId[];
 }
 
+/** What can be pressed on the bench: inputs that something hears, own switches, and plugs. */
 export function controlsOf(job: Job, circuit: Circuit): BenchControls {
   const groups = groupsOf(job, circuit);
   const felt = new Set<Input>(groups.flatMap((g) => g.inputs));

@@ -39,6 +39,7 @@ export interface JobPlan {
   readonly harnessWires: readonly WireLine[];
 }
 
+/** A job's circuit with its budget and its findings, before anything is solved for show. */
 export interface CheckedCircuit {
   readonly circuit: Circuit;
   readonly budget: Budget;

@@ -35,6 +35,7 @@ import { withFaults } from "./withFaults.ts";
 /** A resetting breaker conducts about a sixteenth of the time into a short: a quarter in effect. */
 const CYCLING_SHARE = 0.25;
 
+/** What one fault does: what goes dark, what opens, what gets hot. */
 export interface FaultResult extends GetsHome {
   readonly kind: FaultKind;
   readonly runId: CircuitId;

@@ -16,6 +16,7 @@ import { BY_NIGHT, behindPlug, goesWith } from "./factoryGone.ts";
  */
 export type RidesHome = "yes" | "unseen" | "byDay" | "no" | "unknown";
 
+/** Whether somebody gets home with it, and by which lamps. */
 export interface GetsHome {
   readonly ridesHome: RidesHome;
   /** Lamps of which none works any more, the factory's counted in. */

@@ -21,6 +21,7 @@ import { restVolts } from "../source/index.ts";
 /** Below this it works, but not as it should. */
 const FULL = 0.8;
 
+/** How a circuit does otherwise than it was asked. */
 export type DifferenceKind = "staysDark" | "lightsUnasked" | "dim" | "chatters" | "noSolution";
 
 /** One thing that is amiss, in words, and the edits that put it right. */
@@ -44,6 +45,7 @@ export interface Difference {
   readonly cause: Cause | null;
 }
 
+/** Every position that was solved, and where it is not as it was asked. */
 export interface Proof {
   readonly positions: number;
   /** Positions that there are, impossible ones included; above `positions` where not all were solved. */

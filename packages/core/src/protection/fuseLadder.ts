@@ -8,6 +8,7 @@ export const BLADE_FUSE_RATINGS_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40]
  * Both agree on the ceiling: never above the weakest thing behind the fuse.
  */
 export const FUSE_SCHOOLS = ["nextSize", "eightyPercent"] as const;
+/** How a fuse is chosen by its draw: the trade has two schools. */
 export type FuseSchool = (typeof FUSE_SCHOOLS)[number];
 
 /** Smallest fuse that a shop keeps for lamps, in A; coils and signals take 2 A. Common practice. */

@@ -11,6 +11,7 @@ export const BLADE_TIMES: readonly (readonly [share: number, leastS: number, mos
   [6, 0.02, 0.1],
 ];
 
+/** Between which times in s a fuse opens. */
 export interface OpeningTime {
   readonly leastS: number;
   /** Infinity when it may never open. */

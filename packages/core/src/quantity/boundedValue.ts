@@ -5,6 +5,7 @@ import { interval, type Interval } from "./interval.ts";
  * maker's paper, `assumed` nobody has looked yet.
  */
 export const PROVENANCES = ["measured", "sister", "stated", "assumed"] as const;
+/** Where a value comes from. */
 export type Provenance = (typeof PROVENANCES)[number];
 
 /** One electrical fact about a vehicle or a part, with bounds and provenance. SI units. */
@@ -29,6 +30,10 @@ export const DEFAULT_SPREAD: Readonly<Record<Provenance, number>> = {
 
 const round = (x: number): number => Number(x.toPrecision(6));
 
+/**
+ * A value with its bounds; without them the usual ones of its provenance. Throws RangeError
+ * where they do not hold it.
+ */
 export function boundedValue(
   value: number,
   provenance: Provenance,
@@ -44,13 +49,17 @@ export function boundedValue(
   };
 }
 
+/** A value that somebody measured. */
 export const measured = (value: number, low?: number, high?: number): BoundedValue =>
   boundedValue(value, "measured", low, high);
+/** A value that its maker states. */
 export const stated = (value: number, low?: number, high?: number): BoundedValue =>
   boundedValue(value, "stated", low, high);
+/** A value that nobody has told: usual, and wide. */
 export const assumed = (value: number, low?: number, high?: number): BoundedValue =>
   boundedValue(value, "assumed", low, high);
 
+/** A value's bounds with its best estimate between them. */
 export const boundsOf = (fact: BoundedValue): Interval => interval(fact.low, fact.value, fact.high);
 
 /** The same fact if it were measured and found to be its best estimate. */

@@ -33,8 +33,10 @@ export function span(a: Interval, digits = 1): string {
   return low.startsWith("−") || high.startsWith("−") ? `${low} to ${high}` : `${low}–${high}`;
 }
 
-/** Exact by international agreement: NIST SP 811, B.8. */
-export const [METRES_PER_INCH, METRES_PER_FOOT] = [0.0254, 0.3048];
+/** An inch in m, exact by international agreement: NIST SP 811, B.8. */
+export const METRES_PER_INCH = 0.0254;
+/** A foot in m, exact as the inch is. */
+export const METRES_PER_FOOT = 0.3048;
 
 /** A run length for people: millimetres below a metre, else metres; or inches and feet. */
 export function lengthText(metres: number, units: UnitSystem): string {

@@ -8,6 +8,7 @@ export interface Interval {
   readonly high: number;
 }
 
+/** Bounds with a best estimate between them. Throws RangeError where they are not in order. */
 export function interval(low: number, mid: number, high: number): Interval {
   if (!(low <= mid && mid <= high)) {
     throw new RangeError(`invalid interval: ${low} … ${mid} … ${high} (needs low ≤ mid ≤ high)`);
@@ -15,22 +16,28 @@ export function interval(low: number, mid: number, high: number): Interval {
   return { low, mid, high };
 }
 
+/** A value without doubt. */
 export const exactly = (value: number): Interval => interval(value, value, value);
 
+/** Nothing, for sure. */
 export const ZERO: Interval = exactly(0);
 
+/** Sum of two intervals: doubts add up. */
 export const plus = (a: Interval, b: Interval): Interval =>
   interval(a.low + b.low, a.mid + b.mid, a.high + b.high);
 
+/** Difference of two intervals: doubts add up. */
 export const minus = (a: Interval, b: Interval): Interval =>
   interval(a.low - b.high, a.mid - b.mid, a.high - b.low);
 
+/** An interval by a factor; a negative one turns its bounds round. */
 export function times(a: Interval, factor: number): Interval {
   return factor >= 0
     ? interval(a.low * factor, a.mid * factor, a.high * factor)
     : interval(a.high * factor, a.mid * factor, a.low * factor);
 }
 
+/** Sum of intervals; of none it is zero. */
 export const sum = (parts: readonly Interval[]): Interval => parts.reduce(plus, ZERO);
 
 /** Quotient of two intervals, for a strictly positive divisor. Throws RangeError otherwise. */
@@ -46,4 +53,5 @@ export function mapMonotone(a: Interval, f: (x: number) => number): Interval {
   return interval(Math.min(p, q, mid), mid, Math.max(p, q, mid));
 }
 
+/** How much an interval leaves open. */
 export const width = (a: Interval): number => a.high - a.low;

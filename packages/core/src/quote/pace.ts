@@ -27,6 +27,7 @@ export interface TaskPace {
   readonly jobs: number;
 }
 
+/** How long a shop takes for each kind of work, against the trade. */
 export type Pace = Readonly<Record<Task, TaskPace>>;
 
 /** So many jobs the common estimate weighs against the shop's own, and a task against the shop. */

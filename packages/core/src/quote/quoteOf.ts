@@ -15,6 +15,7 @@ export interface PartsLine {
   readonly netMinor: number | null;
 }
 
+/** A line of planned work, in minutes. */
 export interface WorkLine {
   readonly task: Task;
   readonly of: string;

@@ -11,6 +11,7 @@ export interface RideBand {
   readonly high: number;
 }
 
+/** Between which charges a ride may end, minute by minute. */
 export interface RideBounds {
   readonly band: readonly RideBand[];
   readonly endLow: number;

@@ -34,6 +34,7 @@ function reaches(
   return Math.round(high);
 }
 
+/** From which engine speed charging carries everything, and what to switch off below it. */
 export function breakEven(
   job: Job,
   circuit: Circuit,
@@ -52,6 +53,7 @@ export function minutesToRepay(spareA: number): number | null {
   return spareA > 0 ? (START_A * START_S) / 60 / spareA : null;
 }
 
+/** A circuit that helps when it is off. */
 export interface SwitchOff {
   readonly what: string;
   readonly runId: CircuitId;

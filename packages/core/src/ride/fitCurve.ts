@@ -11,6 +11,7 @@ export interface ClampReading {
   readonly loadA: number;
 }
 
+/** A charging curve through what was measured, or what cannot be. */
 export type FitResult =
   | { readonly ok: true; readonly points: readonly ChargingPoint[]; readonly worstA: number }
   | { readonly ok: false; readonly faults: readonly Fault[] };

@@ -15,6 +15,7 @@ export interface Speeds {
   readonly cruise: number;
 }
 
+/** Engine speeds in 1/min of idle, town and cruise. */
 export const speedsOf = (charging: ChargingFacts): Speeds => ({
   idle: charging.idleRpm.value,
   town: charging.townRpm.value,
@@ -41,6 +42,7 @@ const leg = (
   ...doing,
 });
 
+/** Rides that come with the program: invented, of usual lengths. */
 export const SHIPPED_RIDES: readonly ShippedRide[] = [
   {
     id: "farm-evening",

@@ -18,6 +18,7 @@ import { remainingLoads } from "../budget/index.ts";
 
 /** What a start takes: a starter motor of a small engine for a second and a half, assumed. */
 export const START_A = 90;
+/** A start takes so long, in s: common practice. */
 export const START_S = 1.5;
 
 /** Turn lamps are lit half of the time they flash. */
@@ -52,8 +53,10 @@ export interface Draw {
   readonly capacity: number;
 }
 
+/** The best estimate of everything: the middle of all bounds. */
 export const MIDDLE: Draw = { output: 0.5, base: 0.5, runs: 0.5, capacity: 0.5 };
 
+/** One moment of a ride. */
 export interface RidePoint {
   readonly minute: number;
   readonly soc: number;
@@ -64,6 +67,7 @@ export interface RidePoint {
   readonly leg: string;
 }
 
+/** A ride from its first minute to its last, with the battery's charge (0–1). */
 export interface Ride {
   readonly points: readonly RidePoint[];
   readonly endSoc: number;
@@ -78,6 +82,7 @@ export interface Ride {
 const pick = (fact: Pick<BoundedValue, "low" | "value" | "high">, at: number): number =>
   settledAt(fact, at);
 
+/** The ride that a job is tried on: its own, or the usual one of its kind of vehicle. */
 export const legsOf = (job: Job, charging: ChargingFacts): readonly RideLeg[] =>
   job.ride.length > 0 ? job.ride : usualRide(job.vehicle.kind).legs(speedsOf(charging));
 

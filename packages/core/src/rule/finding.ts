@@ -12,8 +12,10 @@ import type { OperatingPoint } from "../solve/index.ts";
 
 /** `stop`: do not build it so. `fix`: it will trouble someone. `note`: know it. */
 export const SEVERITIES = ["stop", "fix", "note"] as const;
+/** How grave a finding is. */
 export type Severity = (typeof SEVERITIES)[number];
 
+/** Where something is: a circuit, an element of it, and in words. */
 export interface Place {
   readonly runId: CircuitId | null;
   readonly elementId: ElementId | null;
@@ -27,6 +29,7 @@ export interface Figure {
   readonly limit: string;
 }
 
+/** A way out: what it does in words, and the edits that do it. */
 export interface Remedy {
   readonly label: string;
   readonly edits: readonly Edit[];
@@ -43,6 +46,7 @@ export interface Found {
   readonly remedies: readonly Remedy[];
 }
 
+/** What a rule found, with the source of the rule. */
 export interface Finding extends Found {
   /** A published source, or "common practice". */
   readonly source: string;
@@ -62,6 +66,7 @@ export interface RuleContext {
   readonly empty: OperatingPoint | null;
 }
 
+/** One rule: it looks at a job and answers what it found. */
 export interface Rule {
   readonly id: string;
   /** A published source, or "common practice". */
@@ -81,6 +86,7 @@ export const builtCircuits = onceOf(
     }),
 );
 
+/** A place in a circuit, in words. */
 export const placeOfCircuit = (
   run: LightingCircuit,
   elementId: ElementId | null,

@@ -2,6 +2,7 @@ import type { JobToPlan, Pin, Schedule, ShopCalendar, SlotKind } from "./plan.ts
 import { schedule } from "./schedule.ts";
 import { printShopTime, readShopTime } from "./time/shopTime.ts";
 
+/** Format of calendar files. */
 export const CALENDAR_FORMAT = "dragonet-calendar/1";
 
 /** A job of a calendar as it stands in a file: moments as the shop's clocks show them, "2026-12-02T08:30". */

@@ -45,7 +45,9 @@ export interface JobToPlan {
   readonly pin: Pin | null;
 }
 
+/** What a job takes time for. */
 export const SLOT_KINDS = ["fit", "cure", "close", "aim", "handOver"] as const;
+/** One kind of what a job takes time for. */
 export type SlotKind = (typeof SLOT_KINDS)[number];
 
 /** What people call each stretch. */
@@ -68,6 +70,7 @@ export interface Slot {
   readonly who: string;
 }
 
+/** When a job is done, stretch by stretch. */
 export interface PlannedJob {
   readonly id: string;
   readonly slots: readonly Slot[];
@@ -84,6 +87,7 @@ export interface UnplannedJob {
   readonly why: string;
 }
 
+/** When which job is done, and which could not be placed. */
 export interface Schedule {
   readonly jobs: readonly PlannedJob[];
   readonly unplanned: readonly UnplannedJob[];

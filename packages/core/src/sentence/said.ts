@@ -10,6 +10,7 @@ export type SaidFeed =
   | { readonly kind: "converter" }
   | { readonly kind: "pin"; readonly pinId: PinId };
 
+/** A circuit as a sentence said it. */
 export interface SaidCircuit {
   readonly name: string;
   readonly part: LoadPart;

@@ -11,6 +11,7 @@ export interface FlashTiming {
   readonly why: string;
 }
 
+/** What the rhythm of a flasher depends on. */
 export type FlasherFacts = Pick<
   TurnFacts,
   "principle" | "leastA" | "ratedA" | "ratePerMin" | "onShare"

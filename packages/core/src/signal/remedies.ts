@@ -14,6 +14,7 @@ import { judgeFlash, measureFlash } from "./measure.ts";
 import type { ControlScript } from "./script.ts";
 import { simulateSignals, type SideTrace } from "./simulate.ts";
 
+/** Ways to a proper flash. */
 export const REMEDY_KINDS = ["asItIs", "flasher", "equaliser", "resistor", "coding"] as const;
 
 /** One way to a proper flash, tried on the whole job. */

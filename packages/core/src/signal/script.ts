@@ -12,11 +12,13 @@ export type ScriptEvent =
     }
   | { readonly kind: "speed"; readonly atS: number; readonly kmh: number };
 
+/** What is pressed when, for signals over time. */
 export interface ControlScript {
   readonly events: readonly ScriptEvent[];
   readonly endS: number;
 }
 
+/** A script as it was read, or every line that is none. */
 export type ScriptResult =
   | { readonly ok: true; readonly value: ControlScript }
   | { readonly ok: false; readonly faults: readonly Fault[] };

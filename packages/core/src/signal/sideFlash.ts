@@ -7,7 +7,9 @@ import { flashTiming, type FlasherFacts, type FlashTiming } from "./flasher.ts";
 /** Volts at which a watt of a factory bulb is an amp's worth: 13.5 V, as the limits are stated. */
 export const FLASHER_V = 13.5;
 
+/** Sides that turn signals have. */
 export const SIDES = ["left", "right"] as const;
+/** A side that turn signals have. */
 export type Side = (typeof SIDES)[number];
 
 /** Bulbs a side where nobody has counted them: one in front, one behind (common practice). */

@@ -13,6 +13,7 @@ import type { ControlScript, ScriptEvent } from "./script.ts";
 /** A change of level that nobody sees is none: volts that sag a little as another lamp lights. */
 const SEEN = 0.01;
 
+/** One lamp over time. */
 export interface LampTrace {
   readonly lampId: LampId;
   readonly runId: CircuitId;
@@ -31,6 +32,7 @@ export interface SideTrace {
   readonly timing: FlashTiming;
 }
 
+/** All lamps over time, and what was pressed. */
 export interface SignalTrace {
   readonly endS: number;
   readonly events: readonly ScriptEvent[];

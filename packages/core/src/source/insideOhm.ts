@@ -15,6 +15,7 @@ export interface SourceOhms {
   readonly packOhm: number;
 }
 
+/** Inside resistances in Ω of a vehicle's battery and pack. */
 export function sourceOhms({ system }: Vehicle): SourceOhms {
   return {
     sourceOhm: system.kind === "pack" ? 0 : batteryOhm(system.battery),

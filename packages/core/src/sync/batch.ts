@@ -57,8 +57,10 @@ export const GROW_MS = 2000;
 export const isFinal = (batch: Batch, now: number): boolean =>
   batch.sealed || now - batch.at > 2 * GROW_MS;
 
+/** All edits of a batch, in order. */
 export const editsOf = (batch: Pick<Batch, "acts">): readonly Edit[] =>
   batch.acts.flatMap((act) => act.edits);
 
+/** Names of the acts in a batch. */
 export const actIdsOf = (batch: Pick<Batch, "acts">): readonly string[] =>
   batch.acts.map((act) => act.id);

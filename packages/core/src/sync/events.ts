@@ -69,6 +69,7 @@ export type SyncEffect =
   | { readonly kind: "read"; readonly setBack: boolean }
   | { readonly kind: "tell"; readonly message: string };
 
+/** The state after an event, and what is to be done. */
 export interface Stepped {
   readonly state: SyncState;
   readonly effects: readonly SyncEffect[];

@@ -5,6 +5,7 @@ import { actIdsOf, editsOf, type Batch, type Change, type NamedAct } from "./bat
 /** A batch as it comes to the server. */
 export type BatchRequest = Pick<Batch, "id" | "madeOn" | "follows" | "givenUp" | "acts">;
 
+/** What a server does with a batch. */
 export type Taking =
   /** New, and in nobody's way: these acts of it. */
   | { readonly kind: "new"; readonly acts: readonly NamedAct[] }

@@ -3,6 +3,7 @@ import type { Job } from "../job/index.ts";
 import type { TestBench } from "../diagnosis/index.ts";
 import type { Chance } from "./chance.ts";
 
+/** Kinds of drills. */
 export const DRILLS = [
   "relayTerminal",
   "whichFuse",
@@ -10,8 +11,10 @@ export const DRILLS = [
   "goodGround",
   "readMeter",
 ] as const;
+/** One kind of drill. */
 export type DrillKind = (typeof DRILLS)[number];
 
+/** Drills, in words. */
 export const DRILL_WORDS: Readonly<Record<DrillKind, string>> = {
   relayTerminal: "Which terminal of the relay",
   whichFuse: "Which fuse",

@@ -17,6 +17,7 @@ import { complaintOf, type Complaint } from "./complaint.ts";
 
 /** From what stays dark, over anything that can be noticed, to what is weak, sticks or chafes. */
 export const LEVELS = ["dark", "any", "weak"] as const;
+/** How hard an exercise is. */
 export type Level = (typeof LEVELS)[number];
 
 const OF_LEVEL: Readonly<Record<Level, (fault: FaultSuspect) => boolean>> = {
@@ -58,6 +59,7 @@ export function hideFault(bench: TestBench, level: Level, chance: Chance): Exerc
 export const minutesOf = (probe: Probe, before: Probe | null): number =>
   probe.minutes + (before?.state.id === probe.state.id ? 0 : TURN_MIN);
 
+/** How well a probe was chosen, against the best one there was. */
 export type ProbeVerdict = "good" | "fair" | "poor" | "wasted";
 
 /** From which share of what the best probe tells a minute a probe is good, or fair. */

@@ -15,6 +15,7 @@ export interface TrainingRecord extends TrainingResult {
   readonly about: string;
 }
 
+/** How somebody does in one topic. */
 export interface TopicProgress {
   readonly topic: string;
   readonly right: number;
@@ -68,6 +69,7 @@ export interface Apprentice {
   readonly lastAt: string;
 }
 
+/** How somebody does in training, by their results. */
 export function apprenticeOf(
   { id, name }: Pick<Apprentice, "id" | "name">,
   records: readonly TrainingRecord[],

@@ -20,6 +20,7 @@ export const FAULT_KINDS = [
   "deadUnit",
   "shorted",
 ] as const;
+/** A way in which something can be broken. */
 export type FaultKind = (typeof FAULT_KINDS)[number];
 
 /** One fault that an element can have, as a change of its branches. */

@@ -1,3 +1,4 @@
+/** Kinds of vehicles. */
 export const VEHICLE_KINDS = [
   "quad",
   "sideBySide",
@@ -13,6 +14,7 @@ export const VEHICLE_KINDS = [
   "trailer",
   "other",
 ] as const;
+/** One kind of vehicle. */
 export type VehicleKind = (typeof VEHICLE_KINDS)[number];
 
 /** A kind as people of the trade say it. */

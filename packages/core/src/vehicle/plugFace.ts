@@ -2,6 +2,7 @@ import type { Connector, ConnectorPin, Vehicle } from "./vehicle.ts";
 
 /** From where a plug is looked at: onto the face that meets the other half, or onto its wires. */
 export const PLUG_SIDES = ["mating", "wires"] as const;
+/** From where a plug is seen: its wires, or its mouth. */
 export type PlugSide = (typeof PLUG_SIDES)[number];
 
 /** One cavity of a plug as it is seen. */
@@ -15,6 +16,7 @@ export interface PlugCavity {
   readonly pin: ConnectorPin | null;
 }
 
+/** A plug as it is seen, cavity by cavity. */
 export interface PlugFace {
   readonly rows: number;
   readonly columns: number;

@@ -11,6 +11,7 @@ export const PLACE_ROLES = [
   "ground",
   "other",
 ] as const;
+/** What a place of a route map is to wires. */
 export type PlaceRole = (typeof PLACE_ROLES)[number];
 
 /** Somewhere wires start, end or part. */
@@ -34,6 +35,7 @@ export const HAZARDS = [
   "hot",
   "water",
 ] as const;
+/** What endangers a wire on a stretch. */
 export type Hazard = (typeof HAZARDS)[number];
 
 /** A stretch that wires can be led along, as measured with a string. */

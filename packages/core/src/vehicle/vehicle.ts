@@ -5,9 +5,12 @@ import type { FactoryBeam } from "./factoryBeam.ts";
 import type { VehicleKind } from "./kinds.ts";
 import type { MapPlace, MapSegment, VehicleSize } from "./routeMap.ts";
 
+/** Chemistries of 12 V batteries. */
 export const BATTERY_CHEMISTRIES = ["flooded", "agm", "gel", "lithiumIron", "lithiumIon"] as const;
+/** The chemistry of a 12 V battery. */
 export type BatteryChemistry = (typeof BATTERY_CHEMISTRIES)[number];
 
+/** What is known of a 12 V battery. */
 export interface BatteryFacts {
   readonly chemistry: BatteryChemistry;
   /** Cells in series; 0 for as many as make 12 V in its chemistry. */
@@ -31,8 +34,10 @@ export interface ChargingPoint {
   readonly outputA: BoundedValue;
 }
 
+/** What charges. */
 export const CHARGING_KINDS = ["stator", "alternator"] as const;
 
+/** What is known of a charging system. */
 export interface ChargingFacts {
   readonly kind: (typeof CHARGING_KINDS)[number];
   readonly regulatedV: BoundedValue;
@@ -42,6 +47,7 @@ export interface ChargingFacts {
   readonly points: readonly ChargingPoint[];
 }
 
+/** Chemistries of traction packs. */
 export const PACK_CHEMISTRIES = ["leadBlocks", "lithium", "lithiumIron"] as const;
 
 /** A traction pack: blocks in series, or one lithium pack by the number of its cells. */
@@ -65,19 +71,23 @@ export interface PackFacts {
   readonly rangeKm: BoundedValue;
 }
 
+/** What a vehicle lives on: an engine that charges a battery, a traction pack, or both. */
 export type ElectricalSystem =
   | { readonly kind: "engine"; readonly battery: BatteryFacts; readonly charging: ChargingFacts }
   | { readonly kind: "pack"; readonly pack: PackFacts }
   | { readonly kind: "packAndBattery"; readonly pack: PackFacts; readonly battery: BatteryFacts };
 
+/** Which of these a vehicle lives on. */
 export type SystemKind = ElectricalSystem["kind"];
 
 /** States of the vehicle that a budget is made for. */
 export const VEHICLE_STATES = ["parked", "engineOff", "idle", "town", "cruise"] as const;
+/** One state of a vehicle that a budget is made for. */
 export type VehicleState = (typeof VEHICLE_STATES)[number];
 
 /** What a load of the vehicle's own is: a `radio` hears what switches near it. */
 export const BASE_LOAD_KINDS = ["lamp", "motor", "heat", "electronics", "radio", "other"] as const;
+/** What a load of the vehicle's own is. */
 export type BaseLoadKind = (typeof BASE_LOAD_KINDS)[number];
 
 /** A load the vehicle has already, and the share of time it is on in each state (0–1). */
@@ -114,16 +124,20 @@ export const LIVE_WHEN = [
   "ground",
   "unknown",
 ] as const;
+/** When a factory wire is live. */
 export type LiveWhen = (typeof LIVE_WHEN)[number];
 
 /** Which family of factory circuits a pin belongs to: the ignition circuit is never loaded. */
 export const CIRCUIT_FAMILIES = ["ignition", "lighting", "accessory", "signal", "ground"] as const;
+/** The family of factory circuits that a wire belongs to. */
 export type CircuitFamily = (typeof CIRCUIT_FAMILIES)[number];
 
+/** How sure a wire's use is. */
 export const CERTAINTIES = ["proved", "likely", "guess"] as const;
 /** `proved` with a meter on this machine; `likely` from paper or a sister machine. */
 export type Certainty = (typeof CERTAINTIES)[number];
 
+/** A connector of the vehicle. */
 export interface Connector {
   readonly id: ConnectorId;
   readonly name: string;
@@ -141,11 +155,13 @@ export interface Connector {
  * same behind a diode, so that one half of each wave comes and none the other way.
  */
 export const PIN_SUPPLIES = ["battery", "pack", "ac", "halfWave"] as const;
+/** Whose volts a factory wire carries. */
 export type PinSupply = (typeof PIN_SUPPLIES)[number];
 
 /** Whether a wire's volts come from a lighting coil, and so in waves. */
 export const isFromCoil = (supply: PinSupply): boolean => supply === "ac" || supply === "halfWave";
 
+/** A wire in a connector of the vehicle. */
 export interface ConnectorPin {
   readonly id: PinId;
   readonly connectorId: ConnectorId;
@@ -183,6 +199,7 @@ export interface Reaches {
   readonly controlsM: BoundedValue;
 }
 
+/** What makes factory turn lamps flash. */
 export const TURN_PRINCIPLES = ["thermal", "electronic", "indifferent", "bus"] as const;
 
 /** What makes the factory turn lamps flash, and what still hangs on it. */
@@ -207,11 +224,13 @@ export const FACTORY_LAMPS = [
   "turnFront",
   "turnRear",
 ] as const;
+/** What a factory lamp is for. */
 export type FactoryLamp = (typeof FACTORY_LAMPS)[number];
 
 /** How many of each it left the factory with; null where nobody has counted. */
 export type FactoryLamps = Readonly<Record<FactoryLamp, number | null>>;
 
+/** A vehicle: its profile, its electrical system, its wires and its measures. */
 export interface Vehicle {
   readonly profileId: ProfileId;
   readonly model: string;

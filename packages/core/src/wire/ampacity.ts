@@ -21,6 +21,7 @@ export const AMPACITY_TABLE: readonly (readonly [areaMm2: number, currentA: numb
 const TABLE_AMBIENT_C = 40;
 const TABLE_CONDUCTOR_C = 70;
 
+/** Under which conditions a wire carries. */
 export interface AmpacityConditions {
   /** Air around the loom in °C. */
   readonly ambientC: number;

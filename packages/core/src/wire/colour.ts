@@ -18,10 +18,12 @@ export const WIRE_COLOURS = {
   "light green": "#8cc63f",
 } as const;
 
+/** A colour of wires. */
 export type WireColourName = keyof typeof WIRE_COLOURS;
 
 const isName = (text: string): text is WireColourName => Object.hasOwn(WIRE_COLOURS, text);
 
+/** A wire's colour, with the stripe on it. */
 export interface WireColour {
   readonly base: WireColourName;
   readonly stripe: WireColourName | null;

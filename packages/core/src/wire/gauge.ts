@@ -5,6 +5,7 @@
  */
 export type WireSystem = "awg" | "metric";
 
+/** A size of wire. */
 export interface Gauge {
   /** "18 AWG" or "0.75 mm²". */
   readonly id: string;
@@ -30,15 +31,18 @@ const metric = (mm2: number): Gauge => ({
 
 /** Sizes in trade use on small vehicles, thinnest first. */
 export const AWG_GAUGES: readonly Gauge[] = [22, 20, 18, 16, 14, 12, 10, 8, 6, 4].map(awg);
+/** Sizes of metric wire, the thinnest first (ISO 6722). */
 export const METRIC_GAUGES: readonly Gauge[] = [0.35, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16].map(
   metric,
 );
 
 const BY_ID = new Map([...AWG_GAUGES, ...METRIC_GAUGES].map((g) => [g.id, g]));
 
+/** Sizes of wire in one system, the thinnest first. */
 export const gaugesOf = (system: WireSystem): readonly Gauge[] =>
   system === "awg" ? AWG_GAUGES : METRIC_GAUGES;
 
+/** A size of wire by its designation; undefined for none. */
 export const findGauge = (id: string): Gauge | undefined => BY_ID.get(id);
 
 /** Narrows a designation that has been validated already; throws RangeError on an unknown one. */

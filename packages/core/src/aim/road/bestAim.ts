@@ -1,12 +1,14 @@
 import { glareAt } from "./glare.ts";
 import { luxOfAll, type LampInPlace, type Point } from "./lampInPlace.ts";
 
+/** Whom no lamp may blind, and up to which intensity in cd. */
 export interface GlareLimit {
   readonly eyes: readonly Point[];
   /** Most intensity of all lamps together towards any of them, cd. */
   readonly cd: number;
 }
 
+/** The aim that was found, with the lamps standing so. */
 export interface BestAim {
   readonly lamps: readonly LampInPlace[];
   /** What the road gets of it, by the measure below: only for comparison. */

@@ -16,6 +16,7 @@ export const oncomingEyes = (side: RoadSide): readonly Point[] =>
     up: EYE_UP_M,
   }));
 
+/** What meets one pair of eyes. */
 export interface Glare {
   readonly eye: Point;
   /** Lux on the eye, and the intensity of all lamps together towards it, cd. */
@@ -23,6 +24,7 @@ export interface Glare {
   readonly cd: number;
 }
 
+/** What all lamps together send into each pair of eyes. */
 export const glareAt = (lamps: readonly LampInPlace[], eyes: readonly Point[]): Glare[] =>
   eyes.map((eye) => ({
     eye,

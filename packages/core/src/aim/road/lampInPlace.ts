@@ -75,5 +75,6 @@ export function luxAt(lamp: LampInPlace, point: Point, surface: Surface): number
   }
 }
 
+/** Illuminance in lux at a point (m) of all lamps together. */
 export const luxOfAll = (lamps: readonly LampInPlace[], point: Point, surface: Surface): number =>
   lamps.reduce((sum, lamp) => sum + luxAt(lamp, point, surface), 0);

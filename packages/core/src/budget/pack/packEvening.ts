@@ -32,6 +32,7 @@ export interface BlockEvening {
   readonly years: number;
 }
 
+/** One evening's use of a traction pack. */
 export interface PackEvening {
   readonly hours: number;
   /** From the pack to the lamps and to everything before them, in Wh. */

@@ -39,6 +39,7 @@ export interface PastBatch {
   readonly edits: readonly Edit[];
 }
 
+/** What has happened to a job, for the demo. */
 export interface Past {
   /** The job as it was opened. */
   readonly opened: Job;

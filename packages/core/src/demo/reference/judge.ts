@@ -3,6 +3,7 @@ import { synthesise } from "../../synthesis/index.ts";
 import { AWG_GAUGES, gaugeOf } from "../../wire/index.ts";
 import type { Reference } from "./referenceParts.ts";
 
+/** What the plan picked in one situation of the table of picks, and whether that is within it. */
 export interface Judged {
   readonly situation: string;
   readonly inside: boolean;

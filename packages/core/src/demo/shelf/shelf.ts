@@ -53,6 +53,7 @@ const sundry = (
   ratedV: 0,
 });
 
+/** The demo's shelf: invented parts of usual kinds. */
 export const DEMO_SHELF: readonly Part[] = [
   ...LAMP_SHELF,
   {
@@ -338,6 +339,7 @@ export const DEMO_SHELF: readonly Part[] = [
   ...KIT_SHELF,
 ];
 
+/** A part of the demo's shelf by its id. Throws Error where it has none such. */
 export const demoPart = (partId: string): Part => {
   const part = DEMO_SHELF.find((p) => p.id === partId);
   if (!part) throw new Error(`no demo part "${partId}"`);

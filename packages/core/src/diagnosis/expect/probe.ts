@@ -45,6 +45,7 @@ export type ProbeAt =
   | { readonly kind: "milliamps"; readonly elementId: ElementId }
   | { readonly kind: "look"; readonly elementId: ElementId; readonly sense: Sense };
 
+/** Something that can be looked at or measured on the vehicle. */
 export interface Probe {
   /** The same for the same thing in the same state: what a reading is kept under. */
   readonly id: string;

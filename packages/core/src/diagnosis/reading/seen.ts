@@ -7,6 +7,7 @@ export const SENSE_WORDS = {
   hand: ["cold", "lukewarm", "warm"],
   plug: ["dead", "low", "live"],
 } as const satisfies Readonly<Record<string, readonly [string, string, string]>>;
+/** How it is seen that something works: by eye, ear, hand. */
 export type Sense = keyof typeof SENSE_WORDS;
 
 const SENSE_OF: Readonly<Record<LoadPart["family"], Sense>> = {
@@ -39,6 +40,7 @@ export function seenBounds(level: number): readonly [number, number] {
   return [starts[rank] ?? 0, (starts[rank + 1] ?? 1) - BELOW];
 }
 
+/** What somebody would say that sees, hears or feels so much of full work (0–1). */
 export const seenWord = (level: number, sense: Sense): string =>
   SENSE_WORDS[sense][seenRank(level)];
 

@@ -46,6 +46,7 @@ const MOST_A = 300;
 /** The most that a hand meter takes through itself, in mA: common practice. */
 const MOST_SERIES_MA = 20_000;
 
+/** A reading that cannot be one, and why. */
 export interface ReadingFault {
   readonly step: string;
   readonly message: string;

@@ -13,6 +13,7 @@ export interface ScriptStep {
   readonly high: number;
 }
 
+/** The test of circuits that share something: its steps in their order. */
 export interface GroupScript {
   readonly steps: readonly ScriptStep[];
   /** Faults of weight that no probe here can show: they change nothing that can be reached. */

@@ -11,11 +11,13 @@ export interface Evidence {
   readonly value: number;
 }
 
+/** A suspect and its share of the likelihood (0–1). */
 export interface Ranked {
   readonly suspect: Suspect;
   readonly share: number;
 }
 
+/** A probe worth taking next, by what it tells and what it takes. */
 export interface NextProbe {
   readonly probe: Probe;
   /** Expected drop of uncertainty, in bits, and for each minute of work. */
@@ -25,6 +27,7 @@ export interface NextProbe {
   readonly sound: Expected;
 }
 
+/** What may be wrong after all readings so far, and what to take next. */
 export interface Diagnosis {
   /** Every suspect that is not out of the question, the likeliest first. */
   readonly ranked: readonly Ranked[];

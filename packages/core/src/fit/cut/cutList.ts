@@ -62,6 +62,7 @@ export interface BundleLine {
   readonly sleeveMm: number | null;
 }
 
+/** What is cut and what comes made up, and which spools it comes from. */
 export interface CutList {
   /** Wires to cut. */
   readonly lines: readonly CutLine[];
@@ -71,8 +72,9 @@ export interface CutList {
   readonly bundles: readonly BundleLine[];
 }
 
-/** Length added to what was routed: a share for bends, and a service loop at both ends, in m. */
+/** Length added to what was routed: a share of it for bends. */
 export const SLACK_SHARE = 0.03;
+/** Length added for a service loop at both ends, in m. */
 export const ENDS_M = 0.08;
 /** A spool as shops buy it, in m. */
 export const SPOOL_M = 10;

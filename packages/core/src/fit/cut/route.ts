@@ -70,6 +70,7 @@ export interface RoutedLength {
   readonly routed: BoundedValue;
 }
 
+/** Where every wire lies, and what is not placed yet. */
 export interface RoutePlan {
   readonly wires: readonly RoutedWire[];
   readonly segments: readonly RoutedSegment[];
@@ -270,6 +271,7 @@ export function chafePlaces(job: Job, plan: RoutePlan, elementId: ElementId): st
   );
 }
 
+/** What endangers a wire on a stretch, in words. */
 export const HAZARD_WORDS: Readonly<Record<Hazard, string>> = {
   fork: "turns with the fork",
   suspension: "moves with the suspension",

@@ -55,6 +55,7 @@ export const BOLTS: readonly Bolt[] = [
   inch("1/2-13", 1 / 2, 13, [17 / 32, 9 / 16, 39 / 64], 10.8),
 ];
 
+/** A bolt by its size as it is called; null for one that the tables have not. */
 export const boltOf = (size: string): Bolt | null => BOLTS.find((b) => b.size === size) ?? null;
 
 const SIXTEENTH_MM = IN / 16;
@@ -68,6 +69,7 @@ export function shopHoleMm(bolt: Bolt): number {
   return (Math.floor(bolt.nominalMm / SIXTEENTH_MM + 1e-9) + 1) * SIXTEENTH_MM;
 }
 
+/** Hole for a bolt in mm, by how closely it is to fit. */
 export function clearanceMm(bolt: Bolt, fit: "close" | "medium" | "free" | "shop"): number {
   switch (fit) {
     case "close":

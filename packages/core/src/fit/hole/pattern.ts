@@ -23,6 +23,7 @@ export interface HoleFault {
   readonly severe: boolean;
 }
 
+/** A template with its holes placed, and what is amiss with them. */
 export interface Pattern {
   readonly template: Template;
   readonly landmarks: readonly Landmark[];

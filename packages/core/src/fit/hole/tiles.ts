@@ -1,9 +1,11 @@
 import type { Drawing } from "./drawing.ts";
 
+/** Papers that are printed on, in mm. */
 export const PAPERS = {
   a4: { widthMm: 210, heightMm: 297 },
   letter: { widthMm: 215.9, heightMm: 279.4 },
 } as const;
+/** A paper that is printed on. */
 export type Paper = keyof typeof PAPERS;
 
 /** One page of a drawing that is larger than the paper. */
@@ -17,8 +19,9 @@ export interface Tile {
   readonly heightMm: number;
 }
 
-/** What no printer reaches, and the strip at the page's foot for bar and page number, in mm. */
+/** What no printer reaches, in mm. */
 export const PAGE_MARGIN_MM = 12;
+/** Room at the page's foot for the bar and the page's number, in mm. */
 export const PAGE_FOOT_MM = 18;
 /** Neighbouring pages show so much of each other, so that they can be laid true, in mm. */
 export const OVERLAP_MM = 10;

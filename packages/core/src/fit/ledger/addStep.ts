@@ -8,6 +8,7 @@ import {
 } from "../../job/index.ts";
 import type { SaidStep } from "./readStep.ts";
 
+/** The edits that a sentence of taking apart makes, or why it was not understood. */
 export type AddStep =
   | { readonly ok: true; readonly edits: readonly Edit[] }
   | { readonly ok: false; readonly message: string };

@@ -6,6 +6,7 @@ export type CarriedOver = Pick<
   "strip" | "fasteners" | "plugs" | "templates" | "landmarks" | "holes"
 >;
 
+/** Whether a job has anything of taking apart, or templates, that could be handed on. */
 export const hasLedger = (job: Job): boolean => job.strip.length > 0 || job.templates.length > 0;
 
 /**

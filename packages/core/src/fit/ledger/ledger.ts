@@ -29,8 +29,10 @@ const PANEL_MIN = 5;
 /** What a step is thought to take off and on again, min: its estimate, or what is usual. */
 export const estimatedMin = ({ estimateMin }: TeardownStep): number => estimateMin || PANEL_MIN;
 
+/** Fasteners that come out at a step. */
 export const fastenersOf = (job: Job, stepId: StepId): Fastener[] =>
   job.fasteners.filter((f) => f.stepId === stepId);
+/** Plugs that are parted at a step. */
 export const plugsOf = (job: Job, stepId: StepId): TeardownPlug[] =>
   job.plugs.filter((p) => p.stepId === stepId);
 
@@ -78,6 +80,7 @@ const LOCKER_WORDS: Readonly<Record<Fastener["locker"], string>> = {
   strong: "strong thread locker, once the position is final",
   grease: "greased, no locker",
 };
+/** What holds a fastener beside its torque, in words. */
 export const lockerText = (f: Pick<Fastener, "locker">): string => LOCKER_WORDS[f.locker];
 
 /** One step on the way back, with its lines in the order the hand needs them. */

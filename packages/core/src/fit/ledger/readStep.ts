@@ -18,6 +18,7 @@ export interface SaidStep {
   readonly notes: readonly string[];
 }
 
+/** A step as a sentence said it, or why it was not understood. */
 export type ReadStep =
   | { readonly ok: true; readonly step: SaidStep }
   | { readonly ok: false; readonly message: string };

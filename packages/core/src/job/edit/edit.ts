@@ -36,6 +36,7 @@ export type SetEdit = {
   }[keyof Collections[E]];
 }[CollectionName];
 
+/** Puts a new entry into a list, at a place or at its end. */
 export type AddEdit = {
   [E in CollectionName]: {
     readonly kind: "add";
@@ -46,12 +47,14 @@ export type AddEdit = {
   };
 }[CollectionName];
 
+/** Takes an entry out of its list. */
 export interface RemoveEdit {
   readonly kind: "remove";
   readonly entity: CollectionName;
   readonly id: string;
 }
 
+/** Makes another electrical system of the vehicle's, whole. */
 export interface ReplaceSystemEdit {
   readonly kind: "replaceSystem";
   readonly value: ElectricalSystem;
@@ -60,11 +63,13 @@ export interface ReplaceSystemEdit {
 /** A small, serialisable change of a job. History, undo, merging and tests all use it. */
 export type Edit = SetOnceEdit | SetEdit | AddEdit | RemoveEdit | ReplaceSystemEdit;
 
+/** Why an edit cannot be, and where. */
 export interface EditRefusal {
   readonly ok: false;
   readonly path: string;
   readonly message: string;
 }
+/** A job after one edit with what undoes it, or why it cannot be. */
 export type EditResult =
   | { readonly ok: true; readonly job: Job; readonly inverse: Edit }
   | EditRefusal;
@@ -183,6 +188,7 @@ export function applyEdit(job: Job, edit: Edit): EditResult {
   }
 }
 
+/** A job after several edits with what undoes them, or the first that cannot be. */
 export type BatchResult =
   | { readonly ok: true; readonly job: Job; readonly inverse: readonly Edit[] }
   | EditRefusal;

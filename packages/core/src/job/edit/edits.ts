@@ -22,9 +22,12 @@ export const setCircuit = <F extends keyof LightingCircuit>(
   value: LightingCircuit[F],
 ): Edit => ({ kind: "set", entity: "run", id, field, value }) as unknown as Edit;
 
+/** Holds a circuit's fuse to one, or leaves it to the plan. */
 export const pinFuse = (run: CircuitId, fuse: FusePin): Edit => setCircuit(run, "fuse", fuse);
+/** Holds a circuit's wire to one size; null leaves it to the plan. */
 export const pinWire = (run: CircuitId, gaugeId: string | null): Edit =>
   setCircuit(run, "wire", gaugeId);
+/** Says whether a circuit has a relay, or leaves it to the plan. */
 export const pinRelay = (run: CircuitId, relay: LightingCircuit["relay"]): Edit =>
   setCircuit(run, "relay", relay);
 
@@ -141,6 +144,7 @@ function freeFeeds(job: Job, goes: (feed: Feed) => boolean): Edit[] {
   ];
 }
 
+/** Takes a factory wire off, and frees what hung on it. */
 export function removePin(job: Job, pinId: string): Edit[] {
   const freed = job.runs.flatMap((run): Edit[] =>
     run.tapPinId === pinId ? [setCircuit(run.id, "tapPinId", null)] : [],

@@ -30,6 +30,7 @@ function meet(a: Touch, b: Touch): boolean {
   return sameEntry && (a.field === null || b.field === null || a.field === b.field);
 }
 
+/** Two edits that want the same place differently. */
 export interface Conflict {
   readonly mine: Edit;
   readonly theirs: Edit;

@@ -53,5 +53,7 @@ const same: Migrate = (value) => value;
 
 /** A shelf part, a vehicle profile, a shop's practices of an earlier version as this program's. */
 export const upgradePart = upgrade("part");
+/** Brings a stored vehicle up to this version, in sequence. */
 export const upgradeVehicle = upgrade("vehicle");
+/** Brings stored practices up to this version, in sequence. */
 export const upgradePractices = upgrade("practices");

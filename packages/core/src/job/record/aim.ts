@@ -1,9 +1,11 @@
 /** What a lamp's beam is for: what it is held against at the wall. */
 export const BEAM_KINDS = ["low", "driving", "fog", "work"] as const;
+/** What a beam is for: each is held against its own rule. */
 export type BeamKind = (typeof BEAM_KINDS)[number];
 
 /** How a lamp is turned: screws of a thread some way from its pivot, or a shim under its foot. */
 export const ADJUSTERS = ["screw", "shim", "pivot"] as const;
+/** How a lamp is turned. */
 export type Adjuster = (typeof ADJUSTERS)[number];
 
 /** Where a beam stood on the wall against its mark. */
@@ -32,6 +34,7 @@ export interface Aim {
   readonly errors: readonly AimError[];
 }
 
+/** The side of the road that is driven on. */
 export const ROAD_SIDES = ["right", "left"] as const;
 
 /** How the vehicle stands at the wall, and whom its lamps must not blind. */

@@ -10,6 +10,7 @@ import type {
   TemplateId,
 } from "../ids.ts";
 
+/** Whether a thing is on, off or back on. */
 export const STEP_STATES = ["on", "off", "back"] as const;
 
 /** One thing that comes off the vehicle, and goes back on. */
@@ -34,8 +35,11 @@ export interface TeardownStep {
   readonly state: (typeof STEP_STATES)[number];
 }
 
+/** What a fastener's head takes. */
 export const DRIVES = ["hex", "socket", "cross", "slot", "sixLobe", "push", "hand"] as const;
+/** What a fastener's head takes. */
 export type Drive = (typeof DRIVES)[number];
+/** What holds a thread beside its torque. */
 export const LOCKERS = ["none", "medium", "strong", "grease"] as const;
 
 /** A point on the sketch of a panel: shares of its width and height, 0–1 from the top left. */
@@ -82,7 +86,9 @@ export interface Photo {
   readonly caption: string;
 }
 
+/** What a panel is of. */
 export const MATERIALS = ["steel", "aluminium", "plastic", "fibreglass"] as const;
+/** What a panel is of. */
 export type PanelMaterial = (typeof MATERIALS)[number];
 
 /** A flat piece of the vehicle that is drilled by a paper template. */
@@ -108,6 +114,7 @@ export interface Landmark {
   readonly downMm: number;
 }
 
+/** Edges of a panel that holes are placed from. */
 export const PANEL_EDGES = ["left", "right", "top", "bottom"] as const;
 
 /** How the middle of a hole is found. */
@@ -136,6 +143,7 @@ export type HolePlacing =
   /** The other side's hole, about the panel's upright middle line. */
   | { readonly kind: "mirror"; readonly holeId: HoleId };
 
+/** How closely a bolt fits its hole. */
 export const BOLT_FITS = ["close", "medium", "free", "shop"] as const;
 
 /** What is cut. */
@@ -154,6 +162,7 @@ export type HoleCut =
       readonly cornerMm: number;
     };
 
+/** One hole of a template. */
 export interface Hole {
   readonly id: HoleId;
   readonly templateId: TemplateId;
@@ -166,7 +175,9 @@ export interface Hole {
   readonly forWire: boolean;
 }
 
+/** On which side of the vehicle a lamp sits. */
 export const MOUNT_SIDES = ["left", "centre", "right"] as const;
+/** Which side a bracket is made for. */
 export const HANDS = ["any", "left", "right"] as const;
 
 /** Where one lamp sits, by tape measure, and how its bracket holds it. */
@@ -189,6 +200,7 @@ export interface Mount {
   readonly footMm: number;
 }
 
+/** Kinds of adhesive. */
 export const ADHESIVE_KINDS = ["foamTape", "silicone", "polyurethane", "epoxy", "instant"] as const;
 
 /** Something stuck on: it gets one try. */

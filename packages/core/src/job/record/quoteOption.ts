@@ -2,6 +2,7 @@ import type { PartId, CircuitId } from "../ids.ts";
 
 /** Ways to feed the lamps of a run on a vehicle with a pack. */
 export const FEED_WAYS = ["converter", "series", "block", "battery"] as const;
+/** One way of feeding everything of a job. */
 export type FeedWay = (typeof FEED_WAYS)[number];
 
 /** One thing that an option does otherwise than the plan. */

@@ -1,5 +1,6 @@
 /** What a vehicle is not handed over without, unless somebody signs for it by name. */
 export const GATES = ["tested", "readings", "aimed", "stops", "panels"] as const;
+/** Something that has to be seen to before a vehicle goes. */
 export type Gate = (typeof GATES)[number];
 
 /**

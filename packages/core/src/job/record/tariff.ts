@@ -22,6 +22,7 @@ export const DEFAULT_TARIFF: Tariff = {
 
 /** Kinds of work that time is planned and taken by, in the order people work. */
 export const TASKS = ["strip", "mount", "wire", "test", "aim", "handOver"] as const;
+/** A kind of work that time is written down for. */
 export type Task = (typeof TASKS)[number];
 
 /** Time spent on a job, started and stopped at the lift or entered after. */

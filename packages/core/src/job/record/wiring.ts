@@ -20,7 +20,9 @@ export const LAMP_LIGHTS = ["main", "dim"] as const;
  * what the factory lamp sat on, or by an adapter lead from that plug to the lamp's.
  */
 export const LAMP_JOINTS = ["splice", "plug", "adapter"] as const;
+/** Where on a vehicle a lamp sits, roughly. */
 export const LAMP_PLACES = ["front", "rear", "left", "right", "inside"] as const;
+/** One lamp of a job (or horn, heater, outlet), in place. */
 export interface Lamp {
   readonly id: LampId;
   readonly label: string;
@@ -51,9 +53,13 @@ export type Feed =
   /** From the pack's negative up to so many blocks. */
   | { readonly kind: "block"; readonly blocks: number };
 
+/** When something that feeds is live. */
 export const SUPPLY_GATES = ["always", "key", "switch"] as const;
+/** Which side of a load is switched. */
 export const SWITCHED_SIDES = ["positive", "ground"] as const;
+/** The side of a load that is switched. */
 export type SwitchedSide = (typeof SWITCHED_SIDES)[number];
+/** Which side a box switches: as its part does, or held. */
 export const SUPPLY_SWITCHING = ["part", ...SWITCHED_SIDES] as const;
 
 /**
@@ -114,10 +120,15 @@ export type FusePin =
   | { readonly kind: "breaker"; readonly ratingA: number }
   | { readonly kind: "none" };
 
+/** Whether a circuit has a relay: left to the plan, or held. */
 export const RELAY_CHOICES = ["auto", "yes", "no"] as const;
+/** Which side of a coil is switched: the shop's practice, or held. */
 export const COIL_CHOICES = ["practice", "positive", "negative"] as const;
+/** Which coil terminal is the positive one: left to the part, or held. */
 export const COIL_TERMINALS = ["auto", "85", "86"] as const;
+/** How a circuit goes home: by the frame, by a wire, or by a ground block. */
 export const RETURN_CHOICES = ["chassis", "wire", "block"] as const;
+/** How lamps of a circuit stand to each other. */
 export const ARRANGEMENTS = ["parallel", "series"] as const;
 
 /** Lamps (or horns, heaters, outlets) that are fed and controlled together. */

@@ -10,6 +10,7 @@ const DRIVE_WORDS: Readonly<Record<Fastener["drive"], string>> = {
   push: "push rivet",
   hand: "by hand",
 };
+/** What a fastener's head takes, in words. */
 export const driveText = (drive: Fastener["drive"]): string => DRIVE_WORDS[drive];
 
 /** "M6 × 20 hex, front". */

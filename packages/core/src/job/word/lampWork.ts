@@ -41,6 +41,7 @@ export function factoryLampsLeft(job: Job, work: FactoryLamp): number | null {
   return Math.max(0, had - told.length);
 }
 
+/** What a factory lamp is for, in words. */
 export const LAMP_WORK_WORDS: Readonly<Record<FactoryLamp, string>> = {
   headlight: "headlight",
   rearPosition: "tail lamp",

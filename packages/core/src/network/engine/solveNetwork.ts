@@ -9,6 +9,7 @@ import { Values } from "./values.ts";
 import { reciprocalCondition } from "../../solve/sparse/condition.ts";
 import { factor } from "../../solve/sparse/lu.ts";
 
+/** How well a network was solved. */
 export interface SolveHealth {
   /** Largest sum of currents at a node, in A; zero for a perfect solution. */
   readonly residualA: number;
@@ -18,6 +19,7 @@ export interface SolveHealth {
   readonly steps: number;
 }
 
+/** Volts of every node and amps of every branch. */
 export interface SolvedNetwork {
   readonly kind: "solved";
   readonly volts: ReadonlyMap<NodeId, number>;
@@ -25,6 +27,7 @@ export interface SolvedNetwork {
   readonly health: SolveHealth;
 }
 
+/** A network's answer, or why it has none. */
 export type NetworkResult =
   | SolvedNetwork
   /** A part that nothing ties to ground, or one whose voltage its currents do not fix. */

@@ -4,6 +4,7 @@
  */
 export type ShopTime = number;
 
+/** Minutes of a day. */
 export const DAY_MIN = 1440;
 
 /** "2026-12-02T08:30" as minutes; null for what is no such moment. */
