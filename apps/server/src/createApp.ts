@@ -1,3 +1,4 @@
+import { itemAt } from "@dragonet/core";
 import "reflect-metadata";
 import { randomBytes } from "node:crypto";
 import { existsSync, readFileSync } from "node:fs";
@@ -29,8 +30,8 @@ async function sessionKey(db: Database): Promise<string> {
     .insert(secret)
     .values({ name: "session", value: randomBytes(32).toString("hex") })
     .onConflictDoNothing();
-  const [row] = await db.select().from(secret).where(eq(secret.name, "session"));
-  return row!.value;
+  const rows = await db.select().from(secret).where(eq(secret.name, "session"));
+  return itemAt(rows, 0).value;
 }
 
 function sessions(pool: pg.Pool, key: string): RequestHandler {

@@ -15,6 +15,7 @@ import {
   type ShopCalendar,
   type Vehicle,
   createJob,
+  itemAt,
 } from "@dragonet/core";
 import { BookingAnswer } from "./answers/calendar.ts";
 import { CalendarFileDto, ShopCalendarDto } from "./document/calendar.ts";
@@ -169,8 +170,8 @@ export function checkPractices(plain: unknown): Checked<Practices> {
 /** Checks a part of the shelf. */
 export function checkPart(plain: unknown): Checked<Part> {
   const kind = (plain as { kind?: unknown } | null)?.kind;
-  const type =
-    typeof kind === "string" && Object.hasOwn(PART_CLASSES, kind) ? PART_CLASSES[kind]! : PartDto;
+  const known = typeof kind === "string" && Object.hasOwn(PART_CLASSES, kind) ? kind : "";
+  const type = PART_CLASSES[known] ?? PartDto;
   const shape = checkShape(type, plain);
   if (shape.length > 0) return { ok: false, faults: shape };
   const part = plain as Part;
@@ -209,6 +210,6 @@ export function readCalendarFile(text: string): Checked<CalendarFile> {
     ? { ok: true, value: file }
     : {
         ok: false,
-        faults: [{ path: `jobs[${twice}].id`, message: `${ids[twice]!} is there twice` }],
+        faults: [{ path: `jobs[${twice}].id`, message: `${itemAt(ids, twice)} is there twice` }],
       };
 }

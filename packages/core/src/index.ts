@@ -1,4 +1,5 @@
 /** The heart of Dragonet: pure computation on job documents. No framework, no I/O, no clock. */
+export * from "./present/index.ts";
 export * from "./quantity/index.ts";
 export * from "./wire/index.ts";
 export * from "./protection/index.ts";

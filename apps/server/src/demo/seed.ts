@@ -1,5 +1,5 @@
 import { count, eq } from "drizzle-orm";
-import { applyEdits, jobSummary, type Edit, type Job } from "@dragonet/core";
+import { applyEdits, jobSummary, type Edit, type Job, itemAt } from "@dragonet/core";
 import {
   DEMO_PEOPLE,
   demoShelf,
@@ -97,25 +97,26 @@ export async function seedDemo(db: Database): Promise<void> {
       // A minute apart, the first one last: jobs of one moment would stand in any order.
       const at = new Date(now - i * 60_000);
       const changes = changesOf(document, at);
-      const [opened] = await tx
+      const rows = await tx
         .insert(job)
         .values({
           ...{ document, summary: jobSummary(document), revision: changes.length },
-          ...{ createdAt: changes[0]!.at, updatedAt: at },
+          ...{ createdAt: itemAt(changes, 0).at, updatedAt: at },
         })
         .returning();
+      const opened = itemAt(rows, 0);
       await tx.insert(jobChange).values(
         changes.map(({ signIn, ...change }, k) => ({
-          ...{ jobId: opened!.id, revision: k + 1, batchId: `made-${k + 1}-${opened!.id}` },
+          ...{ jobId: opened.id, revision: k + 1, batchId: `made-${k + 1}-${opened.id}` },
           ...{ personId: made.find((p) => p.signIn === signIn)?.id ?? null, ...change },
         })),
       );
       const { vehicle } = document;
       const profile = DEMO_VEHICLES.find((v) => v.profileId === vehicle.profileId) ?? vehicle;
-      await noteStored(tx, opened!.id, vehicle, { ...profile, machine: vehicle.machine });
+      await noteStored(tx, opened.id, vehicle, { ...profile, machine: vehicle.machine });
       for (const one of document.photos) {
         const bytes = await drawnPhoto(document, one);
-        await tx.insert(photo).values({ jobId: opened!.id, id: one.id, bytes });
+        await tx.insert(photo).values({ jobId: opened.id, id: one.id, bytes });
       }
     }
     for (const { profileId, all } of DEMO_MEASUREMENTS) {

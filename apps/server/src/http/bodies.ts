@@ -1,3 +1,4 @@
+import { itemAt } from "@dragonet/core";
 import express, {
   type NextFunction,
   type Request,
@@ -65,7 +66,7 @@ const readJson = JSON_LIMITS.map(
 export function readBody(req: Request, res: Response, next: NextFunction): void {
   if (!hasBody(req) || ARCHIVE.test(req.path)) return next();
   if (PHOTO.test(req.path)) return readPhoto(req, res, next);
-  const [, read, words] = readJson.find(([path]) => path.test(req.path)) ?? readJson[0]!;
+  const [, read, words] = readJson.find(([path]) => path.test(req.path)) ?? itemAt(readJson, 0);
   read(req, res, (error?: unknown) => {
     if (error && (error as { type?: string }).type === "entity.too.large") {
       return refuse(res, 413, `too large (${words} at most here)`);

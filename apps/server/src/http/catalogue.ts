@@ -2,7 +2,7 @@ import { asc, eq, inArray, sql } from "drizzle-orm";
 import type { part, vehicleProfile } from "../database/schema.ts";
 import type { Database, Transaction } from "../database/database.ts";
 import type { Checked, ImportedAnswer } from "@dragonet/contract";
-import { SHAPE_VERSION, type CsvResult } from "@dragonet/core";
+import { SHAPE_VERSION, type CsvResult, itemAt } from "@dragonet/core";
 import { conflict, notFound, notValid, superseded } from "./refusal.ts";
 
 export interface Versioned<T> {
@@ -54,8 +54,8 @@ export class Catalogue<T extends object> {
     const { table, what, idOf, check } = this.kind;
     const checked = check(plain);
     if (!checked.ok) {
-      const [first] = checked.faults;
-      throw notValid(`${first!.path}: ${first!.message}; nothing was stored`, checked.faults);
+      const { path, message } = itemAt(checked.faults, 0);
+      throw notValid(`${path}: ${message}; nothing was stored`, checked.faults);
     }
     if (idOf(checked.value) !== id) throw notValid(`the ${what}'s id is not "${id}"`);
     return this.db.transaction(async (tx) => {

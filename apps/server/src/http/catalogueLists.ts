@@ -96,7 +96,7 @@ export class CatalogueLists<T> {
   /** How many there are, as far as they are counted. */
   count(had: Having, only: SQL): Promise<Counted> {
     const { table } = this;
-    return countSome(this.db, table, and(only, ...hasWords(had, table.id, "text"))!);
+    return countSome(this.db, table, and(only, ...hasWords(had, table.id, "text")) ?? only);
   }
 
   /**

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from "@nestjs/common";
 import { and, asc, desc, eq, sql } from "drizzle-orm";
-import { cancelling, dayAfter, invoiceNumber, type Invoice } from "@dragonet/core";
+import { cancelling, dayAfter, invoiceNumber, type Invoice, itemAt } from "@dragonet/core";
 import type {
   BillingRequest,
   JobInvoicesAnswer,
@@ -200,10 +200,10 @@ export class InvoicesService {
       .limit(1);
     const nth = (last?.nth ?? 0) + 1;
     const value = make(invoiceNumber(year, nth));
-    const [row] = await tx
+    const rows = await tx
       .insert(invoice)
       .values({ ...about, year, nth, value })
       .returning();
-    return row!;
+    return itemAt(rows, 0);
   }
 }

@@ -66,7 +66,7 @@ const rankOf = (stage: (typeof STAGES)[number]): number => STAGES.indexOf(stage)
 
 /** What of the jobs is looked at. */
 function seen({ waits, bench, stage, model, before }: BoardQuery, had: Having): SQL {
-  const all = [HERE];
+  const all: SQL[] = [];
   if (stage) all.push(eq(job.stageRank, rankOf(stage)));
   // "bench <> ''" as the index of benches has it.
   if (bench !== "") all.push(sql`bench <> ''`, eq(job.bench, bench));
@@ -79,7 +79,7 @@ function seen({ waits, bench, stage, model, before }: BoardQuery, had: Having): 
     all.push(sql`is_open`, sql`board_order < ${before}`, sql`stage_rank < ${rankOf("handOver")}`);
   }
   all.push(...hasWords(had, job.id, "uuid"));
-  return and(...all)!;
+  return and(HERE, ...all) ?? HERE;
 }
 
 /** Names told at once; one costs a step down an index. */

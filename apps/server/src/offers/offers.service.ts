@@ -1,3 +1,4 @@
+import { itemAt } from "@dragonet/core";
 import { createHash, randomBytes } from "node:crypto";
 import { Inject, Injectable } from "@nestjs/common";
 import { and, desc, eq, gte, isNull, sql } from "drizzle-orm";
@@ -72,7 +73,7 @@ export class OffersService {
         ? made
         : await this.pool.run<"offer">({ ...asked, shelf: [...atHand, ...priced] });
     const token = randomBytes(32).toString("base64url");
-    const [row] = await this.db
+    const rows = await this.db
       .insert(offer)
       .values({
         ...{ jobId, tokenHash: hashOf(token), revision, value, by: me.name },
@@ -80,7 +81,7 @@ export class OffersService {
       })
       .returning();
     await this.audit.note(me.name, "made an offer", document.card.title);
-    return { ...view(row!), token };
+    return { ...view(itemAt(rows, 0)), token };
   }
 
   async list(jobId: string): Promise<JobOfferAnswer[]> {

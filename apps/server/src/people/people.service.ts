@@ -1,6 +1,6 @@
 import { Inject, Injectable } from "@nestjs/common";
 import { and, count, eq, ne } from "drizzle-orm";
-import { DEFAULT_PRACTICES } from "@dragonet/core";
+import { DEFAULT_PRACTICES, itemAt } from "@dragonet/core";
 import type {
   ChangePersonRequest,
   FirstOwnerRequest,
@@ -59,11 +59,11 @@ export class PeopleService {
     await checkNewPassword(password, signIn);
     const passwordHash = await hashPassword(password);
     try {
-      const [row] = await this.db
+      const made = await this.db
         .insert(person)
         .values({ name, signIn, role, passwordHash, preferences: FIRST_PREFERENCES })
         .returning();
-      return view(row!);
+      return view(itemAt(made, 0));
     } catch (error) {
       if (isDuplicate(error)) throw conflict(`there is a sign-in "${signIn}" already`);
       throw error;
@@ -77,18 +77,18 @@ export class PeopleService {
     return this.db.transaction(async (tx) => {
       // The lock keeps two first pages from both making an owner.
       await tx.execute("lock table person in exclusive mode");
-      const [row] = await tx.select({ n: count() }).from(person);
-      if (row!.n > 0) throw conflict("this shop has an owner already: sign in");
+      const had = await tx.select({ n: count() }).from(person);
+      if (itemAt(had, 0).n > 0) throw conflict("this shop has an owner already: sign in");
       await tx
         .insert(shop)
         .values({ id: 1, name: wanted.shop, practices: DEFAULT_PRACTICES })
         .onConflictDoUpdate({ target: shop.id, set: { name: wanted.shop } });
       const { name, signIn } = wanted;
-      const [made] = await tx
+      const made = await tx
         .insert(person)
         .values({ name, signIn, role: "owner", passwordHash, preferences: FIRST_PREFERENCES })
         .returning();
-      return view(made!);
+      return view(itemAt(made, 0));
     });
   }
 
@@ -103,11 +103,11 @@ export class PeopleService {
         if (!before) throw notFound("person", id);
         const staysOwner = (role ?? before.role) === "owner" && (active ?? before.active);
         if (before.role === "owner" && before.active && !staysOwner) {
-          const [others] = await tx
+          const others = await tx
             .select({ n: count() })
             .from(person)
             .where(and(eq(person.role, "owner"), eq(person.active, true), ne(person.id, id)));
-          if (others!.n === 0) throw notValid("the shop needs one active owner at least");
+          if (itemAt(others, 0).n === 0) throw notValid("the shop needs one active owner at least");
         }
         const changes = {
           ...(role === undefined ? {} : { role }),
@@ -115,8 +115,8 @@ export class PeopleService {
           ...(passwordHash === undefined ? {} : { passwordHash }),
         };
         if (Object.keys(changes).length === 0) return view(before);
-        const [row] = await tx.update(person).set(changes).where(eq(person.id, id)).returning();
-        return view(row!);
+        const rows = await tx.update(person).set(changes).where(eq(person.id, id)).returning();
+        return view(itemAt(rows, 0));
       })
       .then(async (changed) => {
         // Whoever was let in under other rights signs in anew; one who comes back as well.

@@ -9,6 +9,7 @@ import {
   type DrawingItem,
   type Paper,
   type Tile,
+  itemAt,
 } from "@dragonet/core";
 import { MM, setPdf } from "./pdf.ts";
 
@@ -138,7 +139,7 @@ export function templatePdf(drawing: Drawing, paper: Paper): Promise<Buffer> {
   const at = { x: PAGE_MARGIN_MM * MM, y: PAGE_MARGIN_MM * MM };
   const barY = (page.heightMm - PAGE_MARGIN_MM - PAGE_FOOT_MM + 8) * MM;
   const bar = scaleBar(0, 0);
-  const foot: Tile = { ...tiles[0]!, fromXMm: 0, fromYMm: -8, widthMm: 200, heightMm: 60 };
+  const foot: Tile = { ...itemAt(tiles, 0), fromXMm: 0, fromYMm: -8, widthMm: 200, heightMm: 60 };
   const content = tiles.map((tile, i): Content => ({
     ...(i > 0 ? { pageBreak: "before" as const } : {}),
     stack: [

@@ -5,6 +5,7 @@ import {
   type CalendarFile,
   type WeekLine,
   type WeekSheet,
+  present,
 } from "@dragonet/core";
 import { MM, setPdf } from "./pdf.ts";
 
@@ -84,7 +85,7 @@ export async function weekSheetPdf(file: CalendarFile, shop: string): Promise<Bu
     if (pages === 1) return bytes;
     last = bytes;
   }
-  return last!;
+  return present(last, "a size that was tried");
 }
 
 const cellOf = (lines: readonly WeekLine[] = []): TableCell =>

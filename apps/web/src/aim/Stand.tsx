@@ -6,7 +6,7 @@ import {
   noseRiseDeg,
   signEdits,
   type Aiming,
-  type Edit,
+  setOnce,
 } from "@dragonet/core";
 import { useCanEdit, useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
@@ -76,7 +76,7 @@ export function Stand() {
   const me = useCurrentUser();
   const feet = me.preferences.units === "us";
   const set = <F extends keyof Aiming>(field: F, value: Aiming[F]): void =>
-    edit([{ kind: "setOnce", entity: "aiming", field, value } as Edit]);
+    edit([setOnce("aiming", field, value)]);
   const sag = (field: "frontSagMm" | "rearSagMm" | "baseMm", label: string, unit: string) => (
     <NumberInput
       label={label}

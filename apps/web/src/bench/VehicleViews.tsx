@@ -5,6 +5,7 @@ import {
   type Mount,
   type VehicleKind,
   type VehicleSize,
+  itemOf,
 } from "@dragonet/core";
 import { VehicleDrawing } from "../ui/picture/VehicleDrawing.tsx";
 import {
@@ -59,7 +60,7 @@ function View({ lamps, kind, size, mounts, end }: VehicleViewsProps & { readonly
       <path d={`M8 ${HEIGHT - 8}H${WIDTH - 8}`} stroke="#7e8b8a" strokeWidth="1.1" />
       <Still kind={kind} measures={measures} end={end} />
       {seen.map((lamp) => {
-        const [x, y] = spots.get(lamp.lampId)!;
+        const [x, y] = itemOf(spots, lamp.lampId);
         const level = Math.min(1, lamp.level);
         const colour = LIGHT_HEX[lamp.light];
         return (

@@ -1,5 +1,5 @@
 import { Plus } from "lucide-react";
-import { append, decimal, type Edit, type RideLeg } from "@dragonet/core";
+import { append, decimal, type RideLeg, setIn } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
@@ -25,8 +25,8 @@ export function RideLegs({ usual, canEdit }: { usual: readonly RideLeg[]; canEdi
   const own = job.ride.length > 0;
   // What is written in is the job's as it stands, and not what was last computed of it.
   const legs = own ? job.ride : usual;
-  const set = (leg: RideLeg, field: keyof RideLeg, value: string | number): void =>
-    edit([{ kind: "set", entity: "rideLeg", id: leg.id, field, value } as unknown as Edit]);
+  const set = <F extends keyof RideLeg>(leg: RideLeg, field: F, value: RideLeg[F]): void =>
+    edit([setIn("rideLeg", leg.id, field, value)]);
   return (
     <fieldset disabled={!canEdit || !own} className="min-w-0">
       <legend className="sr-only">Legs of the ride</legend>

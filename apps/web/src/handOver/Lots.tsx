@@ -1,5 +1,5 @@
 import { useForm } from "react-hook-form";
-import { asId, append, piecesOf, type PartId } from "@dragonet/core";
+import { asId, append, piecesOf, type PartId, itemAt } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { useCanEdit } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
@@ -21,7 +21,7 @@ export function Lots() {
   });
   if (held.length === 0) return null;
   const submit = handleSubmit(({ partId, lot, count }) => {
-    const one = held.find(({ part }) => part.id === partId) ?? held[0]!;
+    const one = held.find(({ part }) => part.id === partId) ?? itemAt(held, 0);
     edit([
       append(job, "lot", {
         ...{ id: mint("lot"), partId: asId<PartId>(one.part.id), lot: lot.trim() },

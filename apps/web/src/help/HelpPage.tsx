@@ -1,5 +1,5 @@
 import { NavLink, useParams } from "react-router";
-import { STAGES } from "@dragonet/core";
+import { STAGES, itemAt } from "@dragonet/core";
 import { STAGE_WORDS, stageNumber } from "../job/stages.ts";
 import { Button } from "../ui/Button.tsx";
 import { useTitle } from "../ui/page/useTitle.ts";
@@ -53,7 +53,7 @@ function TopicText({ topic }: { topic: Topic }) {
 /** What is done at each stage, in the trade’s words; it comes with the application and needs no network. */
 export function HelpPage() {
   const { topic: id = "shop" } = useParams();
-  const topic = TOPICS.find((t) => t.id === id) ?? TOPICS[0]!;
+  const topic = TOPICS.find((t) => t.id === id) ?? itemAt(TOPICS, 0);
   const begin = useTour((tour) => tour.begin);
   useTitle(`Help: ${topic.title}`);
   return (

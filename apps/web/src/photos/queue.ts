@@ -1,3 +1,4 @@
+import { present } from "@dragonet/core";
 import { ApiError, send } from "../base/api.ts";
 import { createStore, del, get, keys, set } from "idb-keyval";
 
@@ -20,7 +21,13 @@ export async function redrawn(file: Blob): Promise<Blob> {
     Math.max(1, Math.round(picture.width * share)),
     Math.max(1, Math.round(picture.height * share)),
   );
-  canvas.getContext("2d")!.drawImage(picture, 0, 0, canvas.width, canvas.height);
+  present(canvas.getContext("2d"), "a canvas to draw on").drawImage(
+    picture,
+    0,
+    0,
+    canvas.width,
+    canvas.height,
+  );
   picture.close();
   return canvas.convertToBlob({ type: "image/jpeg", quality: QUALITY });
 }

@@ -8,6 +8,7 @@ import {
   type Input,
   type SignalTrace,
   type TurnFacts,
+  setOnce,
 } from "@dragonet/core";
 import { useCanEdit } from "../base/session.ts";
 import { INPUT_KEYS } from "../bench/controls.ts";
@@ -31,8 +32,8 @@ import { scriptOf, usePlay } from "./usePlay.ts";
 import { Rates } from "./Rates.tsx";
 import { Remedies } from "./Remedies.tsx";
 
-const once = (field: keyof TurnFacts, value: unknown): Edit =>
-  ({ kind: "setOnce", entity: "turn", field, value }) as Edit;
+const once = <F extends keyof TurnFacts>(field: F, value: TurnFacts[F]): Edit =>
+  setOnce("turn", field, value);
 
 /** Lamps as they shine at a moment, for the views of the vehicle. */
 const lampsAt = (trace: SignalTrace, atS: number) =>

@@ -6,6 +6,7 @@ import {
   type Job,
   type LampTrace,
   type SignalTrace,
+  itemAt,
 } from "@dragonet/core";
 import { LIGHT_HEX } from "../bench/light.ts";
 
@@ -171,7 +172,7 @@ const Still = memo(function Still({ job, trace }: { job: Job; trace: SignalTrace
       {controls.map((row, i) => (
         <g key={row.y}>
           <Name row={row} bold={false} />
-          {bars[i]!.bars.map((bar) => (
+          {itemAt(bars, i).bars.map((bar) => (
             <rect
               key={bar.fromS}
               x={x(bar.fromS)}
@@ -186,7 +187,12 @@ const Still = memo(function Still({ job, trace }: { job: Job; trace: SignalTrace
       {lamps.map((row, i) => (
         <g key={row.y}>
           <Name row={row} bold />
-          <LampRow lamp={trace.lamps[i]!} y={row.y + row.height - ROW} x={x} endS={trace.endS} />
+          <LampRow
+            lamp={itemAt(trace.lamps, i)}
+            y={row.y + row.height - ROW}
+            x={x}
+            endS={trace.endS}
+          />
         </g>
       ))}
     </>

@@ -6,8 +6,9 @@ import {
   assumed,
   removeBaseLoad,
   type BaseLoadKind,
-  type Edit,
   type VehicleState,
+  type BaseLoad,
+  setIn,
 } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
@@ -39,8 +40,8 @@ const KIND_WORDS: Readonly<Record<BaseLoadKind, string>> = {
 
 /** What the vehicle draws already, and the share of time it is on in each state. */
 export function BaseLoads({ job, edit, canEdit }: VehicleEditing) {
-  const set = (id: string, field: string, value: unknown): void =>
-    edit([{ kind: "set", entity: "baseLoad", id, field, value } as Edit]);
+  const set = <F extends keyof BaseLoad>(id: string, field: F, value: BaseLoad[F]): void =>
+    edit([setIn("baseLoad", id, field, value)]);
   return (
     <Section
       title="Loads already there"

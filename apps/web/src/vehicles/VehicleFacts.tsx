@@ -6,6 +6,7 @@ import {
   assumed,
   type ChargingFacts,
   type PackFacts,
+  setOnce,
 } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { Button } from "../ui/Button.tsx";
@@ -15,7 +16,6 @@ import { RemoveButton } from "../ui/RemoveButton.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { BatterySection } from "./electrics/BatterySection.tsx";
-import { once } from "./electrics/once.ts";
 import type { VehicleEditing } from "./editing.ts";
 import { BaseLoads } from "./BaseLoads.tsx";
 import { FactoryBeams } from "./FactoryBeams.tsx";
@@ -57,14 +57,14 @@ function Charging({ charging, job, edit, canEdit }: { charging: ChargingFacts } 
           disabled={!canEdit}
           className="w-32"
           options={CHARGING_KINDS.map((value) => ({ value, label: value }))}
-          onChange={(value) => edit([once("charging", "kind", value)])}
+          onChange={(value) => edit([setOnce("charging", "kind", value)])}
         />
       </div>
       <FactRow
         label="Regulated"
         unit="V"
         fact={charging.regulatedV}
-        onChange={(value) => edit([once("charging", "regulatedV", value)])}
+        onChange={(value) => edit([setOnce("charging", "regulatedV", value)])}
         disabled={!canEdit}
       />
       {SPEEDS.map(([field, label]) => (
@@ -73,7 +73,7 @@ function Charging({ charging, job, edit, canEdit }: { charging: ChargingFacts } 
           label={label}
           unit="rpm"
           fact={charging[field]}
-          onChange={(value) => edit([once("charging", field, value)])}
+          onChange={(value) => edit([setOnce("charging", field, value)])}
           disabled={!canEdit}
         />
       ))}
@@ -137,7 +137,7 @@ function Pack({ pack, edit, canEdit }: { pack: PackFacts } & Omit<VehicleEditing
           value={pack.nominalV}
           min={6}
           max={1000}
-          onCommit={(value) => edit([once("pack", "nominalV", value)])}
+          onCommit={(value) => edit([setOnce("pack", "nominalV", value)])}
         />
         <NumberInput
           label="Blocks in series"
@@ -146,7 +146,7 @@ function Pack({ pack, edit, canEdit }: { pack: PackFacts } & Omit<VehicleEditing
           min={1}
           max={100}
           className="w-14"
-          onCommit={(value) => edit([once("pack", "blocks", Math.round(value))])}
+          onCommit={(value) => edit([setOnce("pack", "blocks", Math.round(value))])}
         />
         <NumberInput
           label="Cells in series"
@@ -155,7 +155,7 @@ function Pack({ pack, edit, canEdit }: { pack: PackFacts } & Omit<VehicleEditing
           min={1}
           max={400}
           className="w-14"
-          onCommit={(value) => edit([once("pack", "cells", Math.round(value))])}
+          onCommit={(value) => edit([setOnce("pack", "cells", Math.round(value))])}
         />
         <Choice
           label="Pack chemistry"
@@ -163,42 +163,42 @@ function Pack({ pack, edit, canEdit }: { pack: PackFacts } & Omit<VehicleEditing
           disabled={!canEdit}
           className="w-36"
           options={PACK_CHEMISTRIES.map((value) => ({ value, label: PACK_WORDS[value] }))}
-          onChange={(value) => edit([once("pack", "chemistry", value)])}
+          onChange={(value) => edit([setOnce("pack", "chemistry", value)])}
         />
       </div>
       <FactRow
         label="Top of charge"
         unit="V"
         fact={pack.topOfChargeV}
-        onChange={(value) => edit([once("pack", "topOfChargeV", value)])}
+        onChange={(value) => edit([setOnce("pack", "topOfChargeV", value)])}
         disabled={!canEdit}
       />
       <FactRow
         label="Capacity"
         unit="Ah"
         fact={pack.capacityAh}
-        onChange={(value) => edit([once("pack", "capacityAh", value)])}
+        onChange={(value) => edit([setOnce("pack", "capacityAh", value)])}
         disabled={!canEdit}
       />
       <FactRow
         label="Resistance"
         unit="Ω"
         fact={pack.resistanceOhm}
-        onChange={(value) => edit([once("pack", "resistanceOhm", value)])}
+        onChange={(value) => edit([setOnce("pack", "resistanceOhm", value)])}
         disabled={!canEdit}
       />
       <FactRow
         label="Charger"
         unit="A"
         fact={pack.chargerA}
-        onChange={(value) => edit([once("pack", "chargerA", value)])}
+        onChange={(value) => edit([setOnce("pack", "chargerA", value)])}
         disabled={!canEdit}
       />
       <FactRow
         label="Goes on a charge"
         unit="km"
         fact={pack.rangeKm}
-        onChange={(value) => edit([once("pack", "rangeKm", value)])}
+        onChange={(value) => edit([setOnce("pack", "rangeKm", value)])}
         disabled={!canEdit}
       />
       <div className="flex flex-wrap items-baseline gap-3 border-b border-hair py-1">
@@ -209,7 +209,7 @@ function Pack({ pack, edit, canEdit }: { pack: PackFacts } & Omit<VehicleEditing
           value={pack.inletV}
           min={50}
           max={500}
-          onCommit={(value) => edit([once("pack", "inletV", value)])}
+          onCommit={(value) => edit([setOnce("pack", "inletV", value)])}
         />
       </div>
     </Section>
@@ -247,7 +247,7 @@ export function VehicleFacts({ job, edit, canEdit }: VehicleEditing) {
             label={label}
             unit="m"
             fact={reaches[field]}
-            onChange={(value) => edit([once("reaches", field, value)])}
+            onChange={(value) => edit([setOnce("reaches", field, value)])}
             disabled={!canEdit}
           />
         ))}

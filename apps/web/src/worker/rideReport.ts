@@ -16,6 +16,8 @@ import {
   type RideLeg,
   type RunningState,
   type SwitchOff,
+  itemAt,
+  lastItem,
 } from "@dragonet/core";
 
 /** A ride with what the budget page tells beside it. */
@@ -39,7 +41,7 @@ const CURVE_STEPS = 24;
 /** The charging curve with its bounds, over the speeds it is known for. */
 function curveOf(charging: ChargingFacts): RideReport["curve"] {
   const { points } = charging;
-  const [first, last] = [points[0]!.rpm, points[points.length - 1]!.rpm];
+  const [first, last] = [itemAt(points, 0).rpm, lastItem(points).rpm];
   return Array.from({ length: CURVE_STEPS + 1 }, (_, i) => {
     const rpm = first + ((last - first) * i) / CURVE_STEPS;
     const exact = { value: rpm, low: rpm, high: rpm, provenance: "measured" } as const;

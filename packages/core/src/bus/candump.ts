@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { Fault } from "../job/index.ts";
 
 /** One frame of a candump log. */
@@ -57,8 +58,8 @@ export class CandumpReader {
     return [
       {
         atS: time - this.startS,
-        id: parseInt(found[3]!, 16),
-        extended: found[3]!.length === 8,
+        id: parseInt(itemAt(found, 3), 16),
+        extended: itemAt(found, 3).length === 8,
         data,
       },
     ];

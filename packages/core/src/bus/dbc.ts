@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { Fault } from "../job/index.ts";
 
 /** One value in a frame, as a DBC file describes it. */
@@ -78,7 +79,7 @@ export function readDbc(text: string): DbcResult {
       seen.set(number, i + 1);
       const extended = number >= EXTENDED;
       const id = extended ? number - EXTENDED : number;
-      open = { message: { id, extended, name: found[2]!, bytes, signals: [] }, signals: [] };
+      open = { message: { id, extended, name: itemAt(found, 2), bytes, signals: [] }, signals: [] };
       messages.push(open);
       return;
     }
@@ -95,14 +96,14 @@ export function readDbc(text: string): DbcResult {
       return;
     }
     const signal: BusSignal = {
-      name: found[1]!,
+      name: itemAt(found, 1),
       startBit: Number(found[2]),
       length: Number(found[3]),
       littleEndian: found[4] === "1",
       signed: found[5] === "-",
       factor: Number(found[6]),
       offset: Number(found[7]),
-      unit: found[8]!,
+      unit: itemAt(found, 8),
     };
     if (!Number.isFinite(signal.factor) || !Number.isFinite(signal.offset)) {
       wrong(`invalid scale: (${found[6]},${found[7]}) (two numbers)`);

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import { INPUTS, type Input } from "../job/index.ts";
 import type { ControlScript, ScriptEvent } from "../signal/index.ts";
 import type { BusFrame } from "./candump.ts";
@@ -49,8 +50,8 @@ export function framesOf(dbc: Dbc, script: ControlScript): BusFrame[] {
   const ticks = Math.ceil(script.endS / REPEAT_S);
   for (let tick = 0; tick <= ticks; tick += 1) {
     const atS = tick * REPEAT_S;
-    for (; k < script.events.length && script.events[k]!.atS <= atS + 1e-9; k += 1) {
-      const event = script.events[k]!;
+    for (; k < script.events.length && itemAt(script.events, k).atS <= atS + 1e-9; k += 1) {
+      const event = itemAt(script.events, k);
       if (event.kind === "speed") state.set("speed", event.kmh);
       else if (event.kind === "input") state.set(event.input, event.on ? 1 : 0);
       for (const message of dbc.messages) send(event.atS, message);

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import { asId, type ElementId, type NodeId } from "../job/index.ts";
 import type { BranchModel, Network, NetworkBranch } from "../network/index.ts";
 
@@ -28,7 +29,7 @@ export function randomNetwork(chance: Chance): Network {
   /** Evenly over the orders of magnitude. */
   const spread = (low: number, high: number): number =>
     Math.exp(between(Math.log(low), Math.log(high)));
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)]!;
+  const pick = <T>(list: readonly T[]): T => itemAt(list, Math.floor(chance() * list.length));
   const emf = pick([11.5, 12.7, 13.8, 14.4, 26, 42, 58]);
   const ground = asId<NodeId>("ground");
   const branches: NetworkBranch[] = [];

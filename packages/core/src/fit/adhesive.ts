@@ -1,4 +1,5 @@
 import type { Bond } from "../job/index.ts";
+import { present } from "../present/index.ts";
 
 /** How one kind of adhesive wants to be used, as data. */
 export interface Adhesive {
@@ -80,7 +81,10 @@ export const ADHESIVES: readonly Adhesive[] = [
 
 /** What is known of one kind of adhesive. */
 export const adhesiveOf = (kind: Bond["adhesive"]): Adhesive =>
-  ADHESIVES.find((a) => a.kind === kind)!;
+  present(
+    ADHESIVES.find((a) => a.kind === kind),
+    `adhesive ${kind}`,
+  );
 
 /** Reactions go half as fast for each 10 °C below 20 °C: the usual rule of Arrhenius. */
 const HALVED_EVERY_C = 10;

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import Papa from "papaparse";
 import { PROVENANCES, boundedValue, type BoundedValue } from "../quantity/index.ts";
 
@@ -111,7 +112,7 @@ export class RowReader {
     const found = valid.find((v) => v === cell);
     if (found === undefined) {
       this.wrong(column, `invalid value: "${cell}" (one of ${valid.join(", ")})`);
-      return valid[0]!;
+      return itemAt(valid, 0);
     }
     return found;
   }

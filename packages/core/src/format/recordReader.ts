@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { BoundedValue } from "../quantity/index.ts";
 import type { Photometry } from "../photometry/index.ts";
 import { RowReader, type CsvFault } from "./csv.ts";
@@ -55,7 +56,7 @@ export class RecordReader {
   signed = (field: string): number => this.with(field, 0, (r) => r.signed("value"));
   number = (field: string): number => this.with(field, 0, (r) => r.number("value"));
   oneOf = <T extends string>(field: string, valid: readonly T[]): T =>
-    this.with(field, valid[0]!, (r) => r.oneOf("value", valid));
+    this.with(field, itemAt(valid, 0), (r) => r.oneOf("value", valid));
   /** A photometry in one cell as JSON, as a part's is. */
   photometry = (field: string): Photometry =>
     this.with(field, NO_PHOTOMETRY, (r) => readPhotometry(r, "value") ?? NO_PHOTOMETRY);

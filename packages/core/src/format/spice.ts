@@ -1,3 +1,4 @@
+import { itemOf } from "../present/index.ts";
 import type { NodeId } from "../job/index.ts";
 import { DIES_KNEE_V, diesFootV, type Network, type NetworkBranch } from "../network/index.ts";
 import { LEAK_OHM, OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
@@ -120,14 +121,14 @@ export function printSpice(network: Network, title: string): string {
   const names = spiceNames(network);
   const sources = [...network.held]
     .filter(([, volts]) => volts !== 0)
-    .map(([node, volts], i) => `Vheld${i + 1} ${names.get(node)!} 0 DC ${spiceNumber(volts)}`);
+    .map(([node, volts], i) => `Vheld${i + 1} ${itemOf(names, node)} 0 DC ${spiceNumber(volts)}`);
   const devices = network.branches.flatMap((branch, i) => [
     `* ${branch.words.replace(/[^\x20-\x7e]/g, "?")}`,
     ...spiceDevice(
       branch,
       String(i + 1),
-      names.get(branch.from)!,
-      names.get(branch.to)!,
+      itemOf(names, branch.from),
+      itemOf(names, branch.to),
       `src_${i + 1}`,
     ),
   ]);

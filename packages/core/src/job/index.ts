@@ -20,6 +20,7 @@ export * from "./entities.ts";
 export { OWN_LISTS, OWN_LIST_NAMES, type OwnListName } from "./lists.ts";
 export * from "./edit/edit.ts";
 export * from "./edit/edits.ts";
+export * from "./edit/makers.ts";
 export * from "./edit/takeKind.ts";
 export * from "./edit/merge.ts";
 export * from "./edit/describe.ts";

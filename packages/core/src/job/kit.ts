@@ -1,3 +1,6 @@
+import { addAt } from "./edit/makers.ts";
+import type { CollectionName, Collections } from "./entities.ts";
+import { itemOf } from "../present/index.ts";
 import type { KitContent, KitPart } from "../part/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { createKitSwitch, createCircuit, createSupply, firstFeed } from "./create.ts";
@@ -20,7 +23,7 @@ class Renamed {
     const lists = [kit.supplies, kit.controls, kit.runs, kit.lamps, kit.harnesses];
     for (const { id } of [...lists.flat(), ...kit.wireChoices]) {
       this.names.set(id, used.has(id) ? this.mint() : id);
-      used.add(this.names.get(id)!);
+      used.add(itemOf(this.names, id));
     }
   }
 
@@ -96,13 +99,12 @@ export function unbox(job: Job, kit: KitPart, mint: () => string): Edit[] {
     content,
     mint,
   );
-  let at = 0;
-  const add = (entity: string, value: object, before: number): Edit =>
-    ({ kind: "add", entity, value, at: before + at++ }) as unknown as Edit;
-  const list = <T>(entity: string, values: readonly T[], before: number, of: (v: T) => object) => {
-    at = 0;
-    return values.map((value) => add(entity, of(value), before));
-  };
+  const list = <E extends CollectionName, T>(
+    entity: E,
+    values: readonly T[],
+    before: number,
+    of: (value: T) => Collections[E],
+  ): Edit[] => values.map((value, i) => addAt(entity, of(value), before + i));
   let withParts = job;
   const parts = content.parts.flatMap((part) => {
     const edits = adoptPart(withParts, part);

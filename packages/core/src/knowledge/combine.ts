@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 /** One machine's figure, with what it is unsure by. */
 export interface MachineEstimate {
   readonly value: number;
@@ -26,14 +27,14 @@ const sumOf = (list: readonly number[]): number => list.reduce((a, b) => a + b, 
 export function combine(estimates: readonly MachineEstimate[]): Combined {
   const weights = estimates.map(({ error }) => 1 / error ** 2);
   const total = sumOf(weights);
-  const fixed = sumOf(estimates.map(({ value }, i) => value * weights[i]!)) / total;
-  const q = sumOf(estimates.map(({ value }, i) => weights[i]! * (value - fixed) ** 2));
+  const fixed = sumOf(estimates.map(({ value }, i) => value * itemAt(weights, i))) / total;
+  const q = sumOf(estimates.map(({ value }, i) => itemAt(weights, i) * (value - fixed) ** 2));
   const freedom = estimates.length - 1;
   const scale = total - sumOf(weights.map((w) => w * w)) / total;
   const variance = scale > 0 ? Math.max(0, (q - freedom) / scale) : 0;
   const random = estimates.map(({ error }) => 1 / (error ** 2 + variance));
   return {
-    value: sumOf(estimates.map(({ value }, i) => value * random[i]!)) / sumOf(random),
+    value: sumOf(estimates.map(({ value }, i) => value * itemAt(random, i))) / sumOf(random),
     error: 1 / Math.sqrt(sumOf(random)),
     between: Math.sqrt(variance),
     q,
@@ -69,4 +70,4 @@ const STUDENT_95 = [
 
 /** Student's two-sided 95 % point; over twenty degrees of freedom that of the twentieth. */
 export const student95 = (freedom: number): number =>
-  STUDENT_95[Math.min(freedom, STUDENT_95.length) - 1]!;
+  itemAt(STUDENT_95, Math.min(freedom, STUDENT_95.length) - 1);

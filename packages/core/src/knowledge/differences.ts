@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import {
   COLLECTIONS,
   SINGLETONS,
@@ -9,6 +10,7 @@ import {
   type CollectionName,
   type Edit,
   type Job,
+  editFrom,
 } from "../job/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import { folded, keyedApart } from "./vehicleFacts.ts";
@@ -144,11 +146,11 @@ function onceDifferences(mine: Job, theirs: Job): ModelDifference[] {
     const fields = entity === "vehicle" ? OF_VEHICLE : Object.keys(own);
     return fields.flatMap((field): ModelDifference[] => {
       if (NO_FACT.has(field) || same(own[field], other[field])) return [];
-      const edit = { kind: "setOnce", entity, field, value: other[field] } as unknown as Edit;
+      const edit = editFrom({ kind: "setOnce", entity, field, value: other[field] });
       return [
         {
           id: `${entity}.${field}`,
-          words: describeEdit(edit, mine).split(" → ")[0]!,
+          words: itemAt(describeEdit(edit, mine).split(" → "), 0),
           ...{ mine: valueText(own[field]), theirs: valueText(other[field]), edits: [edit] },
         },
       ];
@@ -194,21 +196,20 @@ function listDifferences(
     const called = typeof other.name === "string" ? other.name.trim() : key;
     const shown = { id: `${name} ${key}`, words: `${WORDS[name]}: ${called}` };
     if (!mineIs) {
-      const edit = {
+      const added = { ...value, id };
+      const edit = editFrom({
         kind: "add",
         entity: name,
+        value: added,
         at: Number.MAX_SAFE_INTEGER,
-        value: { ...value, id },
-      };
-      return [
-        { ...shown, mine: "", theirs: toldNew(name, other), edits: [edit as unknown as Edit] },
-      ];
+      });
+      return [{ ...shown, mine: "", theirs: toldNew(name, other), edits: [edit] }];
     }
     const changed = fields.filter((field) => !saysSame(field, mineIs[field], value[field]));
     // Who found it out is told with what was found, and is no news by itself.
     if (changed.every((field) => field === "foundBy")) return [];
-    const edits = changed.map(
-      (field) => ({ kind: "set", entity: name, id, field, value: value[field] }) as unknown as Edit,
+    const edits = changed.map((field) =>
+      editFrom({ kind: "set", entity: name, id, field, value: value[field] }),
     );
     return [{ ...shown, mine: told(mineIs, changed), theirs: told(value, changed), edits }];
   });

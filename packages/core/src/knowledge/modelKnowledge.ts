@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import { DEFAULT_SPREAD, boundedValue, type BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
 import {
@@ -140,7 +141,7 @@ function groupsOf(all: readonly Measurement[], agreement: Agreement): KnownGroup
   if (agreement !== "variant" && agreement !== "year") return [];
   return groupBy(all, (m) => nameIn(agreement, m))
     .map((group) => ({
-      name: nameIn(agreement, group[0]!),
+      name: nameIn(agreement, itemAt(group, 0)),
       next: nextOf(group),
       said: mostSaid(group),
     }))
@@ -193,15 +194,14 @@ function mostSaid(all: readonly Measurement[]): string {
 export function knowledgeOf(all: readonly Measurement[], which: Which = ANY): Known[] {
   return groupBy(all, (m) => m.key).map((group): Known => {
     const measurements = lastOfEach(group);
-    const [first] = measurements;
+    const { key, words, unit } = itemAt(measurements, 0);
     const agreement = agreementOf(measurements);
     const groups = groupsOf(measurements, agreement);
     const name =
       agreement === "variant" ? which.variant : which.year === 0 ? "" : String(which.year);
     const own = groups.find((one) => one.name === name);
     return {
-      ...{ key: first!.key, words: first!.words, unit: first!.unit },
-      ...{ measurements, agreement, groups },
+      ...{ key, words, unit, measurements, agreement, groups },
       next: own ? own.next : groups.length > 0 ? anyOf(groups) : nextOf(measurements),
       said: own ? own.said : mostSaid(measurements),
     };

@@ -1,3 +1,4 @@
+import { editFrom } from "../job/index.ts";
 import type { Edit } from "../job/index.ts";
 import type { BoundedValue } from "../quantity/index.ts";
 import type { Vehicle } from "../vehicle/index.ts";
@@ -64,7 +65,7 @@ const once = <F extends string>(
   rows.map(([field, words, unit]) => ({
     key: `${entity}.${field}`,
     ...{ words, unit, fact: of[field] },
-    set: (value) => ({ kind: "setOnce", entity, field, value }) as unknown as Edit,
+    set: (value) => editFrom({ kind: "setOnce", entity, field, value }),
   }));
 
 const entryOf = (
@@ -72,7 +73,7 @@ const entryOf = (
   id: string,
   field: string,
 ): VehicleFact["set"] => {
-  return (value) => ({ kind: "set", entity, id, field, value }) as unknown as Edit;
+  return (value) => editFrom({ kind: "set", entity, id, field, value });
 };
 
 /** A name as a key has it: people write "Head lamp" and "head  lamp" for the same. */

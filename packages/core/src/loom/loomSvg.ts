@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import { WIRE_COLOURS, parseWireColour } from "../wire/index.ts";
 import type { LoomGraph, LoomNode } from "./loomGraph.ts";
 
@@ -34,7 +35,7 @@ function flagAt(points: readonly Point[]): Point & { readonly room: number } {
   let best = points[0] ?? { x: 0, y: 0 };
   let most = -1;
   points.slice(1).forEach((b, i) => {
-    const a = points[i]!;
+    const a = itemAt(points, i);
     const level = Math.abs(b.x - a.x);
     if (level > most) {
       most = level;

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { OutlineShape, Point } from "./shape.ts";
 
 const text = (n: number): string => String(Math.round(n * 1000) / 1000);
@@ -25,8 +26,11 @@ export function pathData(shape: OutlineShape, place: (point: Point) => Point): s
   const { points, closed, roundM } = shape;
   const last = points.length - 1;
   const corner = (i: number): string => {
-    const here = points[i]!;
-    const [before, after] = [points[i === 0 ? last : i - 1]!, points[i === last ? 0 : i + 1]!];
+    const here = itemAt(points, i);
+    const [before, after] = [
+      itemAt(points, i === 0 ? last : i - 1),
+      itemAt(points, i === last ? 0 : i + 1),
+    ];
     const [into, out] = [towards(here, before, roundM), towards(here, after, roundM)];
     return `L${pair(place(into))}Q${pair(place(here))} ${pair(place(out))}`;
   };
@@ -36,5 +40,5 @@ export function pathData(shape: OutlineShape, place: (point: Point) => Point): s
       .join("")
       .slice(1)}Z`;
   const inner = points.slice(1, -1).map((_, i) => corner(i + 1));
-  return `M${pair(place(points[0]!))}${inner.join("")}L${pair(place(points[last]!))}`;
+  return `M${pair(place(itemAt(points, 0)))}${inner.join("")}L${pair(place(itemAt(points, last)))}`;
 }

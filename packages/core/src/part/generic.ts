@@ -1,3 +1,4 @@
+import { lastItem } from "../present/index.ts";
 import { assumed, exactly, stated, type Interval } from "../quantity/index.ts";
 import { asId } from "../job/ids.ts";
 import type { BoxPart, ConnectorPart, ConverterPart, RelayPart, SwitchPart } from "./part.ts";
@@ -83,7 +84,7 @@ const SWITCH_RATINGS = [GENERIC_SWITCH.contactA, 16, 20, 25, 30, 40];
  * through; beyond what switches are sold for, the largest.
  */
 export function switchForV(volts: number, fuseA = 0): SwitchPart {
-  const contactA = SWITCH_RATINGS.find((rating) => rating >= fuseA) ?? SWITCH_RATINGS.at(-1)!;
+  const contactA = SWITCH_RATINGS.find((rating) => rating >= fuseA) ?? lastItem(SWITCH_RATINGS);
   const low = volts <= ratedVOf(GENERIC_SWITCH);
   if (low && contactA === GENERIC_SWITCH.contactA) return GENERIC_SWITCH;
   const ratedV = low ? 0 : Math.ceil(volts);

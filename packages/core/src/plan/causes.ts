@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import { applyEdits, type Job } from "../job/index.ts";
 import { prove, type Difference, type Proof } from "../proof/index.ts";
 import { synthesise } from "../synthesis/index.ts";
@@ -18,7 +19,7 @@ export function withCauses(job: Job, found: readonly Difference[]): Difference[]
     .findings.filter((f) => f.severity === "stop" && f.remedies.length > 0)
     .slice(0, MOST_TRIED)
     .flatMap((finding) => {
-      const remedy = finding.remedies[0]!;
+      const remedy = itemAt(finding.remedies, 0);
       const mended = applyEdits(job, remedy.edits);
       if (!mended.ok) return [];
       const rest = prove(mended.job, synthesise(mended.job))?.differences ?? [];

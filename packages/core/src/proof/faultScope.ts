@@ -1,3 +1,4 @@
+import { itemAt, itemOf } from "../present/index.ts";
 import {
   GROUND,
   elementOf,
@@ -57,7 +58,11 @@ export function realSources(circuit: Circuit, network: Network, ohms: SourceOhms
 }
 
 export const levelOf = (load: LoadElement, { volts, amps }: SolvedNetwork): number =>
-  workLevel(load.part.load, volts.get(load.from)! - volts.get(load.to)!, amps.get(load.id) ?? 0);
+  workLevel(
+    load.part.load,
+    itemOf(volts, load.from) - itemOf(volts, load.to),
+    amps.get(load.id) ?? 0,
+  );
 
 export interface ScopeLoad {
   readonly load: LoadElement;
@@ -107,7 +112,7 @@ function stagesOf(job: Job, circuit: Circuit, loads: readonly ScopeLoad[]): Stag
   };
   const all = everythingOn(job, volts);
   const stages: Stage[] = [{ position: all, lit: litAt(all) }];
-  const seen = new Set(stages[0]!.lit);
+  const seen = new Set(itemAt(stages, 0).lit);
   for (const run of job.runs) {
     const dark = loads.some((l) => l.run.runId === run.id && !seen.has(l.load.id));
     if (!dark || refusedBy(run).length === 0) continue;

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import {
   GROUND,
   elementOf,
@@ -88,7 +89,7 @@ function isPost(circuit: Circuit, posts: ReadonlySet<NodeId>, node: NodeId): boo
 export function groupsOf(job: Job, circuit: Circuit): CircuitGroup[] {
   const owner = new Map<NodeId, number>();
   const group = circuit.runs.map((_, i) => i);
-  const root = (i: number): number => (group[i] === i ? i : root(group[i]!));
+  const root = (i: number): number => (group[i] === i ? i : root(itemAt(group, i)));
   const posts = new Set([...circuit.posts.map((post) => post.node), ...coilNodes(job, circuit)]);
   circuit.runs.forEach((run, i) => {
     for (const id of everythingOf(circuit, run)) {

@@ -1,3 +1,4 @@
+import { itemOf } from "../present/index.ts";
 import { elementOf, type Circuit, type LaidCircuit } from "../circuit/index.ts";
 import {
   evaluate,
@@ -120,7 +121,7 @@ export function proveGroup(job: Job, circuit: Circuit, group: CircuitGroup): Pro
         if (solved.kind === "chatters") kind = "chatters";
         else if (solved.kind !== "solved") kind = "noSolution";
         else {
-          const at = solved.point.at.get(branch.load)!;
+          const at = itemOf(solved.point.at, branch.load);
           level = workLevel(load.part.load, at.fromV - at.toV, at.currentA);
           if (wanted && level < LIT_LEVEL) kind = "staysDark";
           else if (!wanted && level >= LIT_LEVEL) kind = "lightsUnasked";

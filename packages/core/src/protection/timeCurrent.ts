@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from "../present/index.ts";
 /**
  * Bounds of a blade fuse's opening time against its load: ISO 8820-3, from memory.
  * Share of the rating, least and most seconds.
@@ -30,14 +31,14 @@ const between = (x: number, x0: number, x1: number, y0: number, y1: number): num
 export function openingTime(ratingA: number, currentA: number): OpeningTime | null {
   const share = currentA / ratingA;
   if (share < 1.1) return null;
-  const last = BLADE_TIMES[BLADE_TIMES.length - 1]!;
+  const last = lastItem(BLADE_TIMES);
   if (share >= last[0]) {
     const faster = (last[0] / share) ** 2;
     return { leastS: last[1] * faster, mostS: last[2] * faster };
   }
   const at = BLADE_TIMES.findIndex(([s]) => s > share);
-  const [s0, least0, most0] = BLADE_TIMES[at - 1]!;
-  const [s1, least1, most1] = BLADE_TIMES[at]!;
+  const [s0, least0, most0] = itemAt(BLADE_TIMES, at - 1);
+  const [s1, least1, most1] = itemAt(BLADE_TIMES, at);
   return {
     leastS: between(share, s0, s1, least0, least1),
     mostS: most0 === Infinity ? Infinity : between(share, s0, s1, most0, most1),

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { Circuit } from "../circuit/index.ts";
 import type { Job } from "../job/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
@@ -23,11 +24,11 @@ export interface RideBounds {
 
 const at = (ride: Ride, minute: number): number => {
   const next = ride.points.findIndex((p) => p.minute >= minute);
-  return ride.points[next < 0 ? ride.points.length - 1 : next]!.soc;
+  return itemAt(ride.points, next < 0 ? ride.points.length - 1 : next).soc;
 };
 
 const share = (sorted: readonly number[], q: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))]!;
+  itemAt(sorted, Math.min(sorted.length - 1, Math.floor(q * sorted.length)));
 
 /** What the samples of a ride are kept by, so that slices of them can be joined. */
 export interface RideSamples {
@@ -74,7 +75,7 @@ export function boundsOfRides(slices: readonly RideSamples[]): RideBounds | null
   if (!first) return null;
   const socs = slices.flatMap((s) => s.socs);
   const band = first.minutes.map((minute, i): RideBand => {
-    const sorted = socs.map((row) => row[i]!).sort((a, b) => a - b);
+    const sorted = socs.map((row) => itemAt(row, i)).sort((a, b) => a - b);
     return { minute, low: share(sorted, 0.05), mid: share(sorted, 0.5), high: share(sorted, 0.95) };
   });
   const ends = slices.flatMap((s) => s.ends).sort((a, b) => a - b);

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from "../present/index.ts";
 import { chargingBudget, type RunningState } from "../budget/charging.ts";
 import type { Circuit } from "../circuit/index.ts";
 import type { Job, CircuitId } from "../job/index.ts";
@@ -21,7 +22,7 @@ function reaches(
   side: "low" | "mid" | "high",
 ): number | null {
   const { points } = charging;
-  const [first, last] = [points[0]!.rpm, points[points.length - 1]!.rpm];
+  const [first, last] = [itemAt(points, 0).rpm, lastItem(points).rpm];
   const output = (rpm: number): number => chargingOutputA(charging, sure(rpm))[side];
   if (output(last) < loadA) return null;
   if (output(first) >= loadA) return first;

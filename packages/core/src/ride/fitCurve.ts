@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from "../present/index.ts";
 import type { Fault } from "../job/index.ts";
 import { measured, type BoundedValue } from "../quantity/index.ts";
 import type { ChargingPoint } from "../vehicle/index.ts";
@@ -63,7 +64,7 @@ export function fitChargingCurve(readings: readonly ClampReading[]): FitResult {
   if (faults.length > 0) return { ok: false, faults };
   const sorted = [...readings].sort((a, b) => a.rpm - b.rpm);
   for (const [i, r] of sorted.slice(1).entries()) {
-    const before = sorted[i]!;
+    const before = itemAt(sorted, i);
     const fall = outputOf(before) - outputOf(r);
     if (fall > Math.max(CONTRADICTS_A / 2, CONTRADICTS_SHARE * outputOf(before))) {
       faults.push({
@@ -81,7 +82,7 @@ export function fitChargingCurve(readings: readonly ClampReading[]): FitResult {
   const mean = (list: readonly number[]): number => list.reduce((s, v) => s + v, 0) / list.length;
   const [mx, my] = [mean(x), mean(y)];
   const sxx = x.reduce((s, v) => s + (v - mx) ** 2, 0);
-  const sxy = x.reduce((s, v, i) => s + (v - mx) * (y[i]! - my), 0);
+  const sxy = x.reduce((s, v, i) => s + (v - mx) * (itemAt(y, i) - my), 0);
   const slope = Math.min(0, sxy / sxx);
   const top = my - slope * mx;
   const model = (rpm: number): number => Math.max(0, top + slope / rpm);
@@ -97,7 +98,7 @@ export function fitChargingCurve(readings: readonly ClampReading[]): FitResult {
       ],
     };
   }
-  const [first, last] = [sorted[0]!.rpm, sorted[sorted.length - 1]!.rpm];
+  const [first, last] = [itemAt(sorted, 0).rpm, lastItem(sorted).rpm];
   const speeds = [first, (first * 2 + last) / 3, (first + last * 2) / 3, last];
   const fact = (rpm: number): BoundedValue => {
     const amps = Number(model(rpm).toPrecision(4));

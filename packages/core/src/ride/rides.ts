@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { RideLeg } from "../job/index.ts";
 import type { ChargingFacts, VehicleKind } from "../vehicle/index.ts";
 
@@ -141,4 +142,4 @@ const USUAL: Readonly<Record<VehicleKind, string>> = {
 
 /** The ride a vehicle of a kind is usually tried on. */
 export const usualRide = (kind: VehicleKind): ShippedRide =>
-  SHIPPED_RIDES.find((ride) => ride.id === USUAL[kind]) ?? SHIPPED_RIDES[0]!;
+  SHIPPED_RIDES.find((ride) => ride.id === USUAL[kind]) ?? itemAt(SHIPPED_RIDES, 0);

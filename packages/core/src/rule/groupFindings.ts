@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { Edit } from "../job/index.ts";
 import type { Figure, Finding, Place, Remedy } from "./finding.ts";
 
@@ -46,7 +47,7 @@ export function groupFindings(findings: readonly Finding[]): FindingGroup[] {
     else groups.set(key, [finding]);
   }
   return [...groups.values()].map((group) => ({
-    ...group[0]!,
+    ...itemAt(group, 0),
     remedies: remediesOf(group),
     places: group.map(({ place, figures }) => ({ place, figures })),
   }));

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import {
   factoryLampsLeft,
   lampColour,
@@ -45,7 +46,7 @@ function counts(job: Job, place: PlaceRules): Found[] {
       {
         rule: "place-asks",
         severity: "fix",
-        place: { runId: lamps[0]!.runId, elementId: null, words: lamps[0]!.label },
+        place: { runId: itemAt(lamps, 0).runId, elementId: null, words: itemAt(lamps, 0).label },
         title: `${count} ${what} for ${place.name}`,
         figures: [
           {

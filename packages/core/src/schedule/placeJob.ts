@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from "../present/index.ts";
 import { dusk } from "./time/dusk.ts";
 import { Hours } from "./time/hours.ts";
 import type { JobToPlan, PlannedJob, ShopCalendar, Slot, UnplannedJob } from "./plan.ts";
@@ -95,12 +96,12 @@ export class Filling {
     const wanted = benches.filter(({ name }) => name === own);
     if (job.pin) {
       if (wanted.length === 0) return `there is no bench “${job.pin.bench}”`;
-      return this.pinned(job, wanted[0]!, job.pin.start, amiss);
+      return this.pinned(job, itemAt(wanted, 0), job.pin.start, amiss);
     }
     let best: Slot[] | null = null;
     for (const bench of wanted.length > 0 ? wanted : benches) {
       const block = this.block(job, bench, ready, best?.at(-1)?.end ?? Infinity);
-      if (block && (!best || block.at(-1)!.end < best.at(-1)!.end)) best = block;
+      if (block && (!best || lastItem(block).end < lastItem(best).end)) best = block;
     }
     return best ?? "the shop is not open often enough for it";
   }
@@ -110,7 +111,7 @@ export class Filling {
     const start = Math.max(pin, this.shop.now);
     const block = this.blockFrom(job, bench, start);
     if (!block) return "the shop is not open often enough for it";
-    const [first, end] = [block[0]!.start, block.at(-1)!.end];
+    const [first, end] = [itemAt(block, 0).start, lastItem(block).end];
     if (!bench.isFree(first, end)) amiss.push(`${bench.name} has another job at that time`);
     if (first > start)
       amiss.push("it begins later than it is pinned: closed then, or nobody is free");
@@ -128,7 +129,7 @@ export class Filling {
     for (let n = 0; gap !== null && gap.end < before && n < MOST_TRIES; n += 1) {
       const block = this.blockFrom(job, bench, gap.start);
       if (!block) return null;
-      const over = bench.clash(block[0]!.start, block.at(-1)!.end);
+      const over = bench.clash(itemAt(block, 0).start, lastItem(block).end);
       if (over === null) return block;
       gap = bench.fit(over, fitMin + closeMin, this.shop.hours);
     }
@@ -225,10 +226,10 @@ export class Filling {
         const inHours = this.shop.hours.between(start, end) > 0;
         const overs = this.people.map(
           (person, i) =>
-            this.late[i]!.clash(start, end) ?? (inHours ? person.clash(start, end) : null),
+            itemAt(this.late, i).clash(start, end) ?? (inHours ? person.clash(start, end) : null),
         );
         const free = overs.indexOf(null);
-        if (free >= 0 && soonest === null) return { start, end, who: this.people[free]! };
+        if (free >= 0 && soonest === null) return { start, end, who: itemAt(this.people, free) };
         if (free < 0)
           soonest = Math.max(soonest ?? 0, Math.min(...overs.map((o) => o ?? Infinity)));
         start = soonest ?? day + latest;

@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index is bounded by the loop around it */
 import type { Hours } from "./time/hours.ts";
 import type { ShopTime } from "./time/shopTime.ts";
 

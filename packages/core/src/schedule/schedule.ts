@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { JobToPlan, PlannedJob, Schedule, ShopCalendar, UnplannedJob } from "./plan.ts";
 import { Filling, Workshop } from "./placeJob.ts";
 import { seeded } from "../ride/bounds.ts";
@@ -69,10 +70,7 @@ function tryOrder(
 
 /** An order with one job put elsewhere in it. */
 function moved(order: readonly JobToPlan[], from: number, to: number): JobToPlan[] {
-  const next = [...order];
-  const [job] = next.splice(from, 1);
-  next.splice(to, 0, job!);
-  return next;
+  return order.toSpliced(from, 1).toSpliced(to, 0, itemAt(order, from));
 }
 
 /** Where in the order those stand that are late, for all that another order could do. */
@@ -119,7 +117,7 @@ function improved(shop: Workshop, pinned: readonly JobToPlan[], first: Tried): T
   for (let k = 0; k < tries; k += 1) {
     const late = latePlaces(best);
     // Turn about: one that is late goes before others, or any goes anywhere.
-    const from = k % 2 === 0 && late.length > 0 ? late[any(late.length)]! : any(n);
+    const from = k % 2 === 0 && late.length > 0 ? itemAt(late, any(late.length)) : any(n);
     const to = late.includes(from) ? any(from + 1) : any(n);
     if (from !== to) look(moved(best.order, from, to));
   }
@@ -168,9 +166,10 @@ export function schedule(
 ): Schedule {
   const shop = new Workshop(calendar, toldApart(people), now);
   const byId = (a: JobToPlan, b: JobToPlan): number => (a.id < b.id ? -1 : Number(a.id > b.id));
+  const startOf = ({ pin }: JobToPlan): number => pin?.start ?? Infinity;
   const pinned = jobs
     .filter(({ pin }) => pin)
-    .sort((a, b) => a.pin!.start - b.pin!.start || byId(a, b));
+    .sort((a, b) => startOf(a) - startOf(b) || byId(a, b));
   const free = jobs.filter(({ pin }) => !pin).sort(byId);
   const tried = ORDERS.map((order) => tryOrder(shop, pinned, [...free].sort(order)));
   const first = tried.reduce((best, one) => (isBetter(costOf(one), costOf(best)) ? one : best));

@@ -1,3 +1,4 @@
+import { lastItem } from "../present/index.ts";
 import type { Behaviour } from "../part/index.ts";
 import { isOn, type Input } from "../job/index.ts";
 
@@ -185,7 +186,7 @@ export function wayLevels(b: Behaviour, told: readonly WayInput[], endS: number)
   const steps: LevelStep[] = [];
   for (const t of [...marks].filter((m) => m < endS).sort((x, y) => x - y)) {
     const level = levelAt(t);
-    if (steps.length === 0 || steps[steps.length - 1]!.level !== level) {
+    if (steps.length === 0 || lastItem(steps).level !== level) {
       steps.push({ atS: t, level });
     }
   }

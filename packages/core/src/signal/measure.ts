@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from "../present/index.ts";
 import type { LampTrace } from "./simulate.ts";
 
 /** Flashes a minute and share of light, as a lamp is judged by. */
@@ -35,7 +36,7 @@ export function measureFlash(lamp: LampTrace): FlashMeasure | null {
     if (spell.length > best.length) best = spell;
   }
   if (best.length < 3) return null;
-  const [first, last] = [best[0]!, best[best.length - 1]!];
+  const [first, last] = [itemAt(best, 0), lastItem(best)];
   const period = (last - first) / (best.length - 1);
   const lit = best
     .slice(0, -1)

@@ -1,3 +1,4 @@
+import { itemAt, itemOf } from "../present/index.ts";
 import { elementOf, type Circuit, type LaidCircuit } from "../circuit/index.ts";
 import type { ElementId, Input, Job, LampId, CircuitId } from "../job/index.ts";
 import { NEEDS_KEY, programOf } from "../job/index.ts";
@@ -128,7 +129,7 @@ class Solver {
         for (const branch of run.branches) {
           runAmps.set(branch.lampId, drawn);
           const load = elementOf(this.circuit, branch.load);
-          const at = solved.point.at.get(branch.load)!;
+          const at = itemOf(solved.point.at, branch.load);
           if (load.kind === "load") {
             const level = workLevel(load.part.load, at.fromV - at.toV, at.currentA);
             levels.set(branch.lampId, level < LIT_LEVEL ? 0 : Math.min(1, level));
@@ -222,8 +223,8 @@ export function simulateSignals(job: Job, circuit: Circuit, script: ControlScrip
   const raw = new Map<LampId, Lit[]>();
   let at = 0;
   for (const t of times) {
-    while (at + 1 < moments.length && moments[at + 1]!.atS <= t) at += 1;
-    const moment = moments[at]!;
+    while (at + 1 < moments.length && itemAt(moments, at + 1).atS <= t) at += 1;
+    const moment = itemAt(moments, at);
     const lit = new Map(SIDES.map((side) => [side, isOn(spans.get(side) ?? [], t)] as const));
     const { levels, runAmps } = solver.at({
       inputs: withPhases(moment, lit),

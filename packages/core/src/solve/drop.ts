@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import { rootV, type Circuit, type LaidCircuit } from "../circuit/index.ts";
 import type { ElementId } from "../job/index.ts";
 import type { OperatingPoint } from "./operatingPoint.ts";
@@ -30,7 +31,7 @@ class Lost {
 
   along(path: readonly ElementId[], from = 0): this {
     for (let i = from; i < path.length; i += 1) {
-      const id = path[i]!;
+      const id = itemAt(path, i);
       const kind = this.circuit.elements.get(id)?.kind;
       const at = this.point.at.get(id);
       if (!at || kind === undefined) continue;

@@ -1,15 +1,16 @@
+import { itemAt, lastItem } from "../present/index.ts";
 import { interval, type BoundedValue, type Interval } from "../quantity/index.ts";
 import type { ChargingFacts } from "../vehicle/index.ts";
 
 /** Output in A at one engine speed, linear between points, flat beyond the ends. */
 function outputAt(facts: ChargingFacts, rpm: number, pick: (f: BoundedValue) => number): number {
   const { points } = facts;
-  const first = points[0]!;
-  const last = points[points.length - 1]!;
+  const first = itemAt(points, 0);
+  const last = lastItem(points);
   if (rpm <= first.rpm) return pick(first.outputA);
   if (rpm >= last.rpm) return pick(last.outputA);
   const at = points.findIndex((p) => p.rpm >= rpm);
-  const [a, b] = [points[at - 1]!, points[at]!];
+  const [a, b] = [itemAt(points, at - 1), itemAt(points, at)];
   return pick(a.outputA) + ((pick(b.outputA) - pick(a.outputA)) * (rpm - a.rpm)) / (b.rpm - a.rpm);
 }
 

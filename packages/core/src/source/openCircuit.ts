@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { BatteryChemistry } from "../vehicle/index.ts";
 
 /**
@@ -62,7 +63,7 @@ function usualV(table: typeof LEAD, soc: number): number {
     1,
     table.findIndex(([s]) => s >= x),
   );
-  const [s0, v0] = table[at - 1]!;
-  const [s1, v1] = table[at]!;
+  const [s0, v0] = itemAt(table, at - 1);
+  const [s1, v1] = itemAt(table, at);
   return v0 + ((v1 - v0) * (x - s0)) / (s1 - s0);
 }

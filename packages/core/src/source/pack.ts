@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { PackFacts } from "../vehicle/index.ts";
 
 type Table = readonly (readonly [soc: number, volts: number])[];
@@ -51,8 +52,8 @@ function interpolate(table: Table, x: number): number {
     1,
     table.findIndex(([s]) => s >= x),
   );
-  const [s0, v0] = table[at - 1]!;
-  const [s1, v1] = table[at]!;
+  const [s0, v0] = itemAt(table, at - 1);
+  const [s1, v1] = itemAt(table, at);
   return v0 + ((v1 - v0) * (x - s0)) / (s1 - s0);
 }
 

@@ -1,3 +1,4 @@
+import { itemOf } from "../present/index.ts";
 import {
   BATTERY,
   PACK,
@@ -95,7 +96,7 @@ function shareReturn(
 ): void {
   const shared = straySplice(w, d, "stray", "shared splice");
   for (const runId of [d.runId, otherRunId]) {
-    const run = w.runs.get(runId)!;
+    const run = itemOf(w.runs, runId);
     const first = run.back[0] && w.elements.get(run.back[0]);
     if (!first) continue;
     if (first.kind === "wire") {

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { Job, Lamp, PlaceId, LightingCircuit } from "../job/index.ts";
 import type { PlaceRole } from "../vehicle/index.ts";
 import type { Ways } from "./ways.ts";
@@ -58,5 +59,5 @@ export function spliceSite(job: Job, run: LightingCircuit, all: Pick<Ways, "of">
     const cost = ends.reduce((sum, end) => sum + costTo(end), 0) + TOWARDS_LAMPS * branches;
     if (cost < least) [best, least] = [place.id, cost];
   }
-  return best ?? lamps[0]!;
+  return best ?? itemAt(lamps, 0);
 }

@@ -1,3 +1,4 @@
+import { itemOf } from "../present/index.ts";
 import type { Hazard, MapPlace, MapSegment } from "../vehicle/index.ts";
 import type { PlaceId } from "../job/index.ts";
 
@@ -67,12 +68,12 @@ export function waysFrom(
     const list: PlaceId[] = [];
     const along: MapSegment[] = [];
     for (let at: PlaceId | null = id; at !== null;) {
-      const step: Reached = reached.get(at)!;
+      const step: Reached = itemOf(reached, at);
       list.unshift(at);
       if (step.by) along.unshift(step.by);
       at = step.before;
     }
-    ways.set(id, { places: list, segments: along, cost: reached.get(id)!.cost });
+    ways.set(id, { places: list, segments: along, cost: itemOf(reached, id).cost });
   }
   return ways;
 }

@@ -1,3 +1,4 @@
+import { itemAt } from "../present/index.ts";
 import type { Gauge } from "./gauge.ts";
 
 /**
@@ -46,8 +47,8 @@ function tableAmpacityA(areaMm2: number): number {
 function interpolatedA(areaMm2: number): number {
   const at = AMPACITY_TABLE.findIndex(([area]) => area >= areaMm2);
   const upper = at <= 0 ? (at === 0 ? 1 : AMPACITY_TABLE.length - 1) : at;
-  const [a0, i0] = AMPACITY_TABLE[upper - 1]!;
-  const [a1, i1] = AMPACITY_TABLE[upper]!;
+  const [a0, i0] = itemAt(AMPACITY_TABLE, upper - 1);
+  const [a1, i1] = itemAt(AMPACITY_TABLE, upper);
   return i0 * (areaMm2 / a0) ** (Math.log(i1 / i0) / Math.log(a1 / a0));
 }
 

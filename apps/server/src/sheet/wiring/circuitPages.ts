@@ -6,6 +6,7 @@ import {
   type JobPlan,
   type LineDiagram,
   type LineDrawing,
+  itemAt,
 } from "@dragonet/core";
 import { INK } from "./words.ts";
 
@@ -100,7 +101,7 @@ export function circuitPages(plan: JobPlan, loom: string, room: PageRoom): Conte
     return { scale, pages, left, count: pages.length + (left < wanted ? 1 : 0) };
   });
   const fewest = Math.min(...tried.map(({ count }) => count));
-  const best = tried.find(({ count }) => count === fewest) ?? tried[0]!;
+  const best = tried.find(({ count }) => count === fewest) ?? itemAt(tried, 0);
   const beside = best.left >= wanted;
   return [
     ...best.pages.flatMap((page): Content[] =>

@@ -1,7 +1,7 @@
+import { setOnce } from "@dragonet/core";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PracticeFields } from "../../settings/PracticeFields.tsx";
 import { Modal } from "../../ui/page/Modal.tsx";
-import type { Edit } from "@dragonet/core";
 
 interface PracticesDialogProps {
   readonly open: boolean;
@@ -23,9 +23,7 @@ export function PracticesDialog({ open, onClose, canEdit }: PracticesDialogProps
       <PracticeFields
         practices={job.practices}
         canEdit={canEdit}
-        onChange={(field, value) =>
-          edit([{ kind: "setOnce", entity: "practices", field, value } as Edit])
-        }
+        onChange={(field, value) => edit([setOnce("practices", field, value)])}
       />
     </Modal>
   );

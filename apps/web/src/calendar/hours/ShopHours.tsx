@@ -1,3 +1,4 @@
+import { itemAt } from "@dragonet/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import type { ShopCalendar } from "@dragonet/core";
@@ -52,7 +53,7 @@ function read(fields: Fields, before: ShopCalendar, people: readonly string[]): 
       .split("\n")
       .map((bench) => bench.trim())
       .filter((bench) => bench !== ""),
-    week: fields.week.map((day, i) => readHours(day) ?? before.week[i]!),
+    week: fields.week.map((day, i) => readHours(day) ?? itemAt(before.week, i)),
     closed: typeof closed === "string" ? before.closed : closed,
     away: typeof away === "string" ? before.away : away,
     latest: readClock(fields.latest) ?? before.latest,

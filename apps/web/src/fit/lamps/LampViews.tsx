@@ -1,4 +1,11 @@
-import { outerMeasures, tapeText, type Job, type Mount, type Vehicle } from "@dragonet/core";
+import {
+  outerMeasures,
+  tapeText,
+  type Job,
+  type Mount,
+  type Vehicle,
+  itemAt,
+} from "@dragonet/core";
 import { useUnits } from "../../base/session.ts";
 import { VehicleDrawing } from "../../ui/picture/VehicleDrawing.tsx";
 import { LabelLine } from "../../ui/picture/LabelLine.tsx";
@@ -53,7 +60,7 @@ function View(props: ViewProps) {
           strokeWidth={1.5}
         />
         {layOutLamps(spots, picture, number, units).map(({ mounts, at, words, label: box }) => (
-          <g key={mounts[0]!.id}>
+          <g key={itemAt(mounts, 0).id}>
             <line
               x1={at[0]}
               x2={at[0]}
@@ -72,7 +79,7 @@ function View(props: ViewProps) {
               strokeWidth={1.5}
             />
             <text x={at[0]} y={at[1] + 4} textAnchor="middle" className="fill-ink">
-              {number(mounts[0]!)}
+              {number(itemAt(mounts, 0))}
             </text>
             <rect
               x={box.x}

@@ -1,4 +1,4 @@
-import { rightOf, tapeText, type Job, type Mount, type UnitSystem } from "@dragonet/core";
+import { rightOf, tapeText, type Job, type Mount, type UnitSystem, itemAt } from "@dragonet/core";
 import { placeLabels, type Box } from "../../ui/picture/labels.ts";
 
 /** A picture is as tall as this and at most as wide, in px of a screen: letters keep their size. */
@@ -88,7 +88,7 @@ export function layOutLamps(
     groups.map(({ at: [x, y] }) => ({ x: x - R, y: y - R, width: 2 * R, height: 2 * R })),
     { x: 1, y: 1, width: width - 2, height: height - 2 },
   );
-  return groups.map((group, i) => ({ ...group, label: boxes[i]! }));
+  return groups.map((group, i) => ({ ...group, label: itemAt(boxes, i) }));
 }
 
 /** A view of the vehicle, and what is seen in it. */

@@ -14,6 +14,8 @@ import {
   type RoutedSegment,
   type RoutedWire,
   type SegmentId,
+  itemAt,
+  lastItem,
 } from "@dragonet/core";
 import type { KeptVehicleAnswer } from "@dragonet/contract";
 import { ask } from "../../base/api.ts";
@@ -186,7 +188,7 @@ function KeepMap() {
 }
 
 const endsOf = ({ way }: RoutedWire): string[] => [
-  ...new Set([way.places[0]!, way.places.at(-1)!]),
+  ...new Set([itemAt(way.places, 0), lastItem(way.places)]),
 ];
 
 /** Where every wire runs, over the ways of the vehicle. */

@@ -1,3 +1,4 @@
+import { itemAt } from "@dragonet/core";
 import type { MapPlace, PlaceId, RoutePlan, SegmentId, Vehicle } from "@dragonet/core";
 import { placeLabels, type Box } from "../../ui/picture/labels.ts";
 import { LETTER, planFrame } from "../../ui/picture/planFrame.ts";
@@ -102,6 +103,6 @@ export function layOutPlan(vehicle: Vehicle, plan: RoutePlan) {
     ],
     { x: 2, y: 2, width: width - 4, height: height - 4 },
   );
-  const labels = places.map((place, i): Label => ({ ...boxes[i]!, place, at: at(place) }));
+  const labels = places.map((place, i): Label => ({ ...itemAt(boxes, i), place, at: at(place) }));
   return { at, point, ends, width, height, badges, labels };
 }

@@ -1,6 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { useParams } from "react-router";
-import { fastenerText, setIn, type Fastener, type Spot } from "@dragonet/core";
+import { fastenerText, setIn, type Fastener, type Spot, present } from "@dragonet/core";
 import { useEdit, useJob } from "../../job/store/jobStore.ts";
 import { PhotoImage } from "../../photos/PhotoStrip.tsx";
 import { MOST_PIECES, recounted } from "./FastenerRow.tsx";
@@ -78,7 +78,7 @@ export function PatternSketch({ fasteners }: { fasteners: readonly Fastener[] })
     edit([setIn("fastener", fastener.id, "spots", fastener.spots.with(i, spot))]);
 
   const spotAt = (e: PointerEvent): Spot => {
-    const box = svg.current!.getBoundingClientRect();
+    const box = present(svg.current, "the sketch that was touched").getBoundingClientRect();
     const x = ((e.clientX - box.left) / box.width) * WIDE;
     const y = ((e.clientY - box.top) / box.height) * HIGH;
     return { x: share((x - EDGE) / (WIDE - 2 * EDGE)), y: share((y - EDGE) / (HIGH - 2 * EDGE)) };

@@ -8,8 +8,8 @@ import {
   reassembly,
   stripOrder,
   timeTaken,
-  type Edit,
   type TeardownStep,
+  addAt,
 } from "@dragonet/core";
 import type { LedgerBeforeAnswer } from "@dragonet/contract";
 import { askOrLast } from "../../base/lastAnswers.ts";
@@ -35,16 +35,11 @@ function FromBefore() {
     return <p>The first job on this model: what you write down now is there for the next.</p>;
   }
   const add = (): void => {
-    const entities = [
-      ["stripStep", carried.strip],
-      ["fastener", carried.fasteners],
-      ["plug", carried.plugs],
-    ] as const;
-    edit(
-      entities.flatMap(([entity, list]) =>
-        list.map((value, at) => ({ kind: "add", entity, value, at }) as unknown as Edit),
-      ),
-    );
+    edit([
+      ...carried.strip.map((step, at) => addAt("stripStep", step, at)),
+      ...carried.fasteners.map((fastener, at) => addAt("fastener", fastener, at)),
+      ...carried.plugs.map((plug, at) => addAt("plug", plug, at)),
+    ]);
   };
   return (
     <p className="flex flex-wrap items-center gap-3">

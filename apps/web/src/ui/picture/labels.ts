@@ -1,3 +1,5 @@
+import { present } from "@dragonet/core";
+
 /** A rectangle of a picture, in its units. */
 export interface Box {
   readonly x: number;
@@ -59,7 +61,7 @@ export function placeLabels(items: readonly ToLabel[], taken: readonly Box[], fr
       if (best === null || its < best.cost) best = { box, cost: its };
       if (its === 0) break;
     }
-    done.push(best!.box);
+    done.push(present(best, "a spot for a name").box);
   }
   return done;
 }

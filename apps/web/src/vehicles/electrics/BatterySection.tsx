@@ -1,10 +1,9 @@
-import { BATTERY_CHEMISTRIES, type BatteryFacts, type BoundedValue } from "@dragonet/core";
+import { BATTERY_CHEMISTRIES, type BatteryFacts, type BoundedValue, setOnce } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { FactRow } from "../../ui/forms/FactRow.tsx";
 import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import { Section } from "../../ui/page/Section.tsx";
 import type { VehicleEditing } from "../editing.ts";
-import { once } from "./once.ts";
 
 const CHEMISTRY_WORDS: Readonly<Record<BatteryFacts["chemistry"], string>> = {
   flooded: "flooded lead",
@@ -21,7 +20,7 @@ export function BatterySection({
   canEdit,
 }: { battery: BatteryFacts } & Omit<VehicleEditing, "job">) {
   const set = (field: keyof BatteryFacts) => (value: BoundedValue) =>
-    edit([once("battery", field, value)]);
+    edit([setOnce("battery", field, value)]);
   return (
     <Section title="Battery">
       <div className="flex flex-wrap items-center gap-3 border-b border-hair py-1">
@@ -32,7 +31,7 @@ export function BatterySection({
           disabled={!canEdit}
           className="w-44"
           options={BATTERY_CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORDS[value] }))}
-          onChange={(value) => edit([once("battery", "chemistry", value)])}
+          onChange={(value) => edit([setOnce("battery", "chemistry", value)])}
         />
         <span className="text-muted">capacity at the</span>
         <NumberInput
@@ -42,7 +41,7 @@ export function BatterySection({
           min={1}
           max={100}
           className="w-14"
-          onCommit={(value) => edit([once("battery", "hourRate", value)])}
+          onCommit={(value) => edit([setOnce("battery", "hourRate", value)])}
         />
         <span className="text-muted">cells in series</span>
         <NumberInput
@@ -50,7 +49,7 @@ export function BatterySection({
           value={battery.cells}
           max={24}
           className="w-14"
-          onCommit={(n) => edit([once("battery", "cells", Math.round(n))])}
+          onCommit={(n) => edit([setOnce("battery", "cells", Math.round(n))])}
         />
       </div>
       <FactRow

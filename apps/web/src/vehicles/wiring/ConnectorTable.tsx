@@ -1,6 +1,7 @@
+import { setIn } from "@dragonet/core";
 import { Plus } from "lucide-react";
 import { memo } from "react";
-import type { Connector, ConnectorId, Edit, PinId, Vehicle } from "@dragonet/core";
+import type { Connector, ConnectorId, PinId, Vehicle } from "@dragonet/core";
 import { Button } from "../../ui/Button.tsx";
 import { RemoveButton } from "../../ui/RemoveButton.tsx";
 import { TextInput } from "../../ui/forms/TextInput.tsx";
@@ -23,8 +24,8 @@ interface ConnectorTableProps extends Pick<VehicleEditing, "edit" | "canEdit"> {
 export const ConnectorTable = memo(function ConnectorTable(props: ConnectorTableProps) {
   const { vehicle, connector, number, edit, canEdit, onAddWire, onRemoveWire, onRemove } = props;
   const pins = vehicle.pins.filter((p) => p.connectorId === connector.id);
-  const set = (field: keyof Connector, value: string | number): void =>
-    edit([{ kind: "set", entity: "connector", id: connector.id, field, value } as Edit]);
+  const set = <F extends keyof Connector>(field: F, value: Connector[F]): void =>
+    edit([setIn("connector", connector.id, field, value)]);
   return (
     <div className="in-view mb-4 scroll-mt-4" id={anchorOf(connector)} tabIndex={-1}>
       <div className="flex flex-wrap items-center gap-2 py-1">

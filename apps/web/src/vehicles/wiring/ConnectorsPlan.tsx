@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { outerMeasures, type Connector, type MapPlace, type Vehicle } from "@dragonet/core";
+import { outerMeasures, type Connector, type MapPlace, type Vehicle, itemAt } from "@dragonet/core";
 import { placeLabels } from "../../ui/picture/labels.ts";
 import { LabelLine } from "../../ui/picture/LabelLine.tsx";
 import { LETTER, planFrame } from "../../ui/picture/planFrame.ts";
@@ -29,13 +29,17 @@ export function layOutConnectors({ connectors, places, size }: Vehicle) {
   const points = placed.map(({ place }) => at(place.backM, place.rightM));
   const boxes = placeLabels(
     placed.map(({ words }, i) => ({
-      ...{ at: points[i]!, radius: DOT },
+      ...{ at: itemAt(points, i), radius: DOT },
       ...{ width: words.length * TEXT * LETTER + 6, height: TEXT + 4 },
     })),
     points.map(([x, y]) => ({ x: x - DOT, y: y - DOT, width: 2 * DOT, height: 2 * DOT })),
     { x: 2, y: 2, width: width - 4, height: height - 4 },
   );
-  const labels = placed.map((one, i) => ({ ...one, point: points[i]!, box: boxes[i]! }));
+  const labels = placed.map((one, i) => ({
+    ...one,
+    point: itemAt(points, i),
+    box: itemAt(boxes, i),
+  }));
   return { at, width, height, labels };
 }
 

@@ -3,11 +3,11 @@ import {
   CERTAINTIES,
   CIRCUIT_FAMILIES,
   type ConnectorPin,
-  type Edit,
   LIVE_WHEN,
   PIN_SUPPLIES,
   type PinId,
   type Vehicle,
+  setIn,
 } from "@dragonet/core";
 import { Choice } from "../../ui/forms/Choice.tsx";
 import { wordOptions } from "../../ui/forms/controlled.tsx";
@@ -33,7 +33,7 @@ const SUPPLY_WORDS: Readonly<Record<ConnectorPin["supply"], string>> = {
   halfWave: "lighting coil, half wave",
 };
 
-type SetField = (field: keyof ConnectorPin, value: unknown) => void;
+type SetField = <F extends keyof ConnectorPin>(field: F, value: ConnectorPin[F]) => void;
 
 /** When a wire is live, in what way, and by whose volts. */
 function LiveChoices({
@@ -88,8 +88,7 @@ function LiveChoices({
  */
 export const PinRow = memo(function PinRow(props: PinRowProps) {
   const { pin, isEngine, variants, edit, canEdit, onRemove } = props;
-  const set: SetField = (field, value) =>
-    edit([{ kind: "set", entity: "pin", id: pin.id, field, value } as Edit]);
+  const set: SetField = (field, value) => edit([setIn("pin", pin.id, field, value)]);
   const name = pin.carries === "" ? `cavity ${pin.cavity}` : pin.carries;
   return (
     <tr className="border-b border-hair align-top">

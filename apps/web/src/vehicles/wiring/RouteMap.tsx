@@ -140,19 +140,20 @@ function Stretches({ job, edit, canEdit }: VehicleEditing) {
         <Button
           look="quiet"
           disabled={!a || !b}
-          onPressed={() =>
+          onPressed={() => {
+            if (!a || !b) return;
             edit([
               append(job, "segment", {
                 id: asId<SegmentId>(mint("segment")),
-                fromId: a!.id,
-                toId: b!.id,
+                fromId: a.id,
+                toId: b.id,
                 lengthM: assumed(0.5),
                 factory: false,
                 hazards: [],
                 note: "",
               }),
-            ])
-          }
+            ]);
+          }}
         >
           <Plus size={15} aria-hidden /> Stretch
         </Button>

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { elementOf, type Circuit } from "../../circuit/index.ts";
 import type { Job, LightingCircuit } from "../../job/index.ts";
 import { solveCircuit, type Position } from "../../network/index.ts";
@@ -79,7 +80,7 @@ function blockAmps(job: Job, circuit: Circuit, pack: PackFacts) {
   let lampW = 0;
   let packW = 0;
   const drawOn = (blocks: number, a: number): void => {
-    for (let i = 0; i < blocks; i += 1) amps[i]! += a;
+    for (let i = 0; i < blocks; i += 1) amps[i] = itemAt(amps, i) + a;
     packW += a * packRestV(pack, 1) * (blocks / pack.blocks);
   };
   const through = (element: { readonly id: string; readonly kind: string }): number =>
@@ -89,7 +90,7 @@ function blockAmps(job: Job, circuit: Circuit, pack: PackFacts) {
   const blocksOf = (share: number): number => Math.round(share * pack.blocks);
   for (const feeder of circuit.feeders) {
     if (feeder.feedRoot.kind !== "pack" || feeder.shared.length > 0) continue;
-    const first = elementOf(circuit, feeder.path[0]!);
+    const first = elementOf(circuit, itemAt(feeder.path, 0));
     drawOn(blocksOf(feeder.feedRoot.share), through(first));
   }
   for (const run of circuit.runs) {

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from "../../present/index.ts";
 import { DEMO_PRACTICES } from "../people.ts";
 import {
   append,
@@ -8,7 +9,6 @@ import {
   type Aiming,
   type Bond,
   type BondId,
-  type Edit,
   type HoleCut,
   type HoleId,
   type HolePlacing,
@@ -20,6 +20,7 @@ import {
   type Gate,
   type OptionChange,
   type Task,
+  editFrom,
 } from "../../job/index.ts";
 import { addStep, lengthsOff, readStep, routeOf, takeLengths } from "../../fit/index.ts";
 import { measured } from "../../quantity/index.ts";
@@ -34,7 +35,7 @@ export class FitMaker extends JobMaker {
   lampsAt(runId: string, ...places: readonly string[]): this {
     const lamps = this.job.lamps.filter((l) => l.runId === runId);
     places.forEach((place, i) => {
-      this.do(setIn("lamp", lamps[i]!.id, "at", asId<PlaceId>(place)));
+      this.do(setIn("lamp", itemAt(lamps, i).id, "at", asId<PlaceId>(place)));
     });
     return this;
   }
@@ -75,7 +76,7 @@ export class FitMaker extends JobMaker {
     const added = addStep(this.job, read.step, (prefix) => this.mint(prefix));
     if (!added.ok) throw new Error(`demo job: ${added.message}`);
     this.do(...added.edits);
-    const step = this.job.strip[this.job.strip.length - 1]!;
+    const step = lastItem(this.job.strip);
     return tookMin > 0 ? this.do(setIn("stripStep", step.id, "tookMin", tookMin)) : this;
   }
 
@@ -125,7 +126,10 @@ export class FitMaker extends JobMaker {
     [outM, heightM, backM]: readonly [number, number, number],
     fields: Partial<Mount> = {},
   ): this {
-    const lamp = this.job.lamps.filter((l) => l.runId === runId)[n]!;
+    const lamp = itemAt(
+      this.job.lamps.filter((l) => l.runId === runId),
+      n,
+    );
     const tape = (m: number) => measured(m, Math.max(0, m - 0.005), m + 0.005);
     return this.do(
       append(this.job, "mount", {
@@ -146,7 +150,7 @@ export class FitMaker extends JobMaker {
 
   /** How the n-th lamp in place is aimed, and how it stood on the wall, oldest first. */
   aim(n: number, fields: Partial<Aim> = {}): this {
-    const mount = this.job.mounts[n]!;
+    const mount = itemAt(this.job.mounts, n);
     return this.do(
       append(this.job, "aim", {
         ...{ id: this.mint("aim"), mountId: mount.id, beam: "driving", toeDeg: 0 },
@@ -189,8 +193,8 @@ export class FitMaker extends JobMaker {
 
   aiming(fields: Partial<Aiming>): this {
     return this.do(
-      ...Object.entries(fields).map(
-        ([field, value]) => ({ kind: "setOnce", entity: "aiming", field, value }) as Edit,
+      ...Object.entries(fields).map(([field, value]) =>
+        editFrom({ kind: "setOnce", entity: "aiming", field, value }),
       ),
     );
   }

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   addLamps,
   adoptPart,
@@ -27,6 +28,7 @@ import {
   type Supply,
   type SupplyId,
   type Wish,
+  editFrom,
 } from "../../job/index.ts";
 import { demoPart } from "../shelf/shelf.ts";
 import { noteStep } from "./past.ts";
@@ -46,7 +48,7 @@ export class JobMaker {
 
   card(fields: Partial<JobCard>): this {
     for (const [field, value] of Object.entries(fields)) {
-      this.do({ kind: "setOnce", entity: "card", field, value } as unknown as Edit);
+      this.do(editFrom({ kind: "setOnce", entity: "card", field, value }));
     }
     return this;
   }
@@ -106,9 +108,9 @@ export class JobMaker {
 
   /** Sets one field of the lamp that was added last, or of one before it. */
   lamp(back: number, fields: Partial<Lamp>): this {
-    const lamp = this.job.lamps[this.job.lamps.length - 1 - back]!;
+    const lamp = itemAt(this.job.lamps, this.job.lamps.length - 1 - back);
     for (const [field, value] of Object.entries(fields)) {
-      this.do({ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit);
+      this.do(editFrom({ kind: "set", entity: "lamp", id: lamp.id, field, value }));
     }
     return this;
   }

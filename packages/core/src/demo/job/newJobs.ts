@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   asId,
   contentOf,
@@ -63,8 +64,8 @@ function roadKitCircuits(maker: FitMaker): FitMaker {
     );
   const { lamps } = made.job;
   return made
-    .lamp(0, { light: "dim", housing: lamps[lamps.length - 3]!.id })
-    .lamp(1, { light: "dim", housing: lamps[lamps.length - 4]!.id })
+    .lamp(0, { light: "dim", housing: itemAt(lamps, lamps.length - 3).id })
+    .lamp(1, { light: "dim", housing: itemAt(lamps, lamps.length - 4).id })
     .run("left", "Left turn", "rear", eitherOf("left", "hazard"), [["turn-led", 2, "rear"]], {
       feed: from("converter"),
     })
@@ -97,7 +98,7 @@ export function roadKitPart(): KitPart {
     const harness = ends.get(wire.runId);
     const made = wire.role === "load" || wire.role === "return" || wire.role === "branch";
     if (!harness || !made || wire.harness !== "") return [];
-    const colour = wire.role === "return" ? "black" : KIT_COLOURS[wire.runId]!;
+    const colour = wire.role === "return" ? "black" : (KIT_COLOURS[wire.runId] ?? "red");
     const long = wire.role === "branch" ? 0.4 : harness === front ? 3.2 : 4.4;
     return [
       {
@@ -171,7 +172,7 @@ function toolBatteryBike(): Job {
     .run("run", "Tail running light", "rear", when("switch"), [[tail, 1, "rear"]], {
       ...{ feed, onEngineOff: 1 },
     });
-  const host = maker.job.lamps[0]!.id;
+  const host = itemAt(maker.job.lamps, 0).id;
   return maker
     .run("brake", "Brake light", "rear", when("brake"), [[tail, 1, "rear"]], { feed })
     .lamp(0, { light: "brake", housing: host })

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import type { Job } from "../../job/index.ts";
 import { fitShuttle } from "./fits.ts";
 import { make, type FitMaker } from "./fitMaker.ts";
@@ -43,8 +44,8 @@ export function roadKit(maker: FitMaker, hazardPoles: number): FitMaker {
       [["tail-two-level", 2, "rear"]],
       { feed: from("converter") },
     )
-    .lamp(0, { light: "dim", housing: maker.job.lamps[maker.job.lamps.length - 3]!.id })
-    .lamp(1, { light: "dim", housing: maker.job.lamps[maker.job.lamps.length - 4]!.id })
+    .lamp(0, { light: "dim", housing: itemAt(maker.job.lamps, maker.job.lamps.length - 3).id })
+    .lamp(1, { light: "dim", housing: itemAt(maker.job.lamps, maker.job.lamps.length - 4).id })
     .run(
       "left",
       "Left turn",

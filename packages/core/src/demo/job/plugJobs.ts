@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   append,
   asId,
@@ -68,7 +69,7 @@ function tourerModules(): Job {
   const mint = (prefix: string) => `plugged-${prefix}-${maker.job.runs.length + 1}`;
   const first = { module: deactivator, pinId, baseLoadId: "position-left", channel: 1 };
   maker.do(...plugInModule(maker.job, { ...first, place: "left" }, mint));
-  const module = { supplyId: maker.job.supplies[0]!.id };
+  const module = { supplyId: itemAt(maker.job.supplies, 0).id };
   const second = { module, pinId, baseLoadId: "position-right", channel: 2 };
   return maker
     .do(...plugInModule(maker.job, { ...second, place: "right" }, mint))

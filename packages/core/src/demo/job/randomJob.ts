@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { wiresOf } from "../../circuit/index.ts";
 import {
   INPUTS,
@@ -29,7 +30,7 @@ import { DEMO_VEHICLES } from "../vehicles.ts";
 const pickOf =
   (chance: Chance) =>
   <T>(list: readonly T[]): T =>
-    list[Math.floor(chance() * list.length)]!;
+    itemAt(list, Math.floor(chance() * list.length));
 
 /** Everything on a vehicle that something may be fed from. */
 function feedsOf(vehicle: Vehicle, supplies: readonly string[]): Feed[] {

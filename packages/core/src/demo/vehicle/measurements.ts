@@ -1,3 +1,4 @@
+import { itemOf } from "../../present/index.ts";
 import { vehicleFacts, type Measurement } from "../../knowledge/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import { FELLRUNNER } from "./fellrunner.ts";
@@ -57,7 +58,7 @@ const asMeasured = (vehicle: Vehicle, machines: readonly Machine[]) => {
   const facts = new Map(vehicleFacts(vehicle).map((fact) => [fact.key, fact]));
   return machines.flatMap(({ read, from = "", ...machine }) =>
     Object.entries(read).flatMap(([key, [value, within]]): Measurement[] => {
-      const { words, unit } = facts.get(key)!;
+      const { words, unit } = itemOf(facts, key);
       return [
         {
           ...{ key, words, unit, value, low: value - within, high: value + within, said: "" },

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   endForm,
   endWords,
@@ -138,11 +139,11 @@ function spoolsOf(lines: readonly CutLine[], spoolM: number): SpoolLine[] {
     const lengths = group.map((line) => line.cutM);
     const plan = cutFromSpools(lengths, Math.max(spoolM, ...lengths));
     return {
-      gaugeId: group[0]!.gaugeId,
-      colour: group[0]!.colour,
+      gaugeId: itemAt(group, 0).gaugeId,
+      colour: itemAt(group, 0).colour,
       totalM: lengths.reduce((sum, m) => sum + m, 0),
       plan,
-      cuts: plan.spools.map((spool) => spool.map((i) => group[i]!.label)),
+      cuts: plan.spools.map((spool) => spool.map((i) => itemAt(group, i).label)),
     };
   });
 }

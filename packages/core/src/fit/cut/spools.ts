@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index is below the count of pieces that are cut */
 /** Pieces cut from spools of one length, by the index of each piece. */
 export interface SpoolPlan {
   readonly spools: readonly (readonly number[])[];

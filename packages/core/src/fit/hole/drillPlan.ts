@@ -34,11 +34,10 @@ function roundSteps(diameterMm: number, units: UnitSystem): string[] {
       `hole saw ${drillText(diameterMm, units, "step")}`,
     ];
   }
-  const steps = drillSteps(diameterMm);
-  const [pilot, ...rest] = steps;
-  if (rest.length === 0) return [`drill ${drill(pilot!)}`];
+  const [pilot = diameterMm, ...rest] = drillSteps(diameterMm);
+  if (rest.length === 0) return [`drill ${drill(pilot)}`];
   return [
-    `pilot ${drill(pilot!)}`,
+    `pilot ${drill(pilot)}`,
     diameterMm > MOST_TWIST_MM
       ? `step drill up to ${drillText(diameterMm, units, "step")}`
       : `open up: ${rest.map(drill).join(", ")}`,

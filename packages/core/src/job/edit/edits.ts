@@ -1,6 +1,7 @@
 import type { Part } from "../../part/index.ts";
 import { COLLECTIONS, type CollectionName, type Collections } from "../entities.ts";
 import type { Edit } from "./edit.ts";
+import { addAt, setIn } from "./makers.ts";
 import type { KitSwitchId, HarnessId, LampId, CircuitId, SupplyId } from "../ids.ts";
 import type { Job } from "../job.ts";
 import type {
@@ -20,7 +21,7 @@ export const setCircuit = <F extends keyof LightingCircuit>(
   id: CircuitId,
   field: F,
   value: LightingCircuit[F],
-): Edit => ({ kind: "set", entity: "run", id, field, value }) as unknown as Edit;
+): Edit => setIn("run", id, field, value);
 
 /** Holds a circuit's fuse to one, or leaves it to the plan. */
 export const pinFuse = (run: CircuitId, fuse: FusePin): Edit => setCircuit(run, "fuse", fuse);
@@ -34,7 +35,7 @@ export const pinRelay = (run: CircuitId, relay: LightingCircuit["relay"]): Edit 
 /** Adds an entry at the end of its list. */
 export function append<E extends CollectionName>(job: Job, entity: E, value: Collections[E]): Edit {
   const at = COLLECTIONS[entity].get(job)?.length ?? 0;
-  return { kind: "add", entity, value, at } as unknown as Edit;
+  return addAt(entity, value, at);
 }
 
 /**
@@ -158,14 +159,14 @@ export function removePin(job: Job, pinId: string): Edit[] {
 
 /** Sets one field of a supply. */
 export const setSupply = <F extends keyof Supply>(id: SupplyId, field: F, value: Supply[F]): Edit =>
-  ({ kind: "set", entity: "supply", id, field, value }) as unknown as Edit;
+  setIn("supply", id, field, value);
 
 /** Sets one field of a control of the kit. */
 export const setKitSwitch = <F extends keyof KitSwitch>(
   id: KitSwitchId,
   field: F,
   value: KitSwitch[F],
-): Edit => ({ kind: "set", entity: "control", id, field, value }) as unknown as Edit;
+): Edit => setIn("control", id, field, value);
 
 /** Removes a supply; what it fed goes back to the vehicle's own source. */
 export const removeSupply = (job: Job, supplyId: SupplyId): Edit[] => [
@@ -200,7 +201,7 @@ export const setHarness = <F extends keyof Harness>(
   id: HarnessId,
   field: F,
   value: Harness[F],
-): Edit => ({ kind: "set", entity: "harness", id, field, value }) as unknown as Edit;
+): Edit => setIn("harness", id, field, value);
 
 /** Removes a harness; its wires are cut here. */
 export const removeHarness = (job: Job, harnessId: string): Edit[] => [

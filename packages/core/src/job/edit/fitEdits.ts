@@ -1,15 +1,8 @@
-import type { CollectionName, Collections } from "../entities.ts";
+import type { CollectionName } from "../entities.ts";
 import type { Edit } from "./edit.ts";
+import { setIn } from "./makers.ts";
 import type { HoleId, PlaceId, StepId, TemplateId } from "../ids.ts";
 import type { Job } from "../job.ts";
-
-/** Sets one field of an entry. */
-export const setIn = <E extends CollectionName, F extends keyof Collections[E]>(
-  entity: E,
-  id: string,
-  field: F,
-  value: Collections[E][F],
-): Edit => ({ kind: "set", entity, id, field, value }) as unknown as Edit;
 
 const remove = (entity: CollectionName, id: string): Edit => ({ kind: "remove", entity, id });
 

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { photometryFault } from "../../photometry/index.ts";
 import type { Part } from "../../part/index.ts";
 import { findGauge, parseWireColour } from "../../wire/index.ts";
@@ -160,7 +161,7 @@ function chargingFaults(job: Job): Fault[] {
     return [{ path, message: `${points.length} points (the curve needs two or more)` }];
   }
   return points.slice(1).flatMap((point, i): Fault[] => {
-    const before = points[i]!;
+    const before = itemAt(points, i);
     return point.rpm > before.rpm
       ? []
       : [

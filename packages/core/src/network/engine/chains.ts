@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index is a member of the chain that was just walked */
 import type { NodeId } from "../../job/index.ts";
 import type { Network } from "../network.ts";
 

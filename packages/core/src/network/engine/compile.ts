@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the lists that are compiled here */
 import type { ElementId, NodeId } from "../../job/index.ts";
 import { analyse, orderOf, type LuWorkspace } from "../../solve/sparse/lu.ts";
 import { patternOf, type Pattern } from "../../solve/sparse/pattern.ts";

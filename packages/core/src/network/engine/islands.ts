@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the compiled network, whose lists are of one length */
 import type { Compiled } from "./compile.ts";
 import { LAW_WIDTH, lawAt } from "./law.ts";
 

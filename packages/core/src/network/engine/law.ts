@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the compiled network, and a law is asked at every step of Newton */
 import { OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../../solve/defaults.ts";
 import type { BranchModel } from "../network.ts";
 

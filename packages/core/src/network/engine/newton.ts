@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the compiled network, and is asked at every step of Newton */
 import {
   CHORD_V,
   LARGEST_STEP_V,

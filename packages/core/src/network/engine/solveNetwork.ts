@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the compiled network, whose lists are of one length */
 import type { NodeId } from "../../job/index.ts";
 import { LEAST_CURRENT_A, NUDGE_V, SAME_V } from "../../solve/defaults.ts";
 import { compile, type Compiled } from "./compile.ts";

@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the compiled network, whose lists are of one length */
 import { FLOOR_A, NO_ROUNDING_A, ROUNDING } from "../../solve/defaults.ts";
 import type { Compiled } from "./compile.ts";
 import { LAW_WIDTH, RESISTOR, SOURCE, lawAt, startConductance } from "./law.ts";

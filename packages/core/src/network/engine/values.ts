@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- the index of a name is that of its number */
 /** Numbers by key, kept flat: a map to read from, made without filling one. */
 export class Values<K> implements ReadonlyMap<K, number> {
   constructor(

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { notPressable } from "../../fit/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
@@ -16,7 +17,7 @@ export const bondNotYet: Rule = {
           rule: "bond-not-yet",
           severity: "fix",
           place: { runId: null, elementId: null, words: bond.what },
-          title: `${bond.what}: ${wrong[0]!}`,
+          title: `${bond.what}: ${itemAt(wrong, 0)}`,
           figures: [],
           why: "Adhesive that is pressed on outside its window lets go later, on the road.",
           remedies: [],

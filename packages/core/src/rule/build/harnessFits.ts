@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { endWords, wiresOf, type Circuit, type WireElement } from "../../circuit/index.ts";
 import type { Edit, Job } from "../../job/index.ts";
 import { boundsOf, decimal, minus, type Interval } from "../../quantity/index.ts";
@@ -43,7 +44,10 @@ function found(job: Job, circuit: Circuit, name: string, held: readonly Held[]):
     list: readonly Held[],
     rest: Omit<Found, "rule" | "place" | "figures">,
   ): Found => {
-    const worst = [...list].sort((a, b) => Math.abs(b.spare.mid) - Math.abs(a.spare.mid))[0]!;
+    const worst = itemAt(
+      [...list].sort((a, b) => Math.abs(b.spare.mid) - Math.abs(a.spare.mid)),
+      0,
+    );
     return {
       ...rest,
       rule: "harness-fits",

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   harnessOwner,
   setHarness,
@@ -45,7 +46,7 @@ function alike(job: Job, harness: Harness): Found[] {
         {
           severity: "fix",
           title: "Its plugs look alike",
-          why: `${mark === "" ? "Nothing tells them apart" : `All of them are “${joints[0]!.mark}”`}: they go into each other's place, and left shows right. Mark them with tape or a sleeve before they go behind a panel, and write down how.`,
+          why: `${mark === "" ? "Nothing tells them apart" : `All of them are “${itemAt(joints, 0).mark}”`}: they go into each other's place, and left shows right. Mark them with tape or a sleeve before they go behind a panel, and write down how.`,
         },
         apart
           ? [

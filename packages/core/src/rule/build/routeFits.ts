@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   lengthsOff,
   routeOf,
@@ -41,7 +42,7 @@ function gapsFound(job: Job, gaps: readonly RouteGap[]): Found[] {
       return {
         rule: "route-fits",
         severity: "note",
-        place: { runId: own[0]!.ownerId, elementId: null, words: names },
+        place: { runId: itemAt(own, 0).ownerId, elementId: null, words: names },
         title: "Not to be reached on the route map",
         figures: [],
         why: `Wire ${own.map((gap) => gap.label).join(", ")}: ${way}.`,

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { decimal, readsAbove } from "../../quantity/index.ts";
 import {
   elementsOf,
@@ -65,7 +66,7 @@ function coilsTogether(context: RuleContext): Found[] {
     const alone = [...coils.values()].some((amps) => readsAbove(amps, low, 2));
     if (coils.size < 2 || alone || !readsAbove(total, value, 2)) return [];
     const feed = circuit.feeders.find((t) => t.kind === "controlFeed" && t.shared.includes(tap.id));
-    const ownerId = feed?.ownerId ?? on[0]!.runId;
+    const ownerId = feed?.ownerId ?? itemAt(on, 0).runId;
     return [
       {
         rule: "tap-over-limit",
@@ -150,7 +151,7 @@ function consumersOf(context: RuleContext): Consumer[] {
 
 /** More than a wire may give, of one thing on it or of several together; nothing where it gives it. */
 function overLimit(on: readonly Consumer[]): Found | null {
-  const first = on[0]!;
+  const first = itemAt(on, 0);
   const { low, high } = first.pin.mayGiveA;
   const amps = on.reduce((sum, { amps: own }) => sum + own, 0);
   const freed = on.reduce((sum, { freedA: own }) => sum + own, 0);

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   elementOf,
   elementsOf,
@@ -66,7 +67,7 @@ export const flasherBypassed: Rule = {
       .map(({ run, made }): Found => ({
         rule: "flasher-bypassed",
         severity: "stop",
-        place: placeOfCircuit(run, made.out[0] ?? null, `past ${flashers[0]!.part.name}`),
+        place: placeOfCircuit(run, made.out[0] ?? null, `past ${itemAt(flashers, 0).part.name}`),
         title: "Lights past the flasher, and does not flash",
         figures: [{ label: "while the flasher is dark", value: "lit", limit: "dark" }],
         why: "What works it is fed before the flasher, or tied to something that is. A turn lamp that is steady is none. Feed its switch from the flasher's 49a.",

@@ -1,6 +1,7 @@
 import { lopsided, rightOf, wrongHanded } from "../../fit/index.ts";
 import type { Job, Lamp, Mount } from "../../job/index.ts";
 import { placeOf, type LampKindRules, type PlaceRules } from "../../place/index.ts";
+import { present } from "../../present/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { isTwoTrack } from "../../vehicle/index.ts";
 import { lampKindOf } from "./lampKind.ts";
@@ -140,7 +141,11 @@ export const lampsInPlace: Rule = {
   source: "UN R53, R48; 49 CFR 571.108 (from memory), as data; common practice for brackets",
   check: ({ job }) => {
     const place = placeOf(job.practices.place);
-    const label = (id: string): Lamp => job.lamps.find((l) => l.id === id)!;
+    const label = (id: string): Lamp =>
+      present(
+        job.lamps.find((l) => l.id === id),
+        `lamp ${id}`,
+      );
     return [
       ...wrongHanded(job).map((mount) =>
         found(label(mount.lampId), {

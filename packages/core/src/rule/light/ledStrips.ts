@@ -1,6 +1,6 @@
+import { setIn } from "../../job/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { elementsOf } from "../../circuit/index.ts";
-import type { Edit } from "../../job/index.ts";
 import { builtCircuits, placeOfCircuit, type Found, type Rule } from "../finding.ts";
 
 /** Fed from one end only, a strip fades beyond this, in m: common practice for 12 V strips. */
@@ -25,13 +25,7 @@ export const ledStrips: Rule = {
         const under = Math.max(1, Math.floor(groups + ON_MARK_M / spec.groupM)) * spec.groupM;
         const found: Found[] = [];
         if (Math.abs(spec.lengthM - Math.round(groups) * spec.groupM) > ON_MARK_M) {
-          const edit = {
-            kind: "set",
-            entity: "lamp",
-            id: load.lampId,
-            field: "lengthM",
-            value: Number(under.toFixed(4)),
-          } as Edit;
+          const edit = setIn("lamp", load.lampId, "lengthM", Number(under.toFixed(4)));
           found.push({
             rule: "led-strips",
             severity: "fix",

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import type { Rule } from "../finding.ts";
 
@@ -13,7 +14,7 @@ export const chargingCurve: Rule = {
     if (system.kind !== "engine") return [];
     const { points } = system.charging;
     return points.slice(1).flatMap((point, i) => {
-      const before = points[i]!;
+      const before = itemAt(points, i);
       if (point.outputA.value >= before.outputA.value * (1 - FALL)) return [];
       return [
         {

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { DAY_MIN, dayOf, readShopTime, weekdayOf, type ShopTime } from "./shopTime.ts";
 
 /** When a shop is open on one day of the week, minutes of the day; the same for a day that it is not. */
@@ -56,7 +57,7 @@ export class Hours {
 
   private opening(day: number, closing: 0 | 1): ShopTime {
     const index = Math.floor(day / DAYS_AT_ONCE);
-    return this.blockOf(index)[2 * (day - index * DAYS_AT_ONCE) + closing]!;
+    return itemAt(this.blockOf(index), 2 * (day - index * DAYS_AT_ONCE) + closing);
   }
 
   /** The first moment from one on at which it is open; null where none comes. */

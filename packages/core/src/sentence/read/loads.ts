@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import { FLASHING, nothingAhead } from "./draft.ts";
 import { Conditions } from "./conditions.ts";
 import { amountAt } from "../word/amountAt.ts";
@@ -89,7 +90,11 @@ export class Loads extends Conditions {
     const both = [first.meaning.sort, second.meaning.sort];
     const inOne = both.includes("brake") && both.includes("tail");
     if (!inOne)
-      return this.load({ sorts: [both[0]!], called: [first.meaning.words], end: this.i + 2 });
+      return this.load({
+        sorts: [itemAt(both, 0)],
+        called: [first.meaning.words],
+        end: this.i + 2,
+      });
     const called = [`${this.word(this.i)} and ${second.meaning.words}`];
     return this.load({ sorts: both, called, end: this.i + 2 + second.length });
   }

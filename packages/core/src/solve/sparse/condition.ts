@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index is below the size of the matrix that it was counted from */
 import { solveWith, type LuWorkspace } from "./lu.ts";
 
 /** Rounds of Hager's method; two or three find the estimate. */

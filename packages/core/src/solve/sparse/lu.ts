@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the analysed pattern */
 import { minimumDegree } from "./ordering.ts";
 import type { Pattern } from "./pattern.ts";
 import { PIVOT_TOLERANCE } from "../defaults.ts";

@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index is below the size of the matrix that it was counted from */
 import type { Pattern } from "./pattern.ts";
 
 /**

@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index is a row or column that the pattern was made with */
 /** A square sparse matrix's pattern by columns: rows of column j are rowIndex[colStart[j] … colStart[j+1]). */
 export interface Pattern {
   readonly size: number;

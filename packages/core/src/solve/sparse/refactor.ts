@@ -1,3 +1,4 @@
+/* oxlint-disable typescript/no-non-null-assertion -- each index comes from the plan of the factorisation */
 import { UNHEALTHY_PIVOT_RATIO } from "../defaults.ts";
 import type { LuResult, LuWorkspace, RefactorPlan } from "./lu.ts";
 

@@ -1,3 +1,4 @@
+import { itemAt, itemOf } from "../../present/index.ts";
 import type { Branch, LaidCircuit } from "../../circuit/index.ts";
 import type { ElementId, LampId } from "../../job/index.ts";
 import { Bench } from "./assembly.ts";
@@ -67,7 +68,7 @@ export function layOutCircuit(plan: CircuitPlan, place: Place): LaidCircuit {
   if (apart) {
     const at = endsOf(plan);
     const returning = new Set(
-      at.filter((_, i) => spliced[i] && !housings.hosts.has(plan.loads[i]!.lamp.id)),
+      at.filter((_, i) => spliced[i] && !housings.hosts.has(itemAt(plan.loads, i).lamp.id)),
     );
     const joints = endJoints(context, out, blocks, decision.by, ends, returning);
     branches = layOutParallel(b, lamps, joints);
@@ -138,7 +139,7 @@ export function shareBacks(runs: readonly LaidCircuit[], housings: Housings): La
     });
     const first = run.branches[0];
     const guests = first && run.branches.every((br) => housings.hosts.has(br.lampId));
-    const host = guests ? runOf.get(housings.hosts.get(first.lampId)!) : undefined;
+    const host = guests ? runOf.get(itemOf(housings.hosts, first.lampId)) : undefined;
     return { ...run, branches, back: host && host !== run ? host.back : run.back };
   });
 }

@@ -1,3 +1,4 @@
+import { itemAt, itemOf } from "../../present/index.ts";
 import { terminalNode, type Branch, type WireRole } from "../../circuit/index.ts";
 import type { ElementId, Job, Lamp, LampId, NodeId, UnitId } from "../../job/index.ts";
 import type { Assembly, Bench, WireSize } from "./assembly.ts";
@@ -257,7 +258,7 @@ export function layOutParallel(
     if (place.plug && isPlugged(place.plan, fitted)) {
       return layOutPlugged(b, place, fitted, i + 1, place.plug);
     }
-    const joint = joints.get(ends[i]!)!;
+    const joint = itemOf(joints, itemAt(ends, i));
     const made = layOutLamp(b, place, fitted, i + 1, joint.splice, joint.joint);
     return { ...made, out: [...joint.out, ...made.out], back: [...made.back, ...joint.back] };
   });
@@ -276,6 +277,6 @@ export function layOutString(b: Bench, place: LampPlace, splice: NodeId, joint: 
   nodes.push(joint);
   return plan.loads.map((fitted, i) => {
     const step = Math.floor(i / perStep);
-    return layOutLamp(b, place, fitted, i + 1, nodes[step]!, nodes[step + 1]!);
+    return layOutLamp(b, place, fitted, i + 1, itemAt(nodes, step), itemAt(nodes, step + 1));
   });
 }

@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import type { Element, WireElement, WireRole } from "../../circuit/index.ts";
 import type { ElementId, Job, LightingCircuit, CircuitId, UseColour } from "../../job/index.ts";
 import { FEED_COLOUR, GROUND_COLOUR, RUN_COLOURS } from "../defaults.ts";
@@ -35,7 +36,7 @@ export function colourForCircuit(job: Job, run: LightingCircuit, index: number):
     const own = ofUse(job, input as UseColour["use"]);
     if (own !== undefined) return own;
   }
-  return RUN_COLOURS[index % RUN_COLOURS.length]!;
+  return itemAt(RUN_COLOURS, index % RUN_COLOURS.length);
 }
 
 function colourOf(role: WireRole, colour: string, colours: Colours): string {

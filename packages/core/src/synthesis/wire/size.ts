@@ -1,3 +1,4 @@
+import { itemAt } from "../../present/index.ts";
 import {
   TERMINAL_FORMS,
   carriesA,
@@ -260,7 +261,7 @@ export function sizeWires(s: Sizing): Sized {
   }
   const journeys = journeysOf(s, amps);
   const perM = (c: Candidate, at: number): number =>
-    wireOhmOf(c.sizes[at]!, 1, s, c.mostA, c.bundle);
+    wireOhmOf(itemAt(c.sizes, at), 1, s, c.mostA, c.bundle);
   const dropOf = (journey: Journey): number => {
     let volts = journey.givenV;
     for (const [key, load] of journey.loads) {
@@ -278,7 +279,7 @@ export function sizeWires(s: Sizing): Sized {
         const c = candidates.get(key);
         if (!c || c.at + 1 >= c.sizes.length) continue;
         const saved = load * (perM(c, c.at) - perM(c, c.at + 1));
-        const more = c.sizes[c.at + 1]!.areaM2 - c.sizes[c.at]!.areaM2;
+        const more = itemAt(c.sizes, c.at + 1).areaM2 - itemAt(c.sizes, c.at).areaM2;
         const worth = c.lengthM > 0 ? saved / (c.lengthM * more) : 0;
         if (worth > most) [best, most] = [c, worth];
       }
@@ -295,7 +296,7 @@ export function sizeWires(s: Sizing): Sized {
   }
   const choices: Choice[] = [];
   for (const c of candidates.values()) {
-    const gauge = c.sizes[c.at]!;
+    const gauge = itemAt(c.sizes, c.at);
     const { bundle } = c;
     const warm = riseC({ gaugeId: gauge.id, bundle }, practices, c.mostA);
     for (const wire of c.wires) {

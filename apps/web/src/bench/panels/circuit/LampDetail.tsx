@@ -1,4 +1,4 @@
-import { LAMP_JOINTS, LAMP_LIGHTS, type Edit, type Lamp, type LoadPart } from "@dragonet/core";
+import { LAMP_JOINTS, LAMP_LIGHTS, type Lamp, type LoadPart, setIn } from "@dragonet/core";
 import { useEdit, useJob } from "../../../job/store/jobStore.ts";
 import { Choice } from "../../../ui/forms/Choice.tsx";
 import { NumberInput } from "../../../ui/forms/number/NumberInput.tsx";
@@ -20,7 +20,7 @@ export function LampDetail({ lamp }: { lamp: Lamp }) {
   const set = <F extends "light" | "housing" | "lengthM" | "replaces" | "joint">(
     field: F,
     value: Lamp[F],
-  ): void => edit([{ kind: "set", entity: "lamp", id: lamp.id, field, value } as unknown as Edit]);
+  ): void => edit([setIn("lamp", lamp.id, field, value)]);
   const hosts = job.lamps.filter(
     (other) => other.partId === lamp.partId && other.id !== lamp.id && other.housing === "",
   );

@@ -1,3 +1,4 @@
+import { itemOf } from "../../../present/index.ts";
 import {
   conditionText,
   isSignal,
@@ -69,15 +70,15 @@ export function logicOf(job: Job, run: LightingCircuit): LogicResult {
       pins.set(input, tap?.value ?? unfoundPin(job, input));
     }
     // A wire that is tied to ground when it is live works a interposing relay: it feeds nothing.
-    const feeding = wanted.filter((input) => pins.get(input)!.switches === "positive");
+    const feeding = wanted.filter((input) => itemOf(pins, input).switches === "positive");
     const [first] = feeding;
     const rest = wanted.filter((input) => input !== first);
     ways.push({
-      feed: first === undefined ? null : pins.get(first)!,
+      feed: first === undefined ? null : itemOf(pins, first),
       ownSwitch: group.some((t) => t.input === "switch"),
       helpers: [
-        ...rest.map((input) => ({ input, pin: pins.get(input)!, negated: false })),
-        ...refused.map((input) => ({ input, pin: pins.get(input)!, negated: true })),
+        ...rest.map((input) => ({ input, pin: itemOf(pins, input), negated: false })),
+        ...refused.map((input) => ({ input, pin: itemOf(pins, input), negated: true })),
       ],
     });
   }

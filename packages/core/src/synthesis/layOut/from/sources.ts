@@ -82,17 +82,21 @@ function layOutCoil(a: Assembly): void {
       ["neg", "post", "its own end is on the frame"],
     ],
   });
-  const [hot, half, end] = ["pos", "half", "neg"].map((name) => terminalNode(unit, name));
   const fixed = (volts: number) => ({ kind: "fixed" as const, volts });
   a.posts.push(
-    { unit, node: hot!, root: fixed(COIL_RMS_V), words: "lighting coil" },
+    { unit, node: terminalNode(unit, "pos"), root: fixed(COIL_RMS_V), words: "lighting coil" },
     {
       unit,
-      node: half!,
+      node: terminalNode(unit, "half"),
       root: fixed(HALF_WAVE_RMS_V),
       words: "lighting coil, half of its waves",
     },
-    { unit, node: end!, root: fixed(0), words: "frame end of the lighting coil" },
+    {
+      unit,
+      node: terminalNode(unit, "neg"),
+      root: fixed(0),
+      words: "frame end of the lighting coil",
+    },
   );
 }
 
