@@ -148,7 +148,7 @@ export class BoardService {
 
   /** Where few are looked at each of them is met once, whatever its stage: which are the first, and how many there are. */
   private async stagesOfFew(query: BoardQuery, had: Having): Promise<StageList[]> {
-    const { rows } = await askByIndex(
+    const { rows } = await askByIndex<{ id: string; count: number }>(
       this.db,
       sql`
       select id, count from (
@@ -158,12 +158,12 @@ export class BoardService {
         from job where ${seen(query, had)}
       ) as met where nth <= ${OF_EACH_STAGE} order by stage_rank, board_order, id`,
     );
-    const ids = rows.map(({ id }) => id as string);
+    const ids = rows.map(({ id }) => id);
     if (ids.length === 0) return [];
     const told = await this.db.select(COLUMNS).from(job).where(inArray(job.id, ids));
     const byId = new Map(told.map((row) => [row.id, row]));
     const lists = new Map<number, { jobs: JobOnBoardAnswer[]; count: number }>();
-    for (const { id, count } of rows as unknown as { id: string; count: number }[]) {
+    for (const { id, count } of rows) {
       const row = byId.get(id);
       if (!row) continue;
       const list = lists.get(row.stageRank) ?? { jobs: [], count };
@@ -243,14 +243,14 @@ export class BoardService {
 
   /** Models that the shop has had jobs on, and how many; more than so many are not counted. */
   async models(): Promise<JobsOfModelAnswer[]> {
-    const { rows } = await this.db.execute(sql`
+    const { rows } = await this.db.execute<{ model: string; count: number }>(sql`
       with recursive ${namesOf("model", sql``)}
       select name as model, count from named, lateral (
         select count(*)::int as count from (
           select 1 from job where removed_at is null and model = name limit ${MOST_COUNTED + 1}
         ) as told
       ) as counted where name is not null`);
-    return (rows as unknown as { model: string; count: number }[]).map(({ model, count }) => ({
+    return rows.map(({ model, count }) => ({
       model,
       ...countedOf(count),
     }));

@@ -1,5 +1,6 @@
 import { sql, type SQL } from "drizzle-orm";
 import type { AnyPgColumn } from "drizzle-orm/pg-core";
+import { itemAt } from "@dragonet/core";
 import type { SearchKind } from "@dragonet/contract";
 import { askByIndex } from "../database/byIndex.ts";
 import type { Database } from "../database/database.ts";
@@ -29,7 +30,7 @@ export const ofKind = (kind: SearchKind): SQL => sql.raw(`kind = '${kind}'`);
 
 /** About how many jobs have words, by some of them and by how many things the database last counted. */
 async function guessedJobs(db: Database, wanted: string): Promise<number> {
-  const { rows } = await askByIndex(
+  const { rows } = await askByIndex<{ had: number; looked_at: number; things: number }>(
     db,
     sql`select count(*) filter (where stems @@ to_tsquery('simple', ${wanted}))::int as had,
         count(*)::int as looked_at,
@@ -38,8 +39,8 @@ async function guessedJobs(db: Database, wanted: string): Promise<number> {
         select stems from search_entry where ${ofKind("job")} order by kind, id limit ${SAMPLED}
       ) as sampled`,
   );
-  const { had, looked_at: lookedAt, things } = rows[0] as Record<string, number>;
-  return lookedAt ? ((had ?? 0) / lookedAt) * (things ?? 0) : 0;
+  const { had, looked_at: lookedAt, things } = itemAt(rows, 0);
+  return lookedAt > 0 ? (had / lookedAt) * things : 0;
 }
 
 /** Which things of a kind have every word of a question. */

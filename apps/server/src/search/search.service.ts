@@ -40,10 +40,7 @@ export const wordsOf = (question: string, most = MOST_WORDS): readonly string[] 
     .slice(0, most);
 
 /** A word of a question, and what it may have been meant for where nothing begins with it. */
-interface Asked {
-  readonly word: string;
-  readonly meant: readonly string[];
-}
+type Asked = { readonly word: string; readonly meant: readonly string[] };
 
 /** Whatever begins with a word, or is one that was meant. */
 const anyOf = ({ word, meant }: Asked, weight = ""): string =>
@@ -76,7 +73,7 @@ export class SearchService {
       words.map((word) => sql`(${word})`),
       sql`, `,
     );
-    const { rows } = await tx.execute(sql`
+    const { rows } = await tx.execute<Asked>(sql`
       select asked.word,
         case when length(asked.word) < ${SHORTEST_GUESS} or exists (
           select 1 from search_word known where known.word collate "C" >= asked.word
@@ -89,7 +86,7 @@ export class SearchService {
           limit ${MOST_MEANT}
         ) end as meant
       from (values ${list}) as asked (word)`);
-    return rows as unknown as Asked[];
+    return rows;
   }
 
   private async look(tx: Transaction, asked: readonly Asked[]): Promise<FoundAnswer[]> {
@@ -111,7 +108,7 @@ export class SearchService {
       sql` + `,
     );
     // The lines themselves are fetched for those alone that are told.
-    const { rows } = await tx.execute(sql`
+    const { rows } = await tx.execute<FoundAnswer & Record<string, unknown>>(sql`
       select entry.kind, entry.id, entry.title, entry.about,
         case when position(best.piece in entry.title || ' · ' || entry.about) > 0 then ''
              else left(best.piece, ${LONGEST_WHERE}) end as "where"
@@ -131,6 +128,6 @@ export class SearchService {
         order by ${place} desc, nr limit 1
       ) as best
       order by found.score desc, found.at desc, entry.kind, entry.id`);
-    return rows as unknown as FoundAnswer[];
+    return rows;
   }
 }

@@ -20,6 +20,8 @@ const readPlaceOf = (asked: Asked): Place | null =>
       : null,
   );
 
+type PartJobRow = Omit<PartJobAnswer, "updatedAt"> & { at: string };
+
 /** Jobs in which a part is used, those changed last first. */
 async function holding(db: Database, partId: string, lot: string, after: SQL, most: number) {
   const vars = JSON.stringify({ part: partId });
@@ -31,7 +33,7 @@ async function holding(db: Database, partId: string, lot: string, after: SQL, mo
     sql` + `,
   );
   const ofLot = lot === "" ? sql`true` : sql`lots @> ${JSON.stringify([lot])}::jsonb`;
-  const { rows } = await db.execute(sql`
+  const { rows } = await db.execute<PartJobRow>(sql`
     select id, lots, summary->>'title' as title, summary->>'customer' as customer,
       summary->>'model' as model, summary->>'machine' as machine, summary->>'stage' as stage,
       updated_at::text as at, count
@@ -40,7 +42,7 @@ async function holding(db: Database, partId: string, lot: string, after: SQL, mo
     where removed_at is null and count > 0 and ${after} and ${ofLot}
       and jsonb_path_query_array(document, '$.parts[*].id') @> ${JSON.stringify([partId])}::jsonb
     order by updated_at desc, id desc limit ${most}`);
-  return rows as unknown as (Omit<PartJobAnswer, "updatedAt"> & { at: string })[];
+  return rows;
 }
 
 const told = ({ at, ...job }: Awaited<ReturnType<typeof holding>>[number]): PartJobAnswer => ({

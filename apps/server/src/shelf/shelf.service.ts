@@ -131,7 +131,7 @@ export class ShelfService {
   /** All that have the words are met once, whatever their kinds: most kinds have none of them. */
   private async kindsWith(words: readonly string[]): Promise<ShelfKindAnswer[]> {
     const wanted = everyWord(words);
-    const { rows } = await askByIndex(
+    const { rows: found } = await askByIndex<{ kind: PartKind; count: number; ids: string[] }>(
       this.db,
       sql`
       select kind, count(*)::int as count,
@@ -143,7 +143,6 @@ export class ShelfService {
       )
       group by kind`,
     );
-    const found = rows as unknown as { kind: PartKind; count: number; ids: string[] }[];
     const parts = await this.lists.some(found.flatMap(({ ids }) => ids));
     const byId = new Map(parts.map((one) => [one.value.id as string, one]));
     const all = found.reduce((sum, { count }) => sum + count, 0);

@@ -77,8 +77,7 @@ export const Stages = memo(function Stages({ stages: all, query }: StagesProps) 
       drag(null);
     };
     return (
-      // A place to drop on is no control: the stage is chosen by keys in the job's own header.
-      // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+      // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a place to drop on is no control: keys choose the stage in the job's own header
       <section
         key={stage}
         aria-labelledby={`stage-${stage}`}

@@ -33,6 +33,7 @@ import {
 } from "@dragonet/core";
 import { applyDecorators } from "../applyDecorators.ts";
 import { IsAmount, IsId, IsListOf, IsNullable, IsObjectOf, IsText } from "../fields.ts";
+import type { ShapeOf } from "../shape.ts";
 
 const MOST_BENCHES = 40;
 const MOST_CLOSED = 1000;
@@ -175,7 +176,7 @@ export class WorkLeftDto implements WorkLeft {
   readonly handOverMin!: number;
 }
 
-class PinDto {
+class PinDto implements ShapeOf<NonNullable<JobInFile["pin"]>> {
   @IsShopTime()
   readonly start!: string;
 

@@ -6,6 +6,15 @@ import {
   JOB_FORMAT,
   PURPOSES,
   STAGES,
+  type JobCard,
+  type Wish,
+  type Blocker,
+  type KitItem,
+  type Use,
+  type SignalPlay,
+  type RideLeg,
+  type Job,
+  type WiringDeviation,
 } from "@dragonet/core";
 import {
   CIRCUIT_ID,
@@ -37,8 +46,9 @@ import { KitSwitchDto, LightingCircuitDto, SupplyDto } from "./lightingCircuit.t
 import { LotDto, QuoteOptionDto, SignatureDto, WorkedDto } from "./part/trade.ts";
 import { VehicleDto } from "./vehicle/vehicle.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
+import type { ShapeOf } from "../shape.ts";
 
-class JobCardDto {
+class JobCardDto implements ShapeOf<JobCard> {
   @IsText(160)
   title!: string;
 
@@ -60,7 +70,7 @@ class JobCardDto {
   note!: string;
 }
 
-class WishDto {
+class WishDto implements ShapeOf<Wish> {
   @IsId()
   id!: string;
 
@@ -71,7 +81,7 @@ class WishDto {
   text!: string;
 }
 
-class BlockerDto {
+class BlockerDto implements ShapeOf<Blocker> {
   @IsId()
   id!: string;
 
@@ -82,7 +92,7 @@ class BlockerDto {
   text!: string;
 }
 
-class KitItemDto {
+class KitItemDto implements ShapeOf<KitItem> {
   @IsId()
   id!: string;
 
@@ -100,7 +110,7 @@ class KitItemDto {
   inBox!: number;
 }
 
-class DeviationDto {
+class DeviationDto implements ShapeOf<WiringDeviation> {
   @IsId()
   id!: string;
 
@@ -135,7 +145,7 @@ class DeviationDto {
   gaugeId!: string;
 }
 
-class UseDto {
+class UseDto implements ShapeOf<Use> {
   @IsAmount(0, 24)
   eveningH!: number;
 
@@ -152,12 +162,12 @@ class UseDto {
   coldestC!: number;
 }
 
-class SignalPlayDto {
+class SignalPlayDto implements ShapeOf<SignalPlay> {
   @IsText(20000)
   script!: string;
 }
 
-class RideLegDto {
+class RideLegDto implements ShapeOf<RideLeg> {
   @IsId()
   id!: string;
 
@@ -186,7 +196,7 @@ class RideLegDto {
 }
 
 /** A job document as it crosses the wire or comes from a file. */
-export class JobDto {
+export class JobDto implements ShapeOf<Job> {
   @Equals(JOB_FORMAT)
   format!: string;
 

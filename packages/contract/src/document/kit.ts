@@ -1,11 +1,13 @@
+import type { KitLine, KitContent, Part } from "@dragonet/core";
 import { IsInt, Max, Min } from "class-validator";
 import { IsListOf, IsListOfKinds, IsObjectOf, IsText } from "../fields.ts";
 import { LampDto } from "./lamp.ts";
 import { KIT_PART_TYPES, PartDto } from "./part/part.ts";
 import { KitSwitchDto, LightingCircuitDto, SupplyDto } from "./lightingCircuit.ts";
 import { HarnessDto, WireChoiceDto } from "./wire.ts";
+import type { ShapeOf, ShapeOfKind } from "../shape.ts";
 
-class KitLineDto {
+class KitLineDto implements ShapeOf<KitLine> {
   @IsText(160)
   name!: string;
 
@@ -15,7 +17,7 @@ class KitLineDto {
   count!: number;
 }
 
-class KitContentDto {
+class KitContentDto implements ShapeOf<KitContent> {
   @IsListOfKinds(() => PartDto, KIT_PART_TYPES, 60)
   parts!: PartDto[];
 
@@ -38,7 +40,7 @@ class KitContentDto {
   wireChoices!: WireChoiceDto[];
 }
 
-class KitPartDto extends PartDto {
+class KitPartDto extends PartDto implements ShapeOfKind<Part, "kit"> {
   @IsListOf(() => KitLineDto, 100)
   items!: KitLineDto[];
 

@@ -1,9 +1,10 @@
 import { IsBoolean, IsIn } from "class-validator";
-import { LAMP_JOINTS, LAMP_PLACES } from "@dragonet/core";
+import { LAMP_JOINTS, LAMP_PLACES, type Lamp } from "@dragonet/core";
 import { IsAmount, IsId, IsRef, IsText } from "../fields.ts";
+import type { ShapeOf } from "../shape.ts";
 
 /** A lamp of a job, or of what a kit lays out. */
-export class LampDto {
+export class LampDto implements ShapeOf<Lamp> {
   @IsId()
   id!: string;
 

@@ -12,6 +12,11 @@ import {
   SWITCHED_SIDES,
   type Condition,
   type BoundedValue,
+  type Feed,
+  type FusePin,
+  type Supply,
+  type KitSwitch,
+  type LightingCircuit,
 } from "@dragonet/core";
 import { IsCondition } from "./condition.ts";
 import {
@@ -26,22 +31,23 @@ import {
   IsText,
 } from "../fields.ts";
 import { BehaviourDto } from "./part/behaviour.ts";
+import type { ShapeOf, ShapeOfKind } from "../shape.ts";
 
 class FeedDto {
   @IsIn(["battery", "pin", "supply", "pack", "block"])
   kind!: string;
 }
-class SupplyFeedDto extends FeedDto {
+class SupplyFeedDto extends FeedDto implements ShapeOfKind<Feed, "supply"> {
   @IsId()
   supplyId!: string;
 }
-class BlockFeedDto extends FeedDto {
+class BlockFeedDto extends FeedDto implements ShapeOfKind<Feed, "block"> {
   @IsInt()
   @Min(1)
   @Max(100)
   blocks!: number;
 }
-class PinFeedDto extends FeedDto {
+class PinFeedDto extends FeedDto implements ShapeOfKind<Feed, "pin"> {
   @IsId()
   pinId!: string;
 }
@@ -50,7 +56,7 @@ class FusePinDto {
   @IsIn(["auto", "rating", "breaker", "none"])
   kind!: string;
 }
-class RatingFusePinDto extends FusePinDto {
+class RatingFusePinDto extends FusePinDto implements ShapeOfKind<FusePin, "rating"> {
   @IsAmount(0.1, 500)
   ratingA!: number;
 }
@@ -70,7 +76,7 @@ const FUSE_TYPES = [
   { name: "none", value: FusePinDto },
 ];
 
-export class SupplyDto {
+export class SupplyDto implements ShapeOf<Supply> {
   @IsId()
   id!: string;
 
@@ -106,7 +112,7 @@ export class SupplyDto {
   at!: string;
 }
 
-export class KitSwitchDto {
+export class KitSwitchDto implements ShapeOf<KitSwitch> {
   @IsId()
   id!: string;
 
@@ -153,7 +159,7 @@ export class KitSwitchDto {
   at!: string;
 }
 
-export class LightingCircuitDto {
+export class LightingCircuitDto implements ShapeOf<LightingCircuit> {
   @IsId()
   id!: string;
 

@@ -1,13 +1,14 @@
 import { Equals, IsInt, IsNumber, Matches, Max, Min } from "class-validator";
-import { MODEL_FORMAT, SHAPE_VERSION } from "@dragonet/core";
+import { MODEL_FORMAT, SHAPE_VERSION, type Measurement, type ModelFile } from "@dragonet/core";
 import { IsDay } from "./calendar.ts";
 import { IsListOf, IsNullable, IsObjectOf, IsText } from "../fields.ts";
 import { VehicleDto } from "./vehicle/vehicle.ts";
+import type { ShapeOf } from "../shape.ts";
 
 /** Most measurements that a file tells of a model. */
 export const MOST_MEASUREMENTS = 20_000;
 
-export class MeasurementDto {
+export class MeasurementDto implements ShapeOf<Measurement> {
   @IsText(300)
   key!: string;
 
@@ -56,7 +57,7 @@ export class MeasurementDto {
   from!: string;
 }
 
-export class ModelFileDto {
+export class ModelFileDto implements ShapeOf<ModelFile> {
   @Equals(MODEL_FORMAT)
   format!: string;
 

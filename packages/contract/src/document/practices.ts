@@ -1,9 +1,17 @@
 import { IsIn, IsInt, IsNumber, Max, Min } from "class-validator";
-import { FUSE_SCHOOLS, PLACES, SLACK_SCHOOLS, WIRE_USES } from "@dragonet/core";
+import {
+  FUSE_SCHOOLS,
+  PLACES,
+  SLACK_SCHOOLS,
+  WIRE_USES,
+  type UseColour,
+  type Practices,
+} from "@dragonet/core";
 import { IsListOf, IsObjectOf, IsText } from "../fields.ts";
 import { TariffDto } from "./part/trade.ts";
+import type { ShapeOf } from "../shape.ts";
 
-class UseColourDto {
+class UseColourDto implements ShapeOf<UseColour> {
   @IsIn(WIRE_USES)
   use!: string;
 
@@ -12,7 +20,7 @@ class UseColourDto {
 }
 
 /** A shop's practices as they are stored and sent. */
-export class PracticesDto {
+export class PracticesDto implements ShapeOf<Practices> {
   @IsIn(FUSE_SCHOOLS)
   fuseSchool!: string;
 

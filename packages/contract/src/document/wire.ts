@@ -1,9 +1,10 @@
 import { Matches } from "class-validator";
-import type { BoundedValue } from "@dragonet/core";
+import type { BoundedValue, HarnessJoint, Harness, WireChoice } from "@dragonet/core";
 import { CIRCUIT_ID, IsFact, IsId, IsListOf, IsNullable, IsRef, IsText } from "../fields.ts";
+import type { ShapeOf } from "../shape.ts";
 
 /** Where a harness goes between the halves of a factory connector. */
-class HarnessJointDto {
+class HarnessJointDto implements ShapeOf<HarnessJoint> {
   @IsId()
   id!: string;
 
@@ -15,7 +16,7 @@ class HarnessJointDto {
 }
 
 /** A harness that comes made up. */
-export class HarnessDto {
+export class HarnessDto implements ShapeOf<Harness> {
   @IsId()
   id!: string;
 
@@ -30,7 +31,7 @@ export class HarnessDto {
 }
 
 /** What was said about one wire of the circuit. */
-export class WireChoiceDto {
+export class WireChoiceDto implements ShapeOf<WireChoice> {
   @IsId()
   id!: string;
 

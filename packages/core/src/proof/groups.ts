@@ -18,10 +18,13 @@ import {
   type CircuitId,
 } from "../job/index.ts";
 
+/** The same order on every machine. */
+const byWord = new Intl.Collator("en").compare;
+
 /** Runs that share a node other than the battery's posts: only they can trouble each other. */
 export interface CircuitGroup {
   readonly runs: readonly LaidCircuit[];
-  /** Signals that any of them feels, in the order of the vehicle's inputs. */
+  /** Signals that any of them feels, by their words. */
   readonly inputs: readonly Input[];
   /** Runs among them with a switch of their own. */
   readonly switches: readonly CircuitId[];
@@ -116,7 +119,7 @@ export function groupsOf(job: Job, circuit: Circuit): CircuitGroup[] {
     }
     return {
       runs,
-      inputs: [...felt].sort((a, b) => inputWord(a).localeCompare(inputWord(b))),
+      inputs: [...felt].sort((a, b) => byWord(inputWord(a), inputWord(b))),
       switches: [...switches],
     };
   });

@@ -26,8 +26,7 @@ export function FoldedPages({ here, up = false, children }: FoldedPagesProps) {
   };
   const Mark = up ? ChevronUp : ChevronDown;
   return (
-    // Escape and leaving are heard for what is in it, which can be pressed.
-    // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+    // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Escape and leaving are heard for what is in it, which can be pressed
     <details ref={fold} className="relative" onBlur={leave} onKeyDown={press}>
       <summary className="touch flex cursor-pointer list-none items-center justify-center gap-1 border-b-2 border-accent px-1 py-1.5 font-bold">
         {here}

@@ -1,5 +1,12 @@
 import { IsIn } from "class-validator";
-import { ADJUSTERS, BEAM_KINDS, ROAD_SIDES } from "@dragonet/core";
+import {
+  ADJUSTERS,
+  BEAM_KINDS,
+  ROAD_SIDES,
+  type AimError,
+  type Aim,
+  type Aiming,
+} from "@dragonet/core";
 import {
   IsAmount,
   IsId,
@@ -9,8 +16,9 @@ import {
   IsObjectOf,
   IsText,
 } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
-class AimErrorDto {
+class AimErrorDto implements ShapeOf<AimError> {
   @IsAmount(0.5, 100)
   distanceM!: number;
 
@@ -27,7 +35,7 @@ class AimErrorDto {
   at!: string;
 }
 
-export class AimDto {
+export class AimDto implements ShapeOf<Aim> {
   @IsId()
   id!: string;
 
@@ -53,7 +61,7 @@ export class AimDto {
   errors!: AimErrorDto[];
 }
 
-class DarkPlaceDto {
+class DarkPlaceDto implements ShapeOf<NonNullable<Aiming["darkPlace"]>> {
   @IsText(80)
   name!: string;
 
@@ -70,7 +78,7 @@ class DarkPlaceDto {
   mostLux!: number;
 }
 
-export class AimingDto {
+export class AimingDto implements ShapeOf<Aiming> {
   @IsAmount(0.5, 100)
   distanceM!: number;
 

@@ -8,10 +8,20 @@ import {
   MOUNT_SIDES,
   PANEL_EDGES,
   type BoundedValue,
+  type Photo,
+  type Template,
+  type Landmark,
+  type Hole,
+  type Mount,
+  type Bond,
+  type Check,
+  type HolePlacing,
+  type HoleCut,
 } from "@dragonet/core";
 import { IsAmount, IsFact, IsId, IsKindOf, IsRef, IsShare, IsText } from "../../fields.ts";
+import type { ShapeOf, ShapeOfKind } from "../../shape.ts";
 
-export class PhotoDto {
+export class PhotoDto implements ShapeOf<Photo> {
   @IsId()
   id!: string;
 
@@ -22,7 +32,7 @@ export class PhotoDto {
   caption!: string;
 }
 
-export class TemplateDto {
+export class TemplateDto implements ShapeOf<Template> {
   @IsId()
   id!: string;
 
@@ -48,7 +58,7 @@ export class TemplateDto {
   painted!: boolean;
 }
 
-export class LandmarkDto {
+export class LandmarkDto implements ShapeOf<Landmark> {
   @IsId()
   id!: string;
 
@@ -69,7 +79,7 @@ class PlacingDto {
   @IsIn(["between", "from", "edge", "mirror"])
   kind!: string;
 }
-class BetweenDto extends PlacingDto {
+class BetweenDto extends PlacingDto implements ShapeOfKind<HolePlacing, "between"> {
   @IsId()
   fromId!: string;
 
@@ -82,7 +92,7 @@ class BetweenDto extends PlacingDto {
   @IsAmount(-2000, 2000)
   downMm!: number;
 }
-class FromDto extends PlacingDto {
+class FromDto extends PlacingDto implements ShapeOfKind<HolePlacing, "from"> {
   @IsId()
   landmarkId!: string;
 
@@ -92,7 +102,7 @@ class FromDto extends PlacingDto {
   @IsAmount(-2000, 2000)
   downMm!: number;
 }
-class EdgeDto extends PlacingDto {
+class EdgeDto extends PlacingDto implements ShapeOfKind<HolePlacing, "edge"> {
   @IsIn(PANEL_EDGES)
   edge!: string;
 
@@ -102,7 +112,7 @@ class EdgeDto extends PlacingDto {
   @IsAmount(0, 2000)
   alongMm!: number;
 }
-class MirrorDto extends PlacingDto {
+class MirrorDto extends PlacingDto implements ShapeOfKind<HolePlacing, "mirror"> {
   @IsId()
   holeId!: string;
 }
@@ -111,23 +121,23 @@ class CutDto {
   @IsIn(["round", "bolt", "tap", "rocker"])
   kind!: string;
 }
-class RoundDto extends CutDto {
+class RoundDto extends CutDto implements ShapeOfKind<HoleCut, "round"> {
   @IsAmount(0.5, 200)
   diameterMm!: number;
 }
 const SIZES = BOLTS.map((b) => b.size);
-class BoltDto extends CutDto {
+class BoltDto extends CutDto implements ShapeOfKind<HoleCut, "bolt"> {
   @IsIn(SIZES)
   size!: string;
 
   @IsIn(BOLT_FITS)
   fit!: string;
 }
-class TapDto extends CutDto {
+class TapDto extends CutDto implements ShapeOfKind<HoleCut, "tap"> {
   @IsIn(SIZES)
   size!: string;
 }
-class RockerDto extends CutDto {
+class RockerDto extends CutDto implements ShapeOfKind<HoleCut, "rocker"> {
   @IsAmount(2, 500)
   widthMm!: number;
 
@@ -138,7 +148,7 @@ class RockerDto extends CutDto {
   cornerMm!: number;
 }
 
-export class HoleDto {
+export class HoleDto implements ShapeOf<Hole> {
   @IsId()
   id!: string;
 
@@ -177,7 +187,7 @@ export class HoleDto {
   forWire!: boolean;
 }
 
-export class MountDto {
+export class MountDto implements ShapeOf<Mount> {
   @IsId()
   id!: string;
 
@@ -209,7 +219,7 @@ export class MountDto {
   footMm!: number;
 }
 
-export class BondDto {
+export class BondDto implements ShapeOf<Bond> {
   @IsId()
   id!: string;
 
@@ -237,7 +247,7 @@ export class BondDto {
   pressedAt!: string;
 }
 
-export class CheckDto {
+export class CheckDto implements ShapeOf<Check> {
   @IsId()
   id!: string;
 

@@ -1,8 +1,17 @@
 import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, Max, Min } from "class-validator";
-import { DRIVES, LOCKERS, STEP_STATES } from "@dragonet/core";
+import {
+  DRIVES,
+  LOCKERS,
+  STEP_STATES,
+  type TeardownStep,
+  type Spot,
+  type Fastener,
+  type TeardownPlug,
+} from "@dragonet/core";
 import { IsAmount, IsId, IsListOf, IsShare, IsText } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
-export class TeardownStepDto {
+export class TeardownStepDto implements ShapeOf<TeardownStep> {
   @IsId()
   id!: string;
 
@@ -41,7 +50,7 @@ export class TeardownStepDto {
   state!: string;
 }
 
-class SpotDto {
+class SpotDto implements ShapeOf<Spot> {
   @IsShare()
   x!: number;
 
@@ -49,7 +58,7 @@ class SpotDto {
   y!: number;
 }
 
-export class FastenerDto {
+export class FastenerDto implements ShapeOf<Fastener> {
   @IsId()
   id!: string;
 
@@ -88,7 +97,7 @@ export class FastenerDto {
   back!: number;
 }
 
-export class TeardownPlugDto {
+export class TeardownPlugDto implements ShapeOf<TeardownPlug> {
   @IsId()
   id!: string;
 

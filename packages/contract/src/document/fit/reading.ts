@@ -1,10 +1,12 @@
+import type { Reading, Mend } from "@dragonet/core";
 import { ArrayMaxSize, IsArray, Matches } from "class-validator";
 import { CIRCUIT_ID, IsAmount, IsId, IsMoment, IsNullable, IsRef, IsText } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
 /** A step of the test script: kind, controls and place, as the script names it. */
 export const TEST_STEP = /^(volts|amps|milliamps|ohms|look)(\|[A-Za-z0-9_.+-]{1,300}){2,3}$/;
 
-export class ReadingDto {
+export class ReadingDto implements ShapeOf<Reading> {
   @IsId()
   id!: string;
 
@@ -33,7 +35,7 @@ export class ReadingDto {
   at!: string;
 }
 
-export class MendDto {
+export class MendDto implements ShapeOf<Mend> {
   @IsId()
   id!: string;
 

@@ -1,9 +1,10 @@
 import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, Max, Min } from "class-validator";
-import { INPUTS } from "@dragonet/core";
+import { INPUTS, type Behaviour } from "@dragonet/core";
 import { IsAmount, IsShare, IsText } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
 /** What electronics do over time. */
-export class BehaviourDto {
+export class BehaviourDto implements ShapeOf<Behaviour> {
   @IsText(120)
   label!: string;
 

@@ -1,13 +1,14 @@
 import { IsIn } from "class-validator";
-import { LOAD_KINDS, type BoundedValue } from "@dragonet/core";
+import { LOAD_KINDS, type BoundedValue, type LoadSpec } from "@dragonet/core";
 import { IsAmount, IsFact } from "../../fields.ts";
+import type { ShapeOfKind } from "../../shape.ts";
 
 export class LoadSpecDto {
   @IsIn(LOAD_KINDS)
   kind!: string;
 }
 
-class DrivenLedDto extends LoadSpecDto {
+class DrivenLedDto extends LoadSpecDto implements ShapeOfKind<LoadSpec, "drivenLed"> {
   @IsFact()
   powerW!: BoundedValue;
 
@@ -18,7 +19,7 @@ class DrivenLedDto extends LoadSpecDto {
   maxV!: number;
 }
 
-class RatedLoadDto extends LoadSpecDto {
+class RatedLoadDto extends LoadSpecDto implements ShapeOfKind<LoadSpec, "filament"> {
   @IsFact()
   powerW!: BoundedValue;
 
@@ -26,12 +27,12 @@ class RatedLoadDto extends LoadSpecDto {
   ratedV!: number;
 }
 
-class ConstantCurrentDto extends LoadSpecDto {
+class ConstantCurrentDto extends LoadSpecDto implements ShapeOfKind<LoadSpec, "constantCurrent"> {
   @IsFact()
   currentA!: BoundedValue;
 }
 
-class LedStripDto extends LoadSpecDto {
+class LedStripDto extends LoadSpecDto implements ShapeOfKind<LoadSpec, "ledStrip"> {
   @IsFact()
   powerWPerM!: BoundedValue;
 

@@ -24,6 +24,9 @@ import {
   type LightColour,
   type LoadFamily,
   type TellTale,
+  type Part,
+  type PartLight,
+  type LeadColours,
 } from "@dragonet/core";
 import {
   IsAmount,
@@ -40,6 +43,7 @@ import { BehaviourDto } from "./behaviour.ts";
 import { LOAD_TYPES, LoadSpecDto } from "./load.ts";
 import { PhotometryDto } from "./photometry.ts";
 import { MOST_MONTHS } from "./trade.ts";
+import type { ShapeOf, ShapeOfKind } from "../../shape.ts";
 
 export class PartDto {
   @IsId()
@@ -79,7 +83,7 @@ export class PartDto {
   ratedV!: number;
 }
 
-class PartLightDto {
+class PartLightDto implements ShapeOf<PartLight> {
   @IsText(40)
   name!: string;
 
@@ -90,7 +94,7 @@ class PartLightDto {
   load!: LoadSpecDto;
 }
 
-class LoadPartDto extends PartDto {
+class LoadPartDto extends PartDto implements ShapeOfKind<Part, "load"> {
   @IsIn(LOAD_FAMILIES)
   family!: LoadFamily;
 
@@ -125,7 +129,7 @@ class LoadPartDto extends PartDto {
   photometry?: PhotometryDto;
 }
 
-class RelayPartDto extends PartDto {
+class RelayPartDto extends PartDto implements ShapeOfKind<Part, "relay"> {
   @IsAmount(0, 500)
   contactA!: number;
 
@@ -139,7 +143,7 @@ class RelayPartDto extends PartDto {
   diode!: boolean;
 }
 
-class SwitchPartDto extends PartDto {
+class SwitchPartDto extends PartDto implements ShapeOfKind<Part, "switch"> {
   @IsAmount(0, 500)
   contactA!: number;
 
@@ -150,7 +154,7 @@ class SwitchPartDto extends PartDto {
   tellTaleA!: BoundedValue;
 }
 
-class ConverterPartDto extends PartDto {
+class ConverterPartDto extends PartDto implements ShapeOfKind<Part, "converter"> {
   @IsIn(CONVERTER_INPUTS)
   input!: string;
 
@@ -194,7 +198,7 @@ class ConverterPartDto extends PartDto {
   mostAmbientC!: number;
 }
 
-class BoxPartDto extends PartDto {
+class BoxPartDto extends PartDto implements ShapeOfKind<Part, "box"> {
   @IsIn(BOX_FORMS)
   form!: string;
 
@@ -238,7 +242,7 @@ class BoxPartDto extends PartDto {
   behaviours!: BehaviourDto[];
 }
 
-class BatteryPartDto extends PartDto {
+class BatteryPartDto extends PartDto implements ShapeOfKind<Part, "battery"> {
   @IsIn(BATTERY_CHEMISTRIES)
   chemistry!: string;
 
@@ -260,7 +264,7 @@ class BatteryPartDto extends PartDto {
   chargerA!: BoundedValue;
 }
 
-class LeadColoursDto {
+class LeadColoursDto implements ShapeOf<LeadColours> {
   @IsText(40)
   factory!: string;
 
@@ -268,7 +272,7 @@ class LeadColoursDto {
   lamp!: string;
 }
 
-class ConnectorPartDto extends PartDto {
+class ConnectorPartDto extends PartDto implements ShapeOfKind<Part, "connector"> {
   @IsListOf(() => LeadColoursDto, 12)
   leads!: LeadColoursDto[];
 
@@ -279,7 +283,7 @@ class ConnectorPartDto extends PartDto {
   contactOhm!: BoundedValue;
 }
 
-class FlasherPartDto extends PartDto {
+class FlasherPartDto extends PartDto implements ShapeOfKind<Part, "flasher"> {
   @IsIn(FLASHER_PRINCIPLES)
   principle!: string;
 

@@ -1,9 +1,10 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from "class-validator";
-import { MOST_ANGLES, MOST_CANDELA } from "@dragonet/core";
+import { MOST_ANGLES, MOST_CANDELA, type Photometry } from "@dragonet/core";
 import { AreNumbers, IsAmount, IsNullable, IsText } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
 /** What a lamp sends where; how its angles go together is looked at with the part. */
-export class PhotometryDto {
+export class PhotometryDto implements ShapeOf<Photometry> {
   @IsText(200)
   name!: string;
 

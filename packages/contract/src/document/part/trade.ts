@@ -1,13 +1,25 @@
 import { IsIn, IsInt, Matches, Max, Min } from "class-validator";
-import { CURRENCY_CODES, GATES, FEED_WAYS, TASKS } from "@dragonet/core";
+import {
+  CURRENCY_CODES,
+  GATES,
+  FEED_WAYS,
+  TASKS,
+  type Tariff,
+  type Worked,
+  type OptionChange,
+  type QuoteOption,
+  type Lot,
+  type Signature,
+} from "@dragonet/core";
 import { IsAmount, IsId, IsListOfKinds, IsMoment, IsRef, IsShare, IsText } from "../../fields.ts";
+import type { ShapeOf, ShapeOfKind } from "../../shape.ts";
 
 /** Most that a price may be, in the smallest unit of a currency. */
 const MOST_MINOR = 1e9;
 /** Most months that somebody answers for a thing. */
 export const MOST_MONTHS = 240;
 
-export class TariffDto {
+export class TariffDto implements ShapeOf<Tariff> {
   @IsIn(CURRENCY_CODES, { message: "$property must be a currency by ISO 4217, such as EUR" })
   currency!: string;
 
@@ -33,7 +45,7 @@ export class TariffDto {
   warrantyMonths!: number;
 }
 
-export class WorkedDto {
+export class WorkedDto implements ShapeOf<Worked> {
   @IsId()
   id!: string;
 
@@ -54,18 +66,18 @@ class OptionChangeDto {
   @IsIn(["leaveOut", "otherPart", "way"])
   kind!: string;
 }
-class LeaveOutDto extends OptionChangeDto {
+class LeaveOutDto extends OptionChangeDto implements ShapeOfKind<OptionChange, "leaveOut"> {
   @IsId()
   runId!: string;
 }
-class OtherPartDto extends OptionChangeDto {
+class OtherPartDto extends OptionChangeDto implements ShapeOfKind<OptionChange, "otherPart"> {
   @IsId()
   partId!: string;
 
   @IsId()
   insteadId!: string;
 }
-class WayDto extends OptionChangeDto {
+class WayDto extends OptionChangeDto implements ShapeOfKind<OptionChange, "way"> {
   @IsId()
   runId!: string;
 
@@ -73,7 +85,7 @@ class WayDto extends OptionChangeDto {
   way!: string;
 }
 
-export class QuoteOptionDto {
+export class QuoteOptionDto implements ShapeOf<QuoteOption> {
   @IsId()
   id!: string;
 
@@ -92,7 +104,7 @@ export class QuoteOptionDto {
   changes!: OptionChangeDto[];
 }
 
-export class LotDto {
+export class LotDto implements ShapeOf<Lot> {
   @IsId()
   id!: string;
 
@@ -109,7 +121,7 @@ export class LotDto {
   count!: number;
 }
 
-export class SignatureDto {
+export class SignatureDto implements ShapeOf<Signature> {
   @IsId()
   id!: string;
 

@@ -4,11 +4,17 @@ import {
   CHARGING_KINDS,
   PACK_CHEMISTRIES,
   type BoundedValue,
+  type BatteryFacts,
+  type ChargingPoint,
+  type ChargingFacts,
+  type PackFacts,
+  type ElectricalSystem,
 } from "@dragonet/core";
 import { IsAmount, IsFact, IsId, IsListOf, IsObjectOf } from "../../fields.ts";
+import type { ShapeOf, ShapeOfKind } from "../../shape.ts";
 
 /** What a vehicle's electrics are made of: battery, charging, traction pack. */
-class BatteryDto {
+class BatteryDto implements ShapeOf<BatteryFacts> {
   @IsIn(BATTERY_CHEMISTRIES)
   chemistry!: string;
 
@@ -33,7 +39,7 @@ class BatteryDto {
   chargerA!: BoundedValue;
 }
 
-class ChargingPointDto {
+class ChargingPointDto implements ShapeOf<ChargingPoint> {
   @IsId()
   id!: string;
 
@@ -44,7 +50,7 @@ class ChargingPointDto {
   outputA!: BoundedValue;
 }
 
-class ChargingDto {
+class ChargingDto implements ShapeOf<ChargingFacts> {
   @IsIn(CHARGING_KINDS)
   kind!: string;
 
@@ -64,7 +70,7 @@ class ChargingDto {
   points!: ChargingPointDto[];
 }
 
-class PackDto {
+class PackDto implements ShapeOf<PackFacts> {
   @IsIn(PACK_CHEMISTRIES)
   chemistry!: string;
 
@@ -105,7 +111,7 @@ export class SystemDto {
   kind!: string;
 }
 
-export class EngineSystemDto extends SystemDto {
+export class EngineSystemDto extends SystemDto implements ShapeOfKind<ElectricalSystem, "engine"> {
   @IsObjectOf(() => BatteryDto)
   battery!: BatteryDto;
 
@@ -113,12 +119,15 @@ export class EngineSystemDto extends SystemDto {
   charging!: ChargingDto;
 }
 
-export class PackSystemDto extends SystemDto {
+export class PackSystemDto extends SystemDto implements ShapeOfKind<ElectricalSystem, "pack"> {
   @IsObjectOf(() => PackDto)
   pack!: PackDto;
 }
 
-export class PackAndBatterySystemDto extends PackSystemDto {
+export class PackAndBatterySystemDto
+  extends PackSystemDto
+  implements ShapeOfKind<ElectricalSystem, "packAndBattery">
+{
   @IsObjectOf(() => BatteryDto)
   battery!: BatteryDto;
 }

@@ -1,9 +1,17 @@
 import { ArrayMaxSize, ArrayUnique, IsArray, IsBoolean, IsIn } from "class-validator";
-import { HAZARDS, PLACE_ROLES, type BoundedValue } from "@dragonet/core";
+import {
+  HAZARDS,
+  PLACE_ROLES,
+  type BoundedValue,
+  type VehicleSize,
+  type MapPlace,
+  type MapSegment,
+} from "@dragonet/core";
 import { IsAmount, IsFact, IsId, IsText } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
 /** The map that wires are led over: size, places, stretches. */
-export class SizeDto {
+export class SizeDto implements ShapeOf<VehicleSize> {
   @IsFact()
   lengthM!: BoundedValue;
 
@@ -14,7 +22,7 @@ export class SizeDto {
   heightM!: BoundedValue;
 }
 
-export class PlaceDto {
+export class PlaceDto implements ShapeOf<MapPlace> {
   @IsId()
   id!: string;
 
@@ -31,7 +39,7 @@ export class PlaceDto {
   rightM!: number;
 }
 
-export class SegmentDto {
+export class SegmentDto implements ShapeOf<MapSegment> {
   @IsId()
   id!: string;
 

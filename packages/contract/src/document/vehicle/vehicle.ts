@@ -10,6 +10,15 @@ import {
   TURN_PRINCIPLES,
   VEHICLE_KINDS,
   type BoundedValue,
+  type TurnFacts,
+  type FactoryBeam,
+  type FactoryLamps,
+  type Reaches,
+  type BaseLoad,
+  type Connector,
+  type ConnectorPin,
+  type Vehicle,
+  type VehicleVariant,
 } from "@dragonet/core";
 import { applyDecorators } from "../../applyDecorators.ts";
 import { EngineSystemDto, PackAndBatterySystemDto, PackSystemDto, SystemDto } from "./electrics.ts";
@@ -27,12 +36,13 @@ import {
   IsShare,
   IsText,
 } from "../../fields.ts";
+import type { ShapeOf } from "../../shape.ts";
 
 /** How many lamps, as far as anybody has counted. */
 const IsCountOrNull = (): PropertyDecorator =>
   applyDecorators(IsNullable("integer"), IsInt(), Min(0), Max(20));
 
-class TurnDto {
+class TurnDto implements ShapeOf<TurnFacts> {
   @IsIn(TURN_PRINCIPLES)
   principle!: string;
 
@@ -52,7 +62,7 @@ class TurnDto {
   bulbW!: BoundedValue;
 }
 
-class FactoryBeamDto {
+class FactoryBeamDto implements ShapeOf<FactoryBeam> {
   @IsId()
   id!: string;
 
@@ -78,7 +88,7 @@ class FactoryBeamDto {
   photometry!: PhotometryDto;
 }
 
-class FactoryLampsDto {
+class FactoryLampsDto implements ShapeOf<FactoryLamps> {
   @IsCountOrNull()
   headlight!: number | null;
 
@@ -95,7 +105,7 @@ class FactoryLampsDto {
   turnRear!: number | null;
 }
 
-class ReachesDto {
+class ReachesDto implements ShapeOf<Reaches> {
   @IsFact()
   frontM!: BoundedValue;
 
@@ -106,7 +116,7 @@ class ReachesDto {
   controlsM!: BoundedValue;
 }
 
-class BaseLoadDto {
+class BaseLoadDto implements ShapeOf<BaseLoad> {
   @IsId()
   id!: string;
 
@@ -138,7 +148,7 @@ class BaseLoadDto {
   cruise!: number;
 }
 
-class ConnectorDto {
+class ConnectorDto implements ShapeOf<Connector> {
   @IsId()
   id!: string;
 
@@ -162,7 +172,7 @@ class ConnectorDto {
   rows!: number;
 }
 
-class ConnectorPinDto {
+class ConnectorPinDto implements ShapeOf<ConnectorPin> {
   @IsId()
   id!: string;
 
@@ -206,7 +216,7 @@ class ConnectorPinDto {
   certainty!: string;
 }
 
-class VariantDto {
+class VariantDto implements ShapeOf<VehicleVariant> {
   @IsId()
   id!: string;
 
@@ -214,7 +224,7 @@ class VariantDto {
   name!: string;
 }
 
-export class VehicleDto {
+export class VehicleDto implements ShapeOf<Vehicle> {
   @IsId()
   profileId!: string;
 
