@@ -17,6 +17,9 @@ const swc = [
 ];
 
 const DEMO = { "^@dragonet/core/demo$": `${__dirname}/packages/core/src/demo/index.ts` };
+/** Only what hangs is ended by the clock: beside busy neighbours everything takes many times as long. */
+const SLOW_MS = 900_000;
+
 /** Where nothing is painted, the store does at once what it does after the next paint. */
 const STORE_AT_ONCE = {
   "^\\.\\./\\.\\./ui/press/afterPaint\\.ts$": `${__dirname}/apps/web/test/page/atOnce.ts`,
@@ -99,9 +102,9 @@ const projects = [
 // One workspace by itself where it is asked for: a mutation run tries its tests many times.
 module.exports =
   only === undefined
-    ? { testTimeout: 180_000, projects }
+    ? { testTimeout: SLOW_MS, projects }
     : {
         ...projects.find(({ displayName }) => displayName === only),
         ...nearby,
-        testTimeout: 180_000,
+        testTimeout: SLOW_MS,
       };

@@ -23,6 +23,8 @@ import { ensureBuild, ensurePackages } from "./lib/prepare.mjs";
 
 const CHECKS = ["lint", "types", "format", "unused", "layers", "names"];
 const TYPED = ["--type-aware", "--tsconfig", "tsconfig.lint.json"];
+/** No test fails on time alone, whatever else the machine does. */
+const PATIENCE = "30";
 /** What of Jest's projects a group runs. */
 const PROJECTS = {
   unit: ["core", "contract", "loom", "template", "cli", "web"],
@@ -162,6 +164,7 @@ async function startServer(postgres, name, demo) {
       PORT: String(port),
       DRAGONET_DEMO: demo ? "1" : "0",
       DRAGONET_SIGN_IN_LIMIT: "10000",
+      DRAGONET_PATIENCE: PATIENCE,
       // Nothing listens there: a meter that happens to be on belongs to no test.
       DRAGONET_METER: "127.0.0.1:9",
     },
@@ -216,7 +219,10 @@ await main(async () => {
     // Side by side: suites wait for servers and pages as often as they compute.
     await Promise.all([
       checking,
-      jest({ DATABASE_URL: postgres.url, DRAGONET_TOGETHER: "1", DRAGONET_PAPER_PRIORITY: "0" }),
+      jest({
+        ...{ DATABASE_URL: postgres.url, DRAGONET_TOGETHER: "1" },
+        ...{ DRAGONET_PAPER_PRIORITY: "0", DRAGONET_PATIENCE: PATIENCE },
+      }),
       browserSuite(postgres),
     ]);
   } finally {

@@ -51,7 +51,6 @@ for (const [group, title, views] of GROUPS) {
     browser,
   }) => {
     // Many views in one page: a machine that is shared takes its time.
-    test.setTimeout(400_000);
     const context = await browser.newContext({
       colorScheme: "light",
       reducedMotion: "reduce",

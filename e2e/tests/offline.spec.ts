@@ -17,9 +17,7 @@ test("without a network the shop can be read, a job opened and worked on, and al
   // What is kept ahead: the application, the jobs at hand, what a new job is made of.
   await page.reload();
   for (const url of [`/api${address}`, "/api/shelf/choices?sorts=kit"]) {
-    await expect
-      .poll(() => answered.some((one) => one.includes(url)), { timeout: 60_000 })
-      .toBe(true);
+    await expect.poll(() => answered.some((one) => one.includes(url))).toBe(true);
   }
   // By links: a page that is left by an address may be gone before it has kept the last of it.
   const pages = page.getByRole("navigation", { name: "Pages" });
@@ -55,10 +53,8 @@ test("without a network the shop can be read, a job opened and worked on, and al
   await expect(page.getByRole("region", { name: "Only in this browser" })).toBeVisible();
 
   await context.setOffline(false);
-  await expect(page.getByRole("region", { name: "Only in this browser" })).toBeHidden({
-    timeout: 20_000,
-  });
-  await expect(page.getByText("The server cannot be reached.")).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByRole("region", { name: "Only in this browser" })).toBeHidden();
+  await expect(page.getByText("The server cannot be reached.")).toBeHidden();
   await expect
     .poll(async () => {
       const answer = await page.request.get(`/api${job}`);

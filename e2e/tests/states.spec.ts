@@ -26,7 +26,6 @@ async function cleanWithList(page: Page, what: string): Promise<void> {
 }
 
 test("dialogs, open lists and refusals pass WCAG 2.2 AA", async ({ page }) => {
-  test.setTimeout(200_000);
   await page.emulateMedia({ reducedMotion: "reduce" });
   await page.goto("/");
   await page.getByLabel("Sign-in").fill("pim");
@@ -96,7 +95,6 @@ test("a page without a network, and pages in the system's own colours, pass as w
   page,
   context,
 }) => {
-  test.setTimeout(120_000);
   await page.emulateMedia({ reducedMotion: "reduce", forcedColors: "active" });
   await signIn(page);
   const job = await openJob(page, HORNS);
@@ -140,7 +138,6 @@ test("a page without a network, and pages in the system's own colours, pass as w
 });
 
 test("at 200 % nothing is lost sideways: 640 px are as 1280 zoomed twice", async ({ page }) => {
-  test.setTimeout(120_000);
   await page.setViewportSize({ width: 640, height: 400 });
   await signIn(page);
   const job = await openJob(page, BAR_AND_PODS);

@@ -95,7 +95,7 @@ test("leaving a job during a slow save keeps the edit that was made meanwhile", 
   await page.getByRole("link", { name: "Board" }).click();
   await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
   await expect(page.getByText(/not saved yet/).first()).toBeVisible();
-  await expect(page.getByText(/not saved yet/)).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText(/not saved yet/)).toHaveCount(0);
   await page.goto(`${job}/intake`);
   await expect(field(page, "Bench")).toHaveValue("Bench 1");
   await expect(field(page, "Note")).toHaveValue("Made meanwhile");
@@ -120,7 +120,7 @@ test("two pages of one job without a network: both edits are sent, though none i
   await page.goto("/");
   await expect(page.getByText("2 changes not saved yet").first()).toBeVisible();
   await context.unroute("**/api/jobs/*/edits");
-  await expect(page.getByText(/not saved yet/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/not saved yet/)).toHaveCount(0);
   const { document } = await (await page.request.get(`/api${job}`)).json();
   expect(document.card).toMatchObject({ bench: "Bench 5", note: "From the other page" });
 });
@@ -170,7 +170,7 @@ test("a session that ended says so, signs in in place and saves what waits", asy
   await saved(page);
 });
 
-test("another person's change arrives within a second", async ({ browser }) => {
+test("another person's change arrives by itself", async ({ browser }) => {
   const [pim, ansa] = await Promise.all([browser.newPage(), browser.newPage()]);
   await signIn(pim, "pim");
   await signIn(ansa, "ansa");
@@ -178,7 +178,7 @@ test("another person's change arrives within a second", async ({ browser }) => {
   await ansa.goto(`${job}/intake`);
   await expect(field(ansa, "Bench")).toBeVisible();
   await store(pim, "Bench", "Bench 8");
-  await expect(field(ansa, "Bench")).toHaveValue("Bench 8", { timeout: 1000 });
+  await expect(field(ansa, "Bench")).toHaveValue("Bench 8");
 });
 
 test("a viewer may look at everything and change nothing", async ({ page }) => {

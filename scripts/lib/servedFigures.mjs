@@ -5,6 +5,7 @@ import { whole } from "./chromium.mjs";
 import { Failure } from "./fail.mjs";
 import { tell } from "./figures.mjs";
 import { fillTo } from "./fillTo.mjs";
+import { hearing } from "./hearing.mjs";
 import { interactions } from "./interactions.mjs";
 import { freePort } from "./machine.mjs";
 import { foretold, listTimes, pageTimes } from "./manyBench.mjs";
@@ -43,7 +44,11 @@ async function withServer(work, database = {}) {
 }
 
 const api = () =>
-  withServer(async (url) => ({ ...(await reading(url)), painted: await painting(url) }));
+  withServer(async (url) => ({
+    ...(await reading(url)),
+    heardMs: await hearing(url),
+    painted: await painting(url),
+  }));
 
 const START_DATA = ".data-bench-start";
 
@@ -103,7 +108,7 @@ export async function startFigures() {
 
 export async function servedFigures() {
   ensureBuild();
-  const { rushP95, flatOutP95, flatOutPerSecond, painted } = await api();
+  const { rushP95, flatOutP95, flatOutPerSecond, heardMs, painted } = await api();
   if (painted !== null) {
     const pressed = (share) => percentile(painted.pressMs, share);
     tell("a control pressed to painted strips, median", pressed(0.5), "ms", 33);
@@ -117,6 +122,7 @@ export async function servedFigures() {
   process.stdout.write(
     `       the same flat out: ${flatOutPerSecond.toFixed(0)} reads/s, 95th percentile ${flatOutP95.toFixed(1)} ms\n`,
   );
+  tell("another person's save, told to a page, 95th percentile", heardMs, "ms", 1000);
 }
 
 /** Within this an interaction is to be painted, in ms. */

@@ -45,9 +45,8 @@ function start(args: readonly string[], env: Record<string, string> = {}): Start
 }
 
 async function ready(started: Started): Promise<void> {
-  const began = Date.now();
   while (!started.said().includes("Dragonet is ready")) {
-    if (started.child.exitCode !== null || Date.now() - began > 60_000) {
+    if (started.child.exitCode !== null) {
       throw new Error(`did not start:\n${started.said()}`);
     }
     await new Promise((done) => setTimeout(done, 50));
@@ -55,12 +54,11 @@ async function ready(started: Started): Promise<void> {
 }
 
 async function untilFree(port: number): Promise<void> {
-  for (let i = 0; i < 100; i += 1) {
+  for (;;) {
     const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null);
     if (!answer) return;
     await new Promise((done) => setTimeout(done, 100));
   }
-  throw new Error(`port ${port} is still held`);
 }
 
 const signIn = (port: number, name: string, password = "lamp-and-loom") =>
@@ -113,9 +111,7 @@ describe("npm start", () => {
       const mine = processesOf(shop.child.pid ?? 0, word);
       expect(mine.length).toBeGreaterThan(0);
       for (const pid of mine) process.kill(pid, "SIGKILL");
-      const began = Date.now();
       while (!shop.said().includes(`${name} ended`) || !(await answers())) {
-        if (Date.now() - began > 30_000) throw new Error(`did not come back:\n${shop.said()}`);
         await new Promise((done) => setTimeout(done, 100));
       }
     }

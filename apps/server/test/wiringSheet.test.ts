@@ -82,7 +82,7 @@ describe("the wiring sheet", () => {
         expect([where, signs]).toEqual([where, []]);
       }
     }
-  }, 240_000);
+  });
 
   it("has the job, each circuit as lines, the cut list with every wire and what comes off", () => {
     const document = jobs.find(({ card }) => card.title.startsWith("Box lamp"))!;

@@ -1,26 +1,37 @@
-/** How far paper stands behind requests, as whoever keeps the servers says. */
+/** What whoever keeps the servers says of heavy work: how far paper stands behind, how long is waited. */
 import { paperPriority } from "../src/work/paperPriority.ts";
+import { patience } from "../src/work/patience.ts";
 
-describe("the priority of paper", () => {
-  const before = process.env.DRAGONET_PAPER_PRIORITY;
+describe.each([
+  {
+    name: "DRAGONET_PAPER_PRIORITY",
+    ...{ ask: paperPriority, usual: 3, good: ["0", "7", "19"], bad: ["-1", "20", "1.5", "low"] },
+    valid: "a whole number, 0 for beside requests to 19",
+  },
+  {
+    name: "DRAGONET_PATIENCE",
+    ...{ ask: patience, usual: 1, good: ["1", "20", "100"], bad: ["0", "101", "2.5", "long"] },
+    valid: "a whole number from 1 to 100",
+  },
+])("$name", ({ name, ask, usual, good, bad, valid }) => {
+  const before = process.env[name];
   afterAll(() => {
-    if (before === undefined) delete process.env.DRAGONET_PAPER_PRIORITY;
-    else process.env.DRAGONET_PAPER_PRIORITY = before;
+    if (before === undefined) delete process.env[name];
+    else process.env[name] = before;
   });
   const said = (text: string): number => {
-    process.env.DRAGONET_PAPER_PRIORITY = text;
-    return paperPriority();
+    process.env[name] = text;
+    return ask();
   };
 
   it("is what was said, or what is usual", () => {
-    expect(["0", "7", "19", ""].map(said)).toEqual([0, 7, 19, 3]);
-    delete process.env.DRAGONET_PAPER_PRIORITY;
-    expect(paperPriority()).toBe(3);
+    expect(good.map(said)).toEqual(good.map(Number));
+    expect(said("")).toBe(usual);
+    delete process.env[name];
+    expect(ask()).toBe(usual);
   });
 
-  it.each(["-1", "20", "1.5", "low"])("%s is refused with what would be valid", (text) => {
-    expect(() => said(text)).toThrow(
-      `invalid DRAGONET_PAPER_PRIORITY: ${text} (a whole number, 0 for beside requests to 19)`,
-    );
+  it.each(bad)("%s is refused with what would be valid", (text) => {
+    expect(() => said(text)).toThrow(`invalid ${name}: ${text} (${valid})`);
   });
 });

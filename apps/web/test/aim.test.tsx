@@ -39,7 +39,7 @@ const openAim = async (job: Job, shop = new Shop()) => {
 const rows = (): HTMLElement[] =>
   screen.getAllByRole("listitem").filter((li) => within(li).queryByLabelText(/: beam$/));
 /** The road is worked out in the worker: its figures stand below the pictures. */
-const figures = () => screen.findByText(/Somebody in grey gets/, undefined, { timeout: 30_000 });
+const figures = () => screen.findByText(/Somebody in grey gets/);
 
 describe("marks on the wall", () => {
   it("are none where no lamp has its place, and the way there is told", async () => {
@@ -208,12 +208,8 @@ describe("light on the road", () => {
     await figures();
     await rewrite(user, screen.getByLabelText(/^Most that an oncoming eye may get/), "100000");
     await user.click(screen.getByRole("button", { name: "Find the best aim" }));
-    const take = screen.findByRole("button", { name: "Take it" }, { timeout: 60_000 });
-    const said = screen.findByText(
-      /goes out with the high beam: no oncoming eye/,
-      {},
-      { timeout: 60_000 },
-    );
+    const take = screen.findByRole("button", { name: "Take it" });
+    const said = screen.findByText(/goes out with the high beam: no oncoming eye/);
     const found = await Promise.any([take, said]);
     expect(found).toBeVisible();
     if (found.tagName !== "BUTTON") return;

@@ -35,11 +35,8 @@ describe("the owner’s sheet", () => {
     await rewrite(user, dialog.getByLabelText("Caption"), "fuse under the seat");
     await saved();
     expect(shop.job("j").photos[0]).toMatchObject({ caption: "fuse under the seat" });
-    await waitFor(
-      () => expect(screen.getByText("fuse under the seat")).toBeInTheDocument(),
-      // The sheet is worked out anew, with its circuit.
-      { timeout: 10_000 },
-    );
+    // The sheet is worked out anew, with its circuit.
+    await waitFor(() => expect(screen.getByText("fuse under the seat")).toBeInTheDocument());
   });
 });
 

@@ -187,7 +187,7 @@ describe("a job on several pages", () => {
       }),
       { numRuns, seed: SEED },
     );
-  }, 300_000);
+  });
 });
 
 describe("a person is asked", () => {

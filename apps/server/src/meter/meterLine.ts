@@ -3,6 +3,7 @@ import { createInterface } from "node:readline";
 import { Injectable, type OnModuleDestroy } from "@nestjs/common";
 import { perUnit } from "@dragonet/core";
 import { noMeter } from "../http/refusal.ts";
+import { patience } from "../work/patience.ts";
 
 /** Where a meter that speaks SCPI listens: a raw socket, 5025 by custom (IANA: scpi-raw). */
 const DEFAULT_AT = "127.0.0.1:5025";
@@ -48,7 +49,7 @@ export class MeterLine implements OnModuleDestroy {
     const [, host = "", port = ""] = /^(.*):(\d+)$/.exec(address) ?? [];
     const socket = connect({ host, port: Number(port) });
     await new Promise<void>((done, fail) => {
-      socket.setTimeout(PATIENCE_MS, () => fail(new Error("no answer")));
+      socket.setTimeout(PATIENCE_MS * patience(), () => fail(new Error("no answer")));
       socket.once("connect", done);
       socket.once("error", fail);
     });
@@ -72,7 +73,10 @@ export class MeterLine implements OnModuleDestroy {
     try {
       const socket = await this.open();
       return await new Promise<string>((done, fail) => {
-        const timer = setTimeout(() => this.hangUp(new Error("no answer")), PATIENCE_MS);
+        const timer = setTimeout(
+          () => this.hangUp(new Error("no answer")),
+          PATIENCE_MS * patience(),
+        );
         const over =
           <T>(then: (value: T) => void) =>
           (value: T): void => {

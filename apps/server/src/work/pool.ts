@@ -2,6 +2,7 @@ import { Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
 import { Piscina } from "piscina";
 import { busy, notValid } from "../http/refusal.ts";
 import { paperPriority } from "./paperPriority.ts";
+import { patience } from "./patience.ts";
 import type { Answers, Task } from "./tasks.ts";
 
 /** Longest that a save, or a file that came from outside, may take, in ms: a tenth of it is much. */
@@ -49,6 +50,7 @@ export class WorkPool implements OnModuleDestroy {
   constructor() {
     // A wrong setting is told at the start, not with the first sheet.
     paperPriority();
+    patience();
     for (const lane of [this.paper, this.saves]) {
       lane.on("error", (error: Error) => new Logger("work").warn(error.message));
     }
@@ -60,7 +62,8 @@ export class WorkPool implements OnModuleDestroy {
   }
 
   async run<K extends Task["kind"]>(task: Extract<Task, { kind: K }>): Promise<Answers[K]> {
-    const longestMs = FROM_OUTSIDE.has(task.kind) ? LONGEST_MS : LONGEST_PAPER_MS;
+    const usualMs = FROM_OUTSIDE.has(task.kind) ? LONGEST_MS : LONGEST_PAPER_MS;
+    const longestMs = usualMs * patience();
     try {
       const lane = task.kind === "edits" || task.kind === "warm" ? this.saves : this.paper;
       return (await lane.run(task, { signal: AbortSignal.timeout(longestMs) })) as Answers[K];

@@ -5,7 +5,7 @@ import { configure, prettyDOM } from "@testing-library/react";
 
 configure({
   // Pages come lazily and the worker computes in between: a slow machine is no fault.
-  asyncUtilTimeout: 15_000,
+  asyncUtilTimeout: 120_000,
   defaultHidden: true,
   // What is waited for is looked for many times in vain: to print the page each time took a tenth of all.
   getElementError: (message, container) =>
