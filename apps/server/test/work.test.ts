@@ -14,20 +14,20 @@ describe.each([
     valid: "a whole number from 1 to 100",
   },
 ])("$name", ({ name, ask, usual, good, bad, valid }) => {
-  const before = process.env[name];
+  const before = process.env;
+  const unsaid = Object.fromEntries(Object.entries(before).filter(([key]) => key !== name));
   afterAll(() => {
-    if (before === undefined) delete process.env[name];
-    else process.env[name] = before;
+    process.env = before;
   });
   const said = (text: string): number => {
-    process.env[name] = text;
+    process.env = { ...unsaid, [name]: text };
     return ask();
   };
 
   it("is what was said, or what is usual", () => {
     expect(good.map(said)).toEqual(good.map(Number));
     expect(said("")).toBe(usual);
-    delete process.env[name];
+    process.env = unsaid;
     expect(ask()).toBe(usual);
   });
 
