@@ -75,3 +75,35 @@ describe("a control of the kit carries a circuit's load", () => {
     expect(direct(cart)).toBe(false);
   });
 });
+
+describe("a switch of the kit that has nothing to be fed from", () => {
+  const CONVERTER = "converter-60-12";
+  const worked = (feed: Feed): Circuit =>
+    synthesise(
+      make("x", "", PORTER, "")
+        .supply("twelve", "Converter", CONVERTER)
+        .control("turn", "Turn switch", ["left"], { feed })
+        .run("left", "Left", "front", allOf("left"), [["turn-led", 1, "front"]], {
+          feed: from("twelve"),
+        }).job,
+    );
+  it("is told with the circuits that it works, and stands for no wire of the vehicle", () => {
+    // This cart has no 12 V battery.
+    const { gaps, runs, units } = worked({ kind: "battery" });
+    expect(gaps.map(({ runId, kind }) => [runId, kind])).toEqual([
+      ["turn", "noSource"],
+      ["left", "noSource"],
+    ]);
+    expect(gaps[1]?.detail).toBe(
+      "what works it has nothing to be fed from: Turn switch, left turn",
+    );
+    expect(runs).toEqual([]);
+    expect([...units.values()].filter(({ kind }) => kind === "factory")).toEqual([]);
+  });
+
+  it("works them where it has something", () => {
+    const { gaps, runs } = worked(from("twelve"));
+    expect(gaps).toEqual([]);
+    expect(runs).toHaveLength(1);
+  });
+});

@@ -174,11 +174,13 @@ function tapOptions(job: Job, run: LightingCircuit): Option[] {
       current: run.tapPinId === null,
     },
     ...signals.flatMap((signal) =>
-      tapsFor(job, signal).map((pin): Option => ({
-        label: pinText(job.vehicle, pin),
-        edits: [setCircuit(run.id, "tapPinId", pin.id)],
-        current: run.tapPinId === pin.id,
-      })),
+      tapsFor(job, signal).flatMap(({ from, words }): Option[] => {
+        // A switch of the kit is the surest there is: only wires of the vehicle are held to.
+        if (from.kind !== "vehicle") return [];
+        const { id } = from.pin;
+        const edits = [setCircuit(run.id, "tapPinId", id)];
+        return [{ label: words, edits, current: run.tapPinId === id }];
+      }),
     ),
   ];
 }

@@ -1,7 +1,8 @@
 export { synthesise } from "./synthesise.ts";
 export { deviationLacks } from "./deviate.ts";
 export { designCurrentA, drawOf, loadsOf, standbyOf } from "./draw/draw.ts";
-export { pinText, tapsFor } from "./pick/tap.ts";
+export { pinText } from "./pick/signalWire.ts";
+export { tapsFor } from "./pick/tap.ts";
 export { tapCarries } from "./decide/circuit/decideSwitching.ts";
 export { COIL_FUSE_A } from "./defaults.ts";
 export { feedPointOf, type FeedPoint } from "./decide/feedPoint.ts";

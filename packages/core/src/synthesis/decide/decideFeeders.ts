@@ -10,13 +10,13 @@ import {
 } from "../../job/index.ts";
 import type { Part, SwitchPart } from "../../part/index.ts";
 import type { Interval } from "../../quantity/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
+import type { SignalWire } from "../pick/signalWire.ts";
 import { feedPointOf, type FeedPoint } from "./feedPoint.ts";
 import { decideFuse } from "../pick/fuse.ts";
-import { controlPins, controlSwitch, tiesFeeds } from "../pick/kitSwitch.ts";
+import { controlSwitch, kitWireOf, tiesFeeds } from "../pick/kitSwitch.ts";
 import type { CircuitPlan, Notes } from "./plan.ts";
 import { ratedInputA } from "../draw/converterInput.ts";
-import { tapsFor, unfoundDetail, unfoundPin } from "../pick/tap.ts";
+import { tapsFor, unfoundDetail, unfoundWire } from "../pick/tap.ts";
 import { controlDrawA, runsUsing, supplyDrawA, supplyInputA } from "../draw/trunkDraw.ts";
 
 /** A supply or a control of the kit wears its own id where a run's elements wear the run's. */
@@ -32,12 +32,12 @@ export interface SupplyPlan {
   readonly drawA: Interval;
   readonly fuseA: number | null;
   /** The wire that says the key is on, where it is gated by the key. */
-  readonly key: ConnectorPin | null;
+  readonly key: SignalWire | null;
 }
 
 export interface PositionPlan {
   readonly input: Input;
-  readonly pin: ConnectorPin;
+  readonly wire: SignalWire;
   /** Runs on it share one contact: there are fewer poles than runs. */
   readonly tied: boolean;
   readonly users: number;
@@ -121,12 +121,12 @@ function decideSupply(job: Job, plans: readonly CircuitPlan[], supply: Supply, n
     feed.range.highV,
   );
   noteFuse(notes, runId, fuse);
-  const known = tapsFor(job, "key").find((pin) => job.vehicle.pins.includes(pin));
+  const known = tapsFor(job, "key").find(({ from }) => from.kind === "vehicle");
   const isKeyed = supply.gate === "key";
   if (isKeyed && !known) {
     notes.gaps.push({ runId, kind: "tapUnknown", detail: unfoundDetail("key") });
   }
-  const key = isKeyed ? (known ?? unfoundPin(job, "key")) : null;
+  const key = isKeyed ? (known ?? unfoundWire(job, "key")) : null;
   return { supply, part, feed, root: gives.root, drawA, fuseA: fuse.value, key };
 }
 
@@ -154,18 +154,17 @@ export function decideKitSwitches(
       notes.gaps.push({ runId, ...NO_SOURCE });
       return [];
     }
-    const drawA = controlDrawA(job, plans, control);
+    const drawA = controlDrawA(plans, control);
     // What only ties to ground has nothing to fuse: the coil's own fuse is before it.
     const fuse =
       control.switches === "ground"
         ? null
         : decideFuse(control, Math.max(0.1, drawA.high), job.practices, feed.range.highV);
     if (fuse) noteFuse(notes, runId, fuse);
-    const positions = control.inputs.flatMap((input): PositionPlan[] => {
-      const [pin] = controlPins({ ...job, controls: [control] }, input);
-      if (!pin) return [];
-      const users = runsUsing(job, plans, control, input).length;
-      return [{ input, pin, tied: tiesFeeds(control, users), users }];
+    const positions = control.inputs.map((input): PositionPlan => {
+      const users = runsUsing(plans, control, input).length;
+      const wire = kitWireOf(job, control, input);
+      return { input, wire, tied: tiesFeeds(control, users), users };
     });
     const part = controlSwitch(job, control);
     return [{ control, part, feed, drawA, fuseA: fuse?.value ?? null, positions }];

@@ -4,7 +4,7 @@ import type { BoxPart } from "../../part/index.ts";
 import { openCircuitV, restVolts } from "../../source/index.ts";
 import { rangeOfPart, rangeOfRoot, type VoltRange } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";
-import { pinText } from "../pick/tap.ts";
+import { pinText } from "../pick/signalWire.ts";
 
 /** Where something is fed from, and what holds the voltage there. */
 export interface FeedPoint {

@@ -2,7 +2,7 @@ import type { Interval } from "../../quantity/index.ts";
 import type { Choice, SynthesisIssue } from "../../circuit/index.ts";
 import type { Input, Lamp, LightingCircuit, Supply } from "../../job/index.ts";
 import type { BoxPart, ConnectorPart, LoadPart, RelayPart, SwitchPart } from "../../part/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
+import type { SignalWire } from "../pick/signalWire.ts";
 import type { FeedPoint } from "./feedPoint.ts";
 import type { Clause } from "./circuit/logic.ts";
 
@@ -27,7 +27,7 @@ export interface CircuitPlan {
   readonly packV: number;
   readonly feed: FeedPoint;
   /** Factory wire or control of the kit that the load itself flows through; null otherwise. */
-  readonly feedPin: ConnectorPin | null;
+  readonly feedWire: SignalWire | null;
   readonly signals: readonly Input[];
   readonly ownSwitch: boolean;
   readonly useRelay: boolean;
@@ -43,11 +43,11 @@ export interface CircuitPlan {
   /** Module between that plug and its lamps, and the channel that it takes; null without one. */
   readonly module: PlannedModule | null;
   /** Wire the coil is fed from; null when the coil hangs behind the run's own fuse. */
-  readonly coilTap: ConnectorPin | null;
+  readonly coilTap: SignalWire | null;
   /** Ways of turning it on where one relay and one switch do not do; null where they do. */
   readonly logic: readonly Clause[] | null;
   /** Ways without a relay, each through a control of the kit; null otherwise. */
-  readonly direct: readonly ConnectorPin[] | null;
+  readonly direct: readonly SignalWire[] | null;
   readonly switching: "positive" | "negative";
   readonly plusTerminal: "85" | "86";
   /** null when the run is pinned to have no fuse, or when what feeds it has one. */
@@ -60,13 +60,13 @@ export interface Notes {
   readonly gaps: SynthesisIssue[];
 }
 
-/** Signals of the controls and factory wires that a run's ways go through. */
-export const pinsOf = (plan: CircuitPlan): ConnectorPin[] => [
-  ...(plan.feedPin ? [plan.feedPin] : []),
+/** Wires of the vehicle and contacts of the kit that a run's ways go through. */
+export const wiresOf = (plan: CircuitPlan): SignalWire[] => [
+  ...(plan.feedWire ? [plan.feedWire] : []),
   ...(plan.direct ?? []),
   ...(plan.coilTap && !plan.logic ? [plan.coilTap] : []),
   ...(plan.logic ?? []).flatMap((way) => [
     ...(way.feed ? [way.feed] : []),
-    ...way.helpers.map((h) => h.pin),
+    ...way.helpers.map((h) => h.wire),
   ]),
 ];

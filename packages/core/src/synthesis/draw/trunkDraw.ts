@@ -1,36 +1,28 @@
 import { sum, times, type Interval } from "../../quantity/index.ts";
 import type { KitSwitch, Job, CircuitId, Supply, SupplyId } from "../../job/index.ts";
-import { controlOfPin } from "../pick/kitSwitch.ts";
+import { kitSwitchOf } from "../pick/signalWire.ts";
 import { inputShare } from "./converterInput.ts";
-import { pinsOf, type CircuitPlan } from "../decide/plan.ts";
+import { wiresOf, type CircuitPlan } from "../decide/plan.ts";
 
 /** What a coil or an input takes through a control of the kit, in A: a mini relay's, rounded up. */
 const COIL_A = 0.15;
 
 /** Runs whose load flows through a control of the kit. */
-export function runsThrough(
-  job: Job,
-  plans: readonly CircuitPlan[],
-  control: KitSwitch,
-): CircuitPlan[] {
-  return plans.filter(
-    (plan) =>
-      !plan.useRelay && pinsOf(plan).some((pin) => controlOfPin(job, pin)?.control === control),
+export const runsThrough = (plans: readonly CircuitPlan[], control: KitSwitch): CircuitPlan[] =>
+  plans.filter(
+    (plan) => !plan.useRelay && wiresOf(plan).some((wire) => kitSwitchOf(wire) === control),
   );
-}
 
 /** Runs that a control works, by their load or only by their coil. */
 export function runsUsing(
-  job: Job,
   plans: readonly CircuitPlan[],
   control: KitSwitch,
   input: KitSwitch["inputs"][number],
 ): CircuitPlan[] {
   return plans.filter((plan) =>
-    pinsOf(plan).some((pin) => {
-      const at = controlOfPin(job, pin);
-      return at?.control === control && at.input === input;
-    }),
+    wiresOf(plan).some(
+      ({ from }) => from.kind === "kit" && from.kitSwitch === control && from.input === input,
+    ),
   );
 }
 
@@ -49,7 +41,7 @@ function reach(
   }
   for (const control of job.controls) {
     if (control.feed.kind === "supply" && control.feed.supplyId === id) {
-      runsThrough(job, plans, control).forEach(note);
+      runsThrough(plans, control).forEach(note);
     }
   }
   for (const supply of job.supplies) {
@@ -84,14 +76,10 @@ export function supplyInputA(job: Job, plans: readonly CircuitPlan[], supply: Su
 }
 
 /** Draw in A through a control: the position that takes most, where there is one at a time. */
-export function controlDrawA(
-  job: Job,
-  plans: readonly CircuitPlan[],
-  control: KitSwitch,
-): Interval {
-  const through = new Set(runsThrough(job, plans, control));
+export function controlDrawA(plans: readonly CircuitPlan[], control: KitSwitch): Interval {
+  const through = new Set(runsThrough(plans, control));
   const positions = control.inputs.map((input) => {
-    const using = runsUsing(job, plans, control, input);
+    const using = runsUsing(plans, control, input);
     const loads = using.filter((plan) => through.has(plan)).map((plan) => plan.drawA);
     const coils = using.filter((plan) => !through.has(plan)).length * COIL_A;
     const total = sum(loads);

@@ -15,10 +15,10 @@ import {
 import type { FeedPoint } from "../decide/feedPoint.ts";
 import { toNegative, type Negative } from "./piece/grounds.ts";
 import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./piece/inline.ts";
-import { relayOnPin } from "../pick/coilsOn.ts";
+import { relayOnWire } from "../pick/coilsOn.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
+import type { SignalWire } from "../pick/signalWire.ts";
 import { controlFeedOf } from "./layOutControlFeed.ts";
 import { channelNode, tapOf, type Laid, type Origin } from "./from/origin.ts";
 
@@ -82,7 +82,7 @@ export interface Gate {
 }
 
 /** Feed of a relay's coil: behind the fuse that all coils on that wire share, or one of its own. */
-function coilFeed(laid: Laid, b: Bench, key: ConnectorPin, size: WireSize) {
+function coilFeed(laid: Laid, b: Bench, key: SignalWire, size: WireSize) {
   const common = controlFeedOf(laid, key);
   if (common) {
     const { before, path, node, negative } = common;
@@ -132,7 +132,7 @@ export function layOutGate(
   const { system } = laid.job.vehicle;
   const packV = system.kind === "engine" ? 0 : system.pack.nominalV;
   const names = { unit: "relay", contact: "contact", coil: "coil" };
-  const relay = relayUnit(b, names, "relay", site, relayOnPin(key, packV), "86");
+  const relay = relayUnit(b, names, "relay", site, relayOnWire(key, packV), "86");
   const fed = coilFeed(laid, b, key, coilSize);
   const lead = b.wire("tapWire", "tap", fed.node, relay.plus, coilSize, assumed(0.5, 0.3, 1));
   const ground = toNegative(b, "coilReturn", relay.minus, fed.negative, coilSize, supply.feedM);

@@ -2,7 +2,7 @@ import type { LaidCircuit, LaidFeeder } from "../../circuit/index.ts";
 import type { Job, LampId } from "../../job/index.ts";
 import type { Decided } from "../decide/decide.ts";
 import { originOfSource, type ControlFeed, type Laid } from "./from/origin.ts";
-import type { Notes } from "../decide/plan.ts";
+import { wiresOf, type Notes } from "../decide/plan.ts";
 import { layOutSources } from "./from/sources.ts";
 import { controlFeedChoice } from "../pick/coilsOn.ts";
 import { blockFeeder, type GroundBlocks } from "./piece/groundBlocks.ts";
@@ -46,9 +46,17 @@ export function layOut(job: Job, decided: Decided): LaidOut {
   const housings: Housings = { hosts: hostsOf(job, fitted), units: new Map(), backs: new Map() };
   const notes: Notes = { choices: [], gaps: [] };
   const made = decided.plans.flatMap((plan): LaidCircuit[] => {
-    const origin = originOfSource(laid, plan.feed.source, plan.feedPin);
+    const origin = originOfSource(laid, plan.feed.source, plan.feedWire);
     if (!origin) {
       const detail = "what it is fed from could not be laid out";
+      notes.gaps.push({ runId: plan.run.id, kind: "noSource", detail });
+      return [];
+    }
+    const dead = wiresOf(plan).find(
+      ({ id, from }) => from.kind === "kit" && !laid.controls.has(id),
+    );
+    if (dead) {
+      const detail = `what works it has nothing to be fed from: ${dead.words}`;
       notes.gaps.push({ runId: plan.run.id, kind: "noSource", detail });
       return [];
     }
@@ -64,7 +72,7 @@ export function layOut(job: Job, decided: Decided): LaidOut {
     runs,
     feeders: [
       ...feeders,
-      ...controlFeeds.map((feed) => controlFeeder(laid, feed)),
+      ...controlFeeds.map((feed) => controlFeeder(feed)),
       ...[...blocks.values()].map((block) => blockFeeder(job, block)),
     ],
     blocks,

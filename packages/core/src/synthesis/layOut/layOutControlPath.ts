@@ -1,16 +1,16 @@
 import type { CoilLane, LaidCircuit } from "../../circuit/index.ts";
 import { inputWord, type ElementId, type NodeId } from "../../job/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
+import type { SignalWire } from "../pick/signalWire.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
 import { toNegative, type Negative } from "./piece/grounds.ts";
 import { fuseInLine, relayUnit, switchUnit } from "./piece/inline.ts";
 import type { InterposingRelay, Clause } from "../decide/circuit/logic.ts";
-import { tapOf, type Laid } from "./from/origin.ts";
+import { siteOf, tapOf, type Laid } from "./from/origin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";
 import { controlFeedOf } from "./layOutControlFeed.ts";
-import { relayOnPin } from "../pick/coilsOn.ts";
+import { relayOnWire } from "../pick/coilsOn.ts";
 import type { CircuitPlan } from "../decide/plan.ts";
 import { DIODE_TERMINALS } from "../../unit/diode/unit.ts";
 import { terminalNode, type Site } from "../../circuit/index.ts";
@@ -56,30 +56,30 @@ export class ControlPath {
   }
 
   /** A feed from a factory wire or a control, or from behind the run's own fuse, with a fuse of its own. */
-  private lead(tag: string, pin: ConnectorPin | null): Lead {
+  private lead(tag: string, wire: SignalWire | null): Lead {
     const { b, plan, laid, fused, size } = this;
     // Where a wire works more coils than this one they share its fuse.
-    const common = pin && controlFeedOf(laid, pin);
+    const common = wire && controlFeedOf(laid, wire);
     if (common) {
       const { before, path, node, shared, negative } = common;
       return { ids: [...before, ...path], node, shared, negative };
     }
-    const tap = pin ? tapOf(laid, b, `tap${tag}`, pin) : null;
+    const tap = wire ? tapOf(laid, b, `tap${tag}`, wire) : null;
     const from = tap?.node ?? fused.node;
     const negative = tap?.negative ?? fused.negative;
     const shared = tap?.path ?? [];
-    const site: Site = pin ? { kind: "pin", pinId: pin.id } : this.relaySite;
+    const site = wire ? siteOf(wire) : this.relaySite;
     const fuse = fuseInLine(
       b,
       { stub: `coilStub${tag}`, fuse: `coilFuse${tag}`, role: "tap" },
       from,
-      pin && laid.controls.has(pin.id) ? { kind: "atHand" } : site,
+      site,
       size,
       {
         ratingA: COIL_FUSE_A,
         resets: false,
         // What is tapped from a pack is broken at the pack's volts, whatever the lamps are fed with.
-        systemV: pin ? rangeOfRoot(laid.job, rootOfPin(pin)).highV : plan.feed.range.highV,
+        systemV: wire ? rangeOfRoot(laid.job, rootOfPin(wire)).highV : plan.feed.range.highV,
         fromSourceM: COIL_FUSE_AT_M,
       },
     );
@@ -160,9 +160,9 @@ export class ControlPath {
   /** A interposing relay: its coil on a lane of its own, its contact in the way it opens or closes. */
   private helper(helper: InterposingRelay, tag: string, node: NodeId) {
     const { b, plan, size } = this;
-    const grounds = helper.pin.switches === "ground";
-    const lead = this.lead(tag, grounds ? null : helper.pin);
-    const part = relayOnPin(helper.pin, plan.packV);
+    const grounds = helper.wire.switches === "ground";
+    const lead = this.lead(tag, grounds ? null : helper.wire);
+    const part = relayOnWire(helper.wire, plan.packV);
     const relay = relayUnit(
       b,
       { unit: `helper${tag}`, contact: `coilGate${tag}`, coil: `coil${tag}` },
@@ -173,7 +173,7 @@ export class ControlPath {
       helper.negated,
     );
     const fed = b.wire(`tapWire${tag}`, "tap", lead.node, relay.plus, size, plan.run.tapM);
-    const tap = grounds ? tapOf(this.laid, b, `groundTap${tag}`, helper.pin) : null;
+    const tap = grounds ? tapOf(this.laid, b, `groundTap${tag}`, helper.wire) : null;
     const ground = tap
       ? [
           b.wire(`coilReturn${tag}`, "coilReturn", relay.minus, tap.node, size, plan.run.tapM),
@@ -202,7 +202,7 @@ export class ControlPath {
     const lanes: CoilLane[] = [];
     const helping: CoilLane[] = [];
     let negative = this.fused.negative;
-    const grounded = ways.flatMap((way) => way.helpers.filter((h) => h.pin.switches === "ground"));
+    const grounded = ways.flatMap((way) => way.helpers.filter((h) => h.wire.switches === "ground"));
     if (ways.filter((way) => way.feed === null).length + grounded.length > 1) {
       // Several ways hang behind the run's own fuse: they part from a splice of its own size.
       const from = this.fused.node;

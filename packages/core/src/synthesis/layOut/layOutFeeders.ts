@@ -274,7 +274,7 @@ export function layOutKitSwitch(laid: Laid, plan: KitSwitchPlan): LaidFeeder | n
     toNegative(b, "tellTale", tellTaleTo, negative, coilSize, control.feedM);
   }
   const tellTale = { to: tellTaleTo };
-  for (const { input, pin, tied, users } of positions) {
+  for (const { input, wire, tied, users } of positions) {
     let sharedOut = null;
     if (tied) {
       const node = b.assembly.terminal(unit, input, "blade");
@@ -286,7 +286,7 @@ export function layOutKitSwitch(laid: Laid, plan: KitSwitchPlan): LaidFeeder | n
       const out = outlet(b, `${input}Out`, node, users, site, size);
       sharedOut = { node: out.node, ids: [id, ...out.ids] };
     }
-    laid.controls.set(pin.id, {
+    laid.controls.set(wire.id, {
       ...{ input, part, unit, common, sharedOut, path, negative, tellTale },
       switches: control.switches,
     });

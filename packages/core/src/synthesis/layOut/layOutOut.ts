@@ -82,8 +82,8 @@ function layOutFeed(c: CircuitContext): Fed {
   const { b, plan, origin, laid, size } = c;
   const path: ElementId[] = [];
   let [node, shared] = [origin.node, origin.path];
-  if (plan.feedPin) {
-    const tap = tapOf(laid, b, "source", plan.feedPin);
+  if (plan.feedWire) {
+    const tap = tapOf(laid, b, "source", plan.feedWire);
     path.push(...tap.ids);
     shared = tap.path;
     node = tap.node;

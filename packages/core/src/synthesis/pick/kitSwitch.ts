@@ -9,11 +9,11 @@ import {
 } from "../../job/index.ts";
 import { switchForV, type SwitchPart } from "../../part/index.ts";
 import { measured, type BoundedValue } from "../../quantity/index.ts";
-import type { ConnectorPin } from "../../vehicle/index.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
+import { kitWire, type SignalWire } from "./signalWire.ts";
 
 /** No id of a document has a dot in it, so these cannot be taken for a factory wire's. */
-const pinIdOf = (control: KitSwitch, input: Input): PinId =>
+const wireIdOf = (control: KitSwitch, input: Input): PinId =>
   asId<PinId>(`control.${control.id}.${input}`);
 
 /** The most that the feed of a control shows, in V; 0 where that is no more than 12 V. */
@@ -34,40 +34,15 @@ export function controlSwitch(job: Job, control: KitSwitch): SwitchPart {
 
 const ratedA = (amps: number): BoundedValue => measured(amps, amps, amps);
 
-/** Positions of the kit's own controls, seen as wires that are live with a signal. */
-export function controlPins(job: Job, input: Input): ConnectorPin[] {
-  return job.controls
+/** Contacts of the kit's own switches for a signal. */
+export const kitWires = (job: Job, input: Input): SignalWire[] =>
+  job.controls
     .filter((control) => control.inputs.includes(input))
-    .map((control): ConnectorPin => ({
-      id: pinIdOf(control, input),
-      connectorId: asId("kit"),
-      supply: control.feed.kind === "pack" || control.feed.kind === "block" ? "pack" : "battery",
-      cavity: input,
-      colour: "",
-      carries: control.name,
-      family: "accessory",
-      liveWhen: input === "switch" ? "unknown" : input,
-      mayGiveA: ratedA(controlSwitch(job, control).contactA),
-      fuseA: 0,
-      switches: control.switches,
-      variant: "",
-      foundBy: "",
-      certainty: "proved",
-    }));
-}
+    .map((control) => kitWireOf(job, control, input));
 
-/** The kit's control behind a pin of `controlPins`; null for a factory wire. */
-export function controlOfPin(
-  job: Job,
-  pin: ConnectorPin,
-): { readonly control: KitSwitch; readonly input: Input } | null {
-  for (const control of job.controls) {
-    for (const input of control.inputs) {
-      if (pinIdOf(control, input) === pin.id) return { control, input };
-    }
-  }
-  return null;
-}
+/** The contact of one switch of the kit for a signal. */
+export const kitWireOf = (job: Job, control: KitSwitch, input: Input): SignalWire =>
+  kitWire(wireIdOf(control, input), control, input, ratedA(controlSwitch(job, control).contactA));
 
 /** Runs of a circuit that one position of a control works. */
 export function circuitsOnSwitch(circuit: Circuit, control: KitSwitch, input: Input): CircuitId[] {

@@ -22,4 +22,5 @@ export const PIN_ORIGINS: Readonly<
 };
 
 /** What holds the voltage of a factory wire. */
-export const rootOfPin = (pin: ConnectorPin): Root => PIN_ORIGINS[pin.supply].root;
+export const rootOfPin = ({ supply }: Pick<ConnectorPin, "supply">): Root =>
+  PIN_ORIGINS[supply].root;

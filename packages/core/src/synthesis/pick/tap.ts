@@ -8,35 +8,19 @@ import {
   type LightingCircuit,
   type Signal,
 } from "../../job/index.ts";
-import {
-  isUnfound,
-  unfoundId,
-  type Certainty,
-  type ConnectorPin,
-  type Vehicle,
-} from "../../vehicle/index.ts";
+import { unfoundId, type Certainty, type ConnectorPin, type Vehicle } from "../../vehicle/index.ts";
 import type { Decision } from "../decide/decision.ts";
-import { controlOfPin, controlPins } from "./kitSwitch.ts";
+import { kitWires } from "./kitSwitch.ts";
+import { kitSwitchOf, vehicleWire, type SignalWire } from "./signalWire.ts";
 
 const CERTAINTY_RANK: Readonly<Record<Certainty, number>> = { proved: 0, likely: 1, guess: 2 };
-
-/** A pin in the words of the person who looks for it. */
-export function pinText(vehicle: Vehicle, pin: ConnectorPin): string {
-  if (isUnfound(pin)) return pin.carries;
-  if (!vehicle.pins.some((p) => p.id === pin.id)) {
-    return `${pin.carries}, ${inputWord(pin.cavity as Input)}`;
-  }
-  const connector = vehicle.connectors.find((c) => c.id === pin.connectorId);
-  const colour = pin.colour === "" ? "" : `${pin.colour}, `;
-  return `${pin.carries} (${colour}${connector?.name ?? "connector"} cavity ${pin.cavity})`;
-}
 
 /** Whether this vehicle has the wire: one of a variant is there only where that is what it is. */
 const inVariant = (vehicle: Vehicle, pin: ConnectorPin): boolean =>
   pin.variant === "" || pin.variant === vehicle.variant;
 
 /** Known wires that are live on a signal, best first: the kit's own, off the ignition, surest, strongest. */
-export function tapsFor(job: Job, input: Input): ConnectorPin[] {
+export function tapsFor(job: Job, input: Input): SignalWire[] {
   const factory = job.vehicle.pins
     .filter((pin) => pin.liveWhen === input && inVariant(job.vehicle, pin))
     .sort(
@@ -45,7 +29,7 @@ export function tapsFor(job: Job, input: Input): ConnectorPin[] {
         CERTAINTY_RANK[a.certainty] - CERTAINTY_RANK[b.certainty] ||
         b.mayGiveA.low - a.mayGiveA.low,
     );
-  return [...controlPins(job, input), ...factory];
+  return [...kitWires(job, input), ...factory.map((pin) => vehicleWire(job.vehicle, pin))];
 }
 
 /** Supplies that a feed comes through, its own first. */
@@ -66,14 +50,14 @@ function supplyChain(job: Job, feed: Feed): readonly string[] {
  * Of several controls of kits with the same signal the one that shares most of the run's own
  * feed: two kits on one vehicle each work their own lamps.
  */
-function kitFirst(job: Job, run: LightingCircuit, pins: readonly ConnectorPin[]): ConnectorPin[] {
+function kitFirst(job: Job, run: LightingCircuit, wires: readonly SignalWire[]): SignalWire[] {
   const own = new Set(supplyChain(job, run.feed));
-  const shared = (pin: ConnectorPin): number => {
-    const at = controlOfPin(job, pin);
-    return at ? supplyChain(job, at.control.feed).filter((id) => own.has(id)).length : 0;
+  const shared = (wire: SignalWire): number => {
+    const kitSwitch = kitSwitchOf(wire);
+    return kitSwitch ? supplyChain(job, kitSwitch.feed).filter((id) => own.has(id)).length : 0;
   };
-  const kit = pins.filter((pin) => controlOfPin(job, pin) !== null);
-  const others = pins.filter((pin) => controlOfPin(job, pin) === null);
+  const kit = wires.filter((wire) => kitSwitchOf(wire) !== null);
+  const others = wires.filter((wire) => kitSwitchOf(wire) === null);
   return [...kit.sort((a, b) => shared(b) - shared(a)), ...others];
 }
 
@@ -81,8 +65,8 @@ function kitFirst(job: Job, run: LightingCircuit, pins: readonly ConnectorPin[])
  * Stands for a wire that nobody has found yet, so that the plan shows where it goes: live with
  * its signal at the volts that this vehicle's signals have, and good for a coil at most.
  */
-export function unfoundPin({ vehicle }: Job, input: Signal): ConnectorPin {
-  return {
+export function unfoundWire({ vehicle }: Job, input: Signal): SignalWire {
+  return vehicleWire(vehicle, {
     id: unfoundId(input),
     connectorId: asId("unfound"),
     supply: vehicle.system.kind === "pack" ? "pack" : "battery",
@@ -97,7 +81,7 @@ export function unfoundPin({ vehicle }: Job, input: Signal): ConnectorPin {
     variant: "",
     foundBy: "",
     certainty: "guess",
-  };
+  });
 }
 
 /** Chooses the wire that triggers a run from the connector map; null when none is known. */
@@ -105,42 +89,44 @@ export function chooseTap(
   job: Job,
   run: LightingCircuit,
   input: Input,
-): Decision<ConnectorPin> | null {
+): Decision<SignalWire> | null {
   const { vehicle } = job;
   const pinned = vehicle.pins.find((pin) => pin.id === run.tapPinId);
   if (pinned) {
+    const value = vehicleWire(vehicle, pinned);
     return {
-      value: pinned,
-      picked: pinText(vehicle, pinned),
+      value,
+      picked: value.words,
       reason: `Pinned. ${pinned.certainty}; gives ${decimal(pinned.mayGiveA.low)} A at most.`,
       pinned: true,
     };
   }
   const [best, ...others] = kitFirst(job, run, tapsFor(job, input));
   if (!best) return null;
-  if (controlOfPin(job, best)) {
+  if (best.from.kind === "kit") {
     return {
       value: best,
-      picked: pinText(vehicle, best),
-      reason: `From ${best.carries}, which comes with the kit; rated ${decimal(best.mayGiveA.value)} A.`,
+      picked: best.words,
+      reason: `From ${best.name}, which comes with the kit; rated ${decimal(best.mayGiveA.value)} A.`,
       pinned: false,
     };
   }
+  const { certainty, foundBy } = best.from.pin;
   const rest = others.length > 0 ? ` ${others.length} more known.` : "";
   return {
     value: best,
-    picked: pinText(vehicle, best),
-    reason: `Live when ${inputWord(input)}; ${best.certainty}${best.foundBy === "" ? "" : ` (${best.foundBy})`}; may give ${decimal(best.mayGiveA.low)} A at least.${rest}`,
+    picked: best.words,
+    reason: `Live when ${inputWord(input)}; ${certainty}${foundBy === "" ? "" : ` (${foundBy})`}; may give ${decimal(best.mayGiveA.low)} A at least.${rest}`,
     pinned: false,
   };
 }
 
 /** The wire that has still to be found, as what triggers a run. */
-export function chooseUnfound(job: Job, input: Signal): Decision<ConnectorPin> {
-  const value = unfoundPin(job, input);
+export function chooseUnfound(job: Job, input: Signal): Decision<SignalWire> {
+  const value = unfoundWire(job, input);
   return {
     value,
-    picked: value.carries,
+    picked: value.words,
     reason: "Nobody has found it yet: with a meter, and into the connector map.",
     pinned: false,
   };

@@ -12,7 +12,7 @@ function circuitGroup(plan: CircuitPlan, controls: readonly KitSwitchPlan[]): Wi
     source.kind === "control" ? controls.find((c) => c.control.id === source.controlId) : undefined;
   // The stub between a factory wire and the run's own fuse has only the factory's before it.
   const upstreamA = Math.max(
-    plan.feedPin && source.kind === "pin" ? plan.feedPin.fuseA : 0,
+    plan.feedWire && source.kind === "pin" ? plan.feedWire.fuseA : 0,
     control?.fuseA ?? 0,
   );
   const ownA = plan.fuseA ?? (upstreamA > 0 ? 0 : plan.drawA.high);

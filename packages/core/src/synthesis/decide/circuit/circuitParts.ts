@@ -1,4 +1,4 @@
-import type { ConnectorPin } from "../../../vehicle/index.ts";
+import type { SignalWire } from "../../pick/signalWire.ts";
 import { boxOf, channelOf, type Job, type LightingCircuit } from "../../../job/index.ts";
 import {
   GENERIC_RELAY,
@@ -23,7 +23,7 @@ export function switchOf(
   job: Job,
   run: LightingCircuit,
   feed: FeedPoint,
-  tap: ConnectorPin | null,
+  tap: SignalWire | null,
 ): SwitchPart {
   const part = job.parts.find((p) => p.id === run.switchPartId);
   const tapV = tap ? rangeOfRoot(job, rootOfPin(tap)).highV : 0;
@@ -34,7 +34,7 @@ export function relayOf(
   job: Job,
   run: LightingCircuit,
   box: BoxPart | null,
-  tap: ConnectorPin | null,
+  tap: SignalWire | null,
 ): RelayPart {
   if (box && box.form !== "fuseBlock") return wayRelay(box, channelOf(job, run));
   const part = job.parts.find((p) => p.id === run.relayPartId);

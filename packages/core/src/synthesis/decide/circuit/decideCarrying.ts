@@ -1,8 +1,6 @@
 import type { KitSwitch, Job, LightingCircuit } from "../../../job/index.ts";
 import { decimal } from "../../../quantity/index.ts";
-import { isUnfound, type ConnectorPin } from "../../../vehicle/index.ts";
-import { controlOfPin } from "../../pick/kitSwitch.ts";
-import { pinText } from "../../pick/tap.ts";
+import { kitSwitchOf, vehicleWire, type SignalWire } from "../../pick/signalWire.ts";
 import type { CircuitNotes } from "./circuitNotes.ts";
 import type { Switching } from "./decideSwitching.ts";
 import type { Trigger } from "./decideTrigger.ts";
@@ -12,12 +10,12 @@ import { feedPointOf, type FeedPoint } from "../feedPoint.ts";
 export interface Carrying {
   readonly feed: FeedPoint;
   /** Factory wire or switch of the kit that the load itself flows through; null otherwise. */
-  readonly feedPin: ConnectorPin | null;
+  readonly feedWire: SignalWire | null;
   /** The switch of the kit among these; null otherwise. */
   readonly kitSwitch: KitSwitch | null;
 }
 
-const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean): string => {
+const feedReason = (feed: FeedPoint, direct: SignalWire | null, kit: boolean): string => {
   if (kit) return "Through a control of the kit, which is rated for it.";
   if (direct)
     return `Taken from a factory wire that gives ${decimal(direct.mayGiveA.low)} A at most.`;
@@ -38,7 +36,7 @@ const feedReason = (feed: FeedPoint, direct: ConnectorPin | null, kit: boolean):
 /** Behind a wire that carries the load: what its switch of the kit hangs on, or the wire itself. */
 function feedThrough(
   job: Job,
-  through: ConnectorPin,
+  through: SignalWire,
   kitSwitch: KitSwitch | null,
   wanted: FeedPoint,
 ): FeedPoint {
@@ -46,7 +44,7 @@ function feedThrough(
   return {
     ...(feedPointOf(job, kitSwitch.feed) ?? wanted),
     source: { kind: "control", controlId: kitSwitch.id },
-    words: pinText(job.vehicle, through),
+    words: through.words,
     box: null,
   };
 }
@@ -63,26 +61,26 @@ export function decideCarrying(
 ): Carrying {
   const tap = trigger.tap?.value ?? null;
   const bare = switching.relay.value ? null : tap;
-  const strange = bare && !switching.byKit ? controlOfPin(job, bare) : null;
+  const strange = bare && !switching.byKit ? kitSwitchOf(bare) : null;
   if (strange) {
-    const { control } = strange;
-    const own = feedPointOf(job, control.feed)?.words ?? "another feed";
+    const own = feedPointOf(job, strange.feed)?.words ?? "another feed";
     lacks(
       "feedNotUsed",
-      `${control.name} is fed from ${own}, not from ${wanted.words}; without a relay its current comes from there`,
+      `${strange.name} is fed from ${own}, not from ${wanted.words}; without a relay its current comes from there`,
     );
   }
   // What nobody has found carries nothing: without a relay the load stays on what was chosen.
-  const carries = bare && !switching.grounds && !isUnfound(bare) ? bare : null;
+  const carries = bare && !switching.grounds && bare.from.kind !== "unfound" ? bare : null;
   const through = trigger.direct?.[0] ?? carries;
-  const wantedPin = wanted.source.kind === "pin" ? wanted.source.pin : null;
-  const feedPin = through ?? wantedPin;
-  const kitSwitch = (through && controlOfPin(job, through)?.control) ?? null;
+  const { source } = wanted;
+  const asked = source.kind === "pin" ? vehicleWire(job.vehicle, source.pin) : null;
+  const feedWire = through ?? asked;
+  const kitSwitch = through && kitSwitchOf(through);
   const feed = through ? feedThrough(job, through, kitSwitch, wanted) : wanted;
   chose("feed", {
     picked: feed.words,
-    reason: feedReason(feed, feedPin, kitSwitch !== null),
+    reason: feedReason(feed, feedWire, kitSwitch !== null),
     pinned: run.feed.kind === "pin",
   });
-  return { feed, feedPin, kitSwitch };
+  return { feed, feedWire, kitSwitch };
 }

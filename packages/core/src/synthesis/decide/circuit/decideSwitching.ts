@@ -3,9 +3,8 @@ import type { BoxPart, RelayPart, SwitchPart } from "../../../part/index.ts";
 import { fuseForDraw } from "../../../protection/index.ts";
 import { decimal, type Interval } from "../../../quantity/index.ts";
 import type { ConnectorPin } from "../../../vehicle/index.ts";
-import { controlOfPin } from "../../pick/kitSwitch.ts";
+import type { SignalWire } from "../../pick/signalWire.ts";
 import { decideRelay } from "../../pick/relay.ts";
-import { pinText } from "../../pick/tap.ts";
 import type { CircuitNotes } from "./circuitNotes.ts";
 import { relayOf, switchOf } from "./circuitParts.ts";
 import type { Decision } from "../decision.ts";
@@ -19,7 +18,7 @@ export interface Switching {
   readonly relayPart: RelayPart;
   readonly switchPart: SwitchPart;
   /** The wire that works the coil; null without a relay, and where none can. */
-  readonly coilTap: ConnectorPin | null;
+  readonly coilTap: SignalWire | null;
   /** Its wire ties to ground: it works a coil and carries nothing. */
   readonly grounds: boolean;
   /** The kit's own switch closes on its signal, and may carry the load. */
@@ -41,8 +40,8 @@ const SMALL_A = 0.5;
  * Whether a factory wire carries so small a load beside its own, with a fuse and no relay. Not the
  * ignition's, and on a bus vehicle not the lamps' own wires, which the vehicle watches.
  */
-export function tapCarries(job: Job, tap: ConnectorPin | null, drawA: number): boolean {
-  if (!tap || controlOfPin(job, tap) !== null || drawA > SMALL_A) return false;
+export function tapCarries(job: Job, tap: ConnectorPin, drawA: number): boolean {
+  if (drawA > SMALL_A) return false;
   const watched = job.vehicle.turn?.principle === "bus" && tap.family !== "accessory";
   return tap.family !== "ignition" && !watched && tap.mayGiveA.low >= drawA;
 }
@@ -76,16 +75,14 @@ const byClauses = (
 
 /** A wire that switches ground works no input that wants a positive, and no load without a relay. */
 function lacksPositive(
-  job: Job,
   run: LightingCircuit,
-  tap: ConnectorPin,
+  { words }: SignalWire,
   deafBox: BoxPart | null,
 ): string | null {
   if (!deafBox && run.relay !== "no") return null;
-  const what = pinText(job.vehicle, tap);
   return deafBox
-    ? `${what} switches ground, and the inputs of ${deafBox.name} want a positive: take a relay or a relay board`
-    : `${what} switches ground: it can work a coil, and no relay is pinned`;
+    ? `${words} switches ground, and the inputs of ${deafBox.name} want a positive: take a relay or a relay board`
+    : `${words} switches ground: it can work a coil, and no relay is pinned`;
 }
 
 /** Whether switch and trigger carry the load themselves, a channel does, or a relay has to. */
@@ -107,11 +104,15 @@ export function decideSwitching(
   const grounds = tap?.switches === "ground";
   const deafBox =
     channel && (channel.form !== "relayBoard" || channel.switches === "ground") ? channel : null;
-  const why = tap && grounds ? lacksPositive(job, run, tap, deafBox) : null;
+  const why = tap && grounds ? lacksPositive(run, tap, deafBox) : null;
   if (why !== null) lacks("conditionNotBuildable", why);
   const byKit = tap !== null && !grounds && carriesFor(job, run, tap);
   const spares =
-    tap !== null && !grounds && feed.source.kind !== "pin" && tapCarries(job, tap, drawA.high);
+    tap !== null &&
+    tap.from.kind !== "kit" &&
+    !grounds &&
+    feed.source.kind !== "pin" &&
+    tapCarries(job, tap.from.pin, drawA.high);
   const relay = channel
     ? byChannel(channel, relayPart)
     : direct

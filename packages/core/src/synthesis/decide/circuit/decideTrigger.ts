@@ -1,8 +1,7 @@
 import { conditionText, type Feed, type Job, type LightingCircuit } from "../../../job/index.ts";
 import type { Signal } from "../../../job/index.ts";
-import type { ConnectorPin } from "../../../vehicle/index.ts";
 import { controlOf } from "../../pick/control.ts";
-import { controlOfPin } from "../../pick/kitSwitch.ts";
+import { kitSwitchOf, type SignalWire } from "../../pick/signalWire.ts";
 import { chooseTap, chooseUnfound, unfoundDetail } from "../../pick/tap.ts";
 import type { CircuitNotes } from "./circuitNotes.ts";
 import type { Decision } from "../decision.ts";
@@ -16,9 +15,9 @@ export interface Trigger {
   /** Ways of turning it on where one relay and one switch do not do; null where they do. */
   readonly clauses: readonly Clause[] | null;
   /** Ways without a relay, each through a switch of the kit; null otherwise. */
-  readonly direct: readonly ConnectorPin[] | null;
+  readonly direct: readonly SignalWire[] | null;
   /** The wire that carries its first signal, found or to be found; null where it needs none. */
-  readonly tap: Decision<ConnectorPin> | null;
+  readonly tap: Decision<SignalWire> | null;
 }
 
 const sameFeed = (a: Feed, b: Feed): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -38,9 +37,9 @@ function leadsTo(job: Job, from: Feed, to: Feed, deep = 0): boolean {
  * is fed from lies behind what the run is to be fed from. A run that is to be fed from the
  * pack, or from a flasher that the control does not hang on, would not be.
  */
-export function carriesFor(job: Job, run: LightingCircuit, pin: ConnectorPin): boolean {
-  const at = controlOfPin(job, pin);
-  return at !== null && leadsTo(job, run.feed, at.control.feed);
+export function carriesFor(job: Job, run: LightingCircuit, wire: SignalWire): boolean {
+  const kitSwitch = kitSwitchOf(wire);
+  return kitSwitch !== null && leadsTo(job, run.feed, kitSwitch.feed);
 }
 
 /** Ways that are each just a position of the kit's own controls, with nothing to help them. */

@@ -8,13 +8,13 @@ import {
   type Signal,
   type Term,
 } from "../../../job/index.ts";
-import type { ConnectorPin } from "../../../vehicle/index.ts";
-import { chooseTap, unfoundPin } from "../../pick/tap.ts";
+import type { SignalWire } from "../../pick/signalWire.ts";
+import { chooseTap, unfoundWire } from "../../pick/tap.ts";
 
-/** A signal that opens or closes a way, and the wire that a interposing relay takes it from. */
+/** A signal that opens or closes a way, and the wire that an interposing relay takes it from. */
 export interface InterposingRelay {
   readonly input: Signal;
-  readonly pin: ConnectorPin;
+  readonly wire: SignalWire;
   /** The way is open while the signal is on: terminal 87a. */
   readonly negated: boolean;
 }
@@ -22,7 +22,7 @@ export interface InterposingRelay {
 /** One way in which a run is turned on. */
 export interface Clause {
   /** Wire whose own voltage works the coil; null when it is fed from behind the run's fuse. */
-  readonly feed: ConnectorPin | null;
+  readonly feed: SignalWire | null;
   readonly helpers: readonly InterposingRelay[];
   readonly ownSwitch: boolean;
 }
@@ -47,7 +47,7 @@ const positives = (group: readonly Term[]): Signal[] => signalsOf(group.filter((
 
 /**
  * Any condition as ways side by side: each fed by one of its signals, the others passed or
- * broken by a interposing relay in line (87 for "and", 87a for "not"), ways kept apart by diodes.
+ * broken by an interposing relay in line (87 for "and", 87a for "not"), ways kept apart by diodes.
  */
 export function logicOf(job: Job, run: LightingCircuit): LogicResult {
   const ways: Clause[] = [];
@@ -63,22 +63,22 @@ export function logicOf(job: Job, run: LightingCircuit): LogicResult {
     const refused = [
       ...new Set(group.flatMap((t) => (t.negated && isSignal(t.input) ? [t.input] : []))),
     ];
-    const pins = new Map<Signal, ConnectorPin>();
+    const wires = new Map<Signal, SignalWire>();
     for (const input of [...wanted, ...refused]) {
       const tap = chooseTap(job, { ...run, tapPinId: null }, input);
       if (!tap) unfound.add(input);
-      pins.set(input, tap?.value ?? unfoundPin(job, input));
+      wires.set(input, tap?.value ?? unfoundWire(job, input));
     }
-    // A wire that is tied to ground when it is live works a interposing relay: it feeds nothing.
-    const feeding = wanted.filter((input) => itemOf(pins, input).switches === "positive");
+    // A wire that is tied to ground when it is live works an interposing relay: it feeds nothing.
+    const feeding = wanted.filter((input) => itemOf(wires, input).switches === "positive");
     const [first] = feeding;
     const rest = wanted.filter((input) => input !== first);
     ways.push({
-      feed: first === undefined ? null : itemOf(pins, first),
+      feed: first === undefined ? null : itemOf(wires, first),
       ownSwitch: group.some((t) => t.input === "switch"),
       helpers: [
-        ...rest.map((input) => ({ input, pin: itemOf(pins, input), negated: false })),
-        ...refused.map((input) => ({ input, pin: itemOf(pins, input), negated: true })),
+        ...rest.map((input) => ({ input, wire: itemOf(wires, input), negated: false })),
+        ...refused.map((input) => ({ input, wire: itemOf(wires, input), negated: true })),
       ],
     });
   }

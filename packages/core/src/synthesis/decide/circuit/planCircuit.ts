@@ -49,7 +49,7 @@ export function planCircuit(job: Job, run: LightingCircuit, notes: Notes): Circu
     ...decideProtection(job, run, { loads, drawA, carrying, isSwitched }, own),
     packV: job.vehicle.system.kind === "engine" ? 0 : job.vehicle.system.pack.nominalV,
     feed: carrying.feed,
-    feedPin: carrying.feedPin,
+    feedWire: carrying.feedWire,
     coilTap: switching.coilTap,
     logic: useRelay ? trigger.clauses : null,
     direct: trigger.direct,

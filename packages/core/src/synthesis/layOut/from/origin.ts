@@ -1,4 +1,5 @@
-import { terminalNode, type Source } from "../../../circuit/index.ts";
+import { terminalNode, type Site, type Source } from "../../../circuit/index.ts";
+import { itemOf } from "../../../present/index.ts";
 import type {
   KitSwitchId,
   ElementId,
@@ -15,6 +16,7 @@ import type {
 import type { BoxPart, SwitchPart } from "../../../part/index.ts";
 import type { ConnectorPin } from "../../../vehicle/index.ts";
 import type { Assembly, Bench } from "../assembly.ts";
+import type { SignalWire } from "../../pick/signalWire.ts";
 import type { ControlFeedPlan } from "../../pick/coilsOn.ts";
 import type { Negative } from "../piece/grounds.ts";
 import { ledThrough, type PassedThrough } from "./passThrough.ts";
@@ -85,11 +87,7 @@ export interface Laid {
 }
 
 /** Where a run starts, by what was decided for it; null where that could not be laid out. */
-export function originOfSource(
-  laid: Laid,
-  source: Source,
-  pin: ConnectorPin | null,
-): Origin | null {
+export function originOfSource(laid: Laid, source: Source, wire: SignalWire | null): Origin | null {
   switch (source.kind) {
     case "battery":
     case "pack":
@@ -101,7 +99,7 @@ export function originOfSource(
     case "supply":
       return originOf(laid, { kind: "supply", supplyId: source.supplyId });
     case "control": {
-      const control = pin ? laid.controls.get(pin.id) : undefined;
+      const control = wire ? laid.controls.get(wire.id) : undefined;
       if (!control) return null;
       const { common, path, negative } = control;
       return { node: common, path, negative, box: null };
@@ -150,18 +148,22 @@ function factoryOrigin(laid: Laid, pin: ConnectorPin): Origin {
   return { node, path: ids, negative: ownNegative(laid.job, pin.supply), box: null };
 }
 
+/** Where what is tapped there sits: at the pin, or at hand where the kit's switch brings its own lead. */
+export const siteOf = ({ id, from }: SignalWire): Site =>
+  from.kind === "kit" ? { kind: "atHand" } : { kind: "pin", pinId: id };
+
 export interface Tap extends Origin {
   /** Elements of the tap itself; what lies before a control of the kit is in `path`. */
   readonly ids: readonly ElementId[];
 }
 
 /** Takes a feed from a factory wire, or from a pole of one of the kit's controls. */
-export function tapOf(laid: Laid, b: Bench, name: string, pin: ConnectorPin): Tap {
-  const control = laid.controls.get(pin.id);
-  if (!control) {
-    const origin = factoryOrigin(laid, pin);
+export function tapOf(laid: Laid, b: Bench, name: string, wire: SignalWire): Tap {
+  if (wire.from.kind !== "kit") {
+    const origin = factoryOrigin(laid, wire.from.pin);
     return { ...origin, ids: origin.path, path: [] };
   }
+  const control = itemOf(laid.controls, wire.id);
   const { unit, negative } = control;
   if (control.sharedOut) {
     const { node, ids } = control.sharedOut;

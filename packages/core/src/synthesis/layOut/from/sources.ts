@@ -15,7 +15,7 @@ import { Bench, type Assembly } from "../assembly.ts";
 import { FACTORY_WIRE, FACTORY_WIRE_M } from "../../defaults.ts";
 import { frameLug, hasFrameReturn, type Negative } from "../piece/grounds.ts";
 import { COIL_RMS_V, HALF_WAVE_RMS_V, PIN_ORIGINS } from "../../pick/pinOrigin.ts";
-import { pinText } from "../../pick/tap.ts";
+import { pinText } from "../../pick/signalWire.ts";
 import { FACTORY_TERMINALS, GROUND_SWITCHED_TERMINALS } from "../../../unit/factory/unit.ts";
 
 /** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
