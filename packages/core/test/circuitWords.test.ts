@@ -2,6 +2,7 @@ import {
   elementOf,
   elementsOf,
   endWords,
+  insideOf,
   synthesise,
   terminalAt,
   terminalWords,
@@ -120,4 +121,23 @@ describe("volts of a source", () => {
     expect(rootV({ kind: "pack", share: 1 / 3 }, point)).toBeCloseTo(16, 9);
     expect(rootV({ kind: "fixed", volts: 18 }, point)).toBe(18);
   });
+});
+
+describe("names that sound like something else", () => {
+  it.each(["tail splice", "step 3", "ground", "battery +"])(
+    "a lamp called %s stays one",
+    (label) => {
+      const made = oneRun("bar-120");
+      const job = { ...made, lamps: made.lamps.map((lamp) => ({ ...lamp, label })) };
+      const circuit = synthesise(job);
+      const pigtails = wiresOf(circuit).filter((w) => w.harness !== "" && w.harnessId === "");
+      expect(pigtails.length).toBeGreaterThan(0);
+      for (const wire of pigtails.filter((w) => w.role !== "factory")) {
+        const [broken] = insideOf(wire).faults(wire, circuit);
+        expect(broken?.words).toContain(`pigtail of ${label}`);
+      }
+      const plain = synthesise(made);
+      expect(wiresOf(circuit).map((w) => w.lengthM)).toEqual(wiresOf(plain).map((w) => w.lengthM));
+    },
+  );
 });

@@ -95,15 +95,19 @@ const HOUR_MS = 3_600_000;
 export const slowedBy = (surfaceC: number): number =>
   Math.max(1, 2 ** ((TABLE_C - surfaceC) / HALVED_EVERY_C));
 
+/** Whether the surface is too cold or too hot for what is stuck on it, in words; null within its window. */
+export function outsideWindow({ adhesive, surfaceC }: Bond): string | null {
+  const { leastC, mostC, name } = adhesiveOf(adhesive);
+  if (surfaceC >= leastC && surfaceC <= mostC) return null;
+  const how = surfaceC < leastC ? "cold" : "hot";
+  return `too ${how} for ${name}: ${surfaceC} °C (needs ${leastC} to ${mostC} °C)`;
+}
+
 /** Why a bond is not to be pressed yet; empty when it may be. */
 export function notPressable(bond: Bond): string[] {
-  const { leastC, mostC, name } = adhesiveOf(bond.adhesive);
+  const outside = outsideWindow(bond);
   return [
-    ...(bond.surfaceC < leastC
-      ? [`too cold for ${name}: ${bond.surfaceC} °C (needs ${leastC} to ${mostC} °C)`]
-      : bond.surfaceC > mostC
-        ? [`too hot for ${name}: ${bond.surfaceC} °C (needs ${leastC} to ${mostC} °C)`]
-        : []),
+    ...(outside === null ? [] : [outside]),
     ...(bond.cleaned ? [] : ["not cleaned"]),
     ...(bond.dryFitted ? [] : ["not tried dry: it gets one try"]),
     ...(bond.marked ? [] : ["ends not marked with tape"]),

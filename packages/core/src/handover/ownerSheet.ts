@@ -1,6 +1,6 @@
 import { aimOf, isOnMark } from "../aim/index.ts";
 import { budgetOf, type Budget } from "../budget/index.ts";
-import { controlPath, endWords, type Circuit, type FuseElement } from "../circuit/index.ts";
+import { controlPath, endWords, unitAt, type Circuit, type FuseElement } from "../circuit/index.ts";
 import {
   conditionText,
   lampWork,
@@ -85,7 +85,7 @@ function fusesOf(job: Job, circuit: Circuit, units: UnitSystem): SheetFuse[] {
     const before = wires.find((w) => w.to === fuse.from);
     const from = before ? endWords(circuit, before.from) : endWords(circuit, fuse.from);
     const apart = before ? `${lengthText(before.lengthM.value, units)} from ` : "at ";
-    const unit = [...circuit.units.values()].find((u) => fuse.from.startsWith(`${u.id}.`));
+    const unit = unitAt(circuit, fuse.from);
     return {
       ratingA: fuse.ratingA,
       resets: fuse.resets,

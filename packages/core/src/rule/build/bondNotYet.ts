@@ -1,5 +1,4 @@
-import { itemAt } from "../../present/index.ts";
-import { notPressable } from "../../fit/index.ts";
+import { outsideWindow } from "../../fit/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
 /** Adhesive that would be pressed on too cold, too hot, or before it is made ready. */
@@ -8,16 +7,14 @@ export const bondNotYet: Rule = {
   source: "data sheets of the usual kinds, from memory",
   check: ({ job }) =>
     job.bonds.flatMap((bond): Found[] => {
-      const why = notPressable(bond);
-      const pressed = bond.pressedAt !== "";
-      const wrong = why.filter((w) => w.startsWith("too "));
-      if (pressed || wrong.length === 0) return [];
+      const outside = outsideWindow(bond);
+      if (bond.pressedAt !== "" || outside === null) return [];
       return [
         {
           rule: "bond-not-yet",
           severity: "fix",
           place: { runId: null, elementId: null, words: bond.what },
-          title: `${bond.what}: ${itemAt(wrong, 0)}`,
+          title: `${bond.what}: ${outside}`,
           figures: [],
           why: "Adhesive that is pressed on outside its window lets go later, on the road.",
           remedies: [],

@@ -159,10 +159,12 @@ export const lampsInPlace: Rule = {
           severity: "note",
           title: `${left.label} and ${right.label} do not mirror each other`,
           figures: [
-            { label: "out", value: `${decimal(outM * 1000, 0)} mm apart`, limit: "10 mm" },
-            { label: "height", value: `${decimal(heightM * 1000, 0)} mm apart`, limit: "10 mm" },
-            { label: "back", value: `${decimal(backM * 1000, 0)} mm apart`, limit: "10 mm" },
-          ].filter((f) => !f.value.startsWith("0 ")),
+            { label: "out", mm: Math.round(outM * 1000) },
+            { label: "height", mm: Math.round(heightM * 1000) },
+            { label: "back", mm: Math.round(backM * 1000) },
+          ].flatMap(({ label, mm }) =>
+            mm === 0 ? [] : [{ label, value: `${decimal(mm, 0)} mm apart`, limit: "10 mm" }],
+          ),
           why: "Measured from the centreline and from the ground; the eye sees a centimetre.",
         }),
       ),

@@ -1,4 +1,4 @@
-import { wireEnds, type WireElement } from "../../circuit/index.ts";
+import { endWords, unitAt, wireEnds, type WireElement } from "../../circuit/index.ts";
 import { lengthText } from "../../quantity/index.ts";
 import { OPEN_OHM } from "../../solve/defaults.ts";
 import { gaugeOf, wireResistanceOhm } from "../../wire/index.ts";
@@ -40,7 +40,9 @@ export const wire: InsideSpec<WireElement> = {
     // What the maker laid is the maker's; a bolted mount does not break.
     if (e.role === "factory") return [];
     const ends = wireEnds(circuit, e);
-    const own = ends.find((end) => !end.endsWith("splice") && !/^step \d/.test(end)) ?? "lamp";
+    // Lamps of a string hang between splices: a pigtail is that of what it comes with.
+    const at = [e.from, e.to].find((node) => unitAt(circuit, node)?.kind !== "splice");
+    const own = at === undefined ? "lamp" : endWords(circuit, at);
     const laid = e.harness === "" || e.harnessId !== "";
     const live = e.role !== "return" && e.role !== "coilReturn";
     const said = laid
