@@ -8,7 +8,7 @@ import {
 } from "@dragonet/core";
 import { SeverityMark } from "../../ui/Severity.tsx";
 import { LIGHT_HEX } from "../light.ts";
-import { Segment, isTall, lanePxOf } from "./Segment.tsx";
+import { LANE, Segment, isTall, lanePxOf } from "./Segment.tsx";
 import { SuspicionMark } from "./SuspicionMark.tsx";
 import type { Selecting } from "../selection.ts";
 
@@ -120,16 +120,18 @@ function ControlLanes({
       <span className="w-14 shrink-0 pt-4 text-small leading-4 text-muted max-md:pt-1">
         {lane.label}
       </span>
-      {lane.parts.map((part) => (
-        <Segment
-          key={part.elementId}
-          runId={strip.runId}
-          part={part}
-          findings={findings.filter((f) => f.place.elementId === part.elementId)}
-          tall={isTall(lane.parts, lanePxOf(roomy).whole)}
-          {...selecting}
-        />
-      ))}
+      <div className={LANE}>
+        {lane.parts.map((part) => (
+          <Segment
+            key={part.elementId}
+            runId={strip.runId}
+            part={part}
+            findings={findings.filter((f) => f.place.elementId === part.elementId)}
+            tall={isTall(lane.parts, lanePxOf(roomy).whole)}
+            {...selecting}
+          />
+        ))}
+      </div>
     </div>
   ));
 }
@@ -190,9 +192,8 @@ export function CircuitRow({
       </div>
       <div className="min-w-0">
         <div className="flex items-start max-md:flex-col">
-          {strip.out
-            .filter((part) => !isStub(part))
-            .map((part) => (
+          <div className={LANE}>
+            {out.map((part) => (
               <Segment
                 key={part.elementId}
                 runId={strip.runId}
@@ -203,6 +204,7 @@ export function CircuitRow({
                 select={select}
               />
             ))}
+          </div>
           <Lamps strip={strip} findings={own} tall={tall} />
           {strip.back.map((part) => (
             <div key={part.elementId} className="w-20 shrink-0 max-md:w-full">

@@ -1,6 +1,6 @@
 import { fixed, type Finding, type DiagramPart, type FeederDiagram } from "@dragonet/core";
 import { SeverityMark } from "../../ui/Severity.tsx";
-import { Segment, isTall, lanePxOf } from "./Segment.tsx";
+import { LANE, Segment, isTall, lanePxOf } from "./Segment.tsx";
 import type { Selecting } from "../selection.ts";
 
 interface FeederRowProps extends Selecting {
@@ -60,13 +60,13 @@ export function FeederRow({ feeder, findings, selection, select }: FeederRowProp
             {told.length > 1 && <span className="text-muted"> and {told.length - 1} more</span>}
           </p>
         ))}
-        {open && <div className="flex items-start max-md:flex-col">{segments(shown)}</div>}
+        {open && <div className={LANE}>{segments(shown)}</div>}
         {open && feeder.gate.length > 0 && (
           <div className="flex items-start gap-1 max-md:flex-col">
             <span className="w-14 shrink-0 pt-4 text-small leading-4 text-muted max-md:pt-1">
               coil
             </span>
-            {segments(feeder.gate)}
+            <div className={LANE}>{segments(feeder.gate)}</div>
           </div>
         )}
       </div>

@@ -27,6 +27,10 @@ const GROW: Readonly<Record<LaneLook["grow"], string>> = {
   3: "flex-[3]",
 };
 
+/** Parts of a lane, in more lines than one where there is no room for all of them beside each other. */
+export const LANE =
+  "flex min-w-0 flex-1 flex-wrap items-start gap-y-1 max-md:w-full max-md:flex-col max-md:flex-nowrap";
+
 /** Letters that fit one line of a segment, however much room there is beside it. */
 const ONE_LINE = 13;
 /** What a letter of a name takes, and a lane to the lamps and one that goes on under them at 1280, in px. */
@@ -46,7 +50,7 @@ export function isTall(parts: readonly DiagramPart[], lanePx: number): boolean {
   });
 }
 
-/** A number stays with its unit where a line is broken. */
+/** A number stays with its unit where a line is broken; two colours part behind their stroke. */
 const UNIT = /(\d) (?=(?:mm|cm|m|in|ft|A|V|W|Ω)(?:$|\P{L}))/gu;
 
 /** Everything a segment shows, in words. */
@@ -76,14 +80,15 @@ export function Segment({ runId, part, findings, tall, selection, select }: Segm
         <Lane part={part} />
       </span>
       <span className="block text-small leading-4 break-words text-muted max-md:col-start-2">
-        {part.detail.replaceAll(UNIT, "$1\u00a0")}
+        {part.detail.replaceAll(UNIT, "$1\u00a0").replaceAll("/", "/\u200b")}
       </span>
       <span className="num block text-small leading-4 max-md:col-start-3 max-md:row-start-1">
         {fixed(part.fromV, 2)} V
       </span>
     </>
   );
-  const shape = `block min-w-0 px-0.5 text-left max-md:grid max-md:w-full max-md:grid-cols-[5rem_minmax(0,1fr)_auto] max-md:items-center max-md:gap-x-2 max-md:py-1 ${GROW[lookOf(part.kind).grow]}`;
+  // No narrower than its volts: a lane with many parts goes on in a second line instead.
+  const shape = `block min-w-0 px-0.5 md:min-w-[3.3rem] text-left max-md:grid max-md:w-full max-md:grid-cols-[5rem_minmax(0,1fr)_auto] max-md:items-center max-md:gap-x-2 max-md:py-1 ${GROW[lookOf(part.kind).grow]}`;
   if (choice === null) {
     return (
       <div className={shape} role="img" aria-label={spoken(part, findings, suspicion)}>
