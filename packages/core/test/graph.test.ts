@@ -220,12 +220,23 @@ function expectCountedOnce(job: Job, circuit: Circuit, where: string): void {
   expect({ where, laid }).toEqual({ where, laid: units + inBoxes + loose + harnesses });
 }
 
+/** What people named is as they named it; what the plan names has a name to itself in its circuit. */
+const NAMED_HERE: ReadonlySet<string> = new Set(["fuse", "relay", "switch", "splice", "diode"]);
+
+function expectToldApart(circuit: Circuit, where: string): void {
+  const names = [...circuit.units.values()]
+    .filter(({ kind }) => NAMED_HERE.has(kind))
+    .map(({ ownerId, kind, name }) => `${where}: ${kind} “${name}” of ${ownerId}`);
+  expect(names.filter((name, i) => names.indexOf(name) !== i)).toEqual([]);
+}
+
 describe("the physical graph of every demo job", () => {
   it.each(planned.map((job) => [job.card.title, job] as const))("%s", (title, job) => {
     const circuit = synthesise(job);
     expectComplete(circuit, title);
     expectWaysHome(circuit, title);
     expectCountedOnce(job, circuit, title);
+    expectToldApart(circuit, title);
     const states = statesOf(job, chanceOf(7), 4);
     expect(expectBuiltFromList(job, circuit, title, states)).toBeGreaterThan(20);
   });
@@ -252,6 +263,10 @@ describe("the physical graph of 500 jobs by chance", () => {
     }
     expect(silent).toEqual([]);
     expect(compared).toBeGreaterThan(40_000);
+  });
+
+  it("has a name for every unit that no other of its circuit has", () => {
+    for (const { circuit, where } of byChance) expectToldApart(circuit, where);
   });
 
   it("counts every unit once", () => {

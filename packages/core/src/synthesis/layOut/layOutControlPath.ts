@@ -55,6 +55,14 @@ export class ControlPath {
     this.switchSite = { kind: "switch", runId: plan.run.id };
   }
 
+  /** What tells a coil's fuse from the others of its circuit: its wire where there are several, or the coil. */
+  private toldApart(tag: string, wire: SignalWire | null): { readonly of?: string } {
+    // One switch of the kit may have a contact for each of several signals.
+    const words = wire?.from.kind === "kit" ? wire.words : wire?.name;
+    if (tag !== "") return { of: words ?? `way ${tag}` };
+    return this.plan.fuseA === COIL_FUSE_A ? { of: "coil" } : {};
+  }
+
   /** A feed from a factory wire or a control, or from behind the run's own fuse, with a fuse of its own. */
   private lead(tag: string, wire: SignalWire | null): Lead {
     const { b, plan, laid, fused, size } = this;
@@ -71,7 +79,10 @@ export class ControlPath {
     const site = wire ? siteOf(wire) : this.relaySite;
     const fuse = fuseInLine(
       b,
-      { stub: `coilStub${tag}`, fuse: `coilFuse${tag}`, role: "tap" },
+      {
+        ...{ stub: `coilStub${tag}`, fuse: `coilFuse${tag}`, role: "tap" },
+        ...this.toldApart(tag, wire),
+      },
       from,
       site,
       size,
@@ -202,6 +213,7 @@ export class ControlPath {
     const lanes: CoilLane[] = [];
     const helping: CoilLane[] = [];
     let negative = this.fused.negative;
+    const poles = ways.filter((way) => way.ownSwitch).length;
     const grounded = ways.flatMap((way) => way.helpers.filter((h) => h.wire.switches === "ground"));
     if (ways.filter((way) => way.feed === null).length + grounded.length > 1) {
       // Several ways hang behind the run's own fuse: they part from a splice of its own size.
@@ -227,7 +239,8 @@ export class ControlPath {
         node = made.node;
       });
       if (way.ownSwitch) {
-        const knob = switchUnit(b, `switch${i + 1}`, this.switchSite, plan.switchPart);
+        const words = poles > 1 ? `switch, pole ${i + 1}` : "switch";
+        const knob = switchUnit(b, `switch${i + 1}`, this.switchSite, plan.switchPart, words);
         this.tellTale(`tellTale${i + 1}`, knob.tellTale, lead.negative);
         ids.push(b.wire(`toSwitch${i + 1}`, "tap", node, knob.in, size, plan.run.tapM), knob.id);
         node = knob.out;

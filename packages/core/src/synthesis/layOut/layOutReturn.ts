@@ -93,7 +93,11 @@ export function layOutBack(
     return { joint: lug.node, ids: [lug.id] };
   }
   const site = { kind: "splice", runId: plan.run.id, end } as const;
-  const joint = b.splice(`${name}Joint`, "ground splice", site);
+  const joint = b.splice(
+    `${name}Joint`,
+    end === "" ? "ground splice" : `${end} ground splice`,
+    site,
+  );
   if (by === "channel" && out.switchedGround) {
     const { node, ids } = out.switchedGround;
     return { joint, ids: [b.wire(name, "load", joint, node, size, wayM), ...ids] };

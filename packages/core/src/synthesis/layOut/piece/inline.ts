@@ -36,15 +36,22 @@ export function fuseInside(
 /** A fuse in a holder of its own, with the piece of wire before it. */
 export function fuseInLine(
   b: Bench,
-  names: { readonly stub: string; readonly fuse: string; readonly role: WireRole },
+  names: {
+    readonly stub: string;
+    readonly fuse: string;
+    readonly role: WireRole;
+    /** What tells it from others of its circuit, in words. */
+    readonly of?: string;
+  },
   from: NodeId,
   site: Site,
   size: WireSize,
   spec: FuseSpec,
 ): Reached {
   const word = spec.resets ? "breaker" : "fuse";
+  const called = `${decimal(spec.ratingA)} A ${word}`;
   const unit = b.unit(names.fuse, {
-    ...{ kind: "fuse", name: `${decimal(spec.ratingA)} A ${word}`, site },
+    ...{ kind: "fuse", name: names.of === undefined ? called : `${called}, ${names.of}`, site },
     terminals: FUSE_TERMINALS,
   });
   const [before, after] = [terminalNode(unit, "in"), terminalNode(unit, "out")];
@@ -99,10 +106,16 @@ export interface SwitchUnit {
 }
 
 /** A switch of its own, with a third terminal where its tell-tale needs one. */
-export function switchUnit(b: Bench, name: string, site: Site, part: SwitchPart): SwitchUnit {
+export function switchUnit(
+  b: Bench,
+  name: string,
+  site: Site,
+  part: SwitchPart,
+  words = "switch",
+): SwitchUnit {
   const lit = part.tellTale !== "none" && part.tellTaleA.value > 0;
   const unit = b.unit(name, {
-    ...{ kind: "switch", name: "switch", site },
+    ...{ kind: "switch", name: words, site },
     terminals: switchTerminals(lit),
   });
   const at = (terminal: string): NodeId => terminalNode(unit, terminal);
