@@ -111,8 +111,8 @@ export async function servedFigures() {
   const { rushP95, flatOutP95, flatOutPerSecond, heardMs, painted } = await api();
   if (painted !== null) {
     const pressed = (share) => percentile(painted.pressMs, share);
-    tell("a control pressed to painted strips, median", pressed(0.5), "ms", 33);
-    tell("a control pressed to painted strips, 95th percentile", pressed(0.95), "ms", 50);
+    tell("a control pressed to painted diagrams, median", pressed(0.5), "ms", 33);
+    tell("a control pressed to painted diagrams, 95th percentile", pressed(0.95), "ms", 50);
     tell("time of a frame while signals play, mean", 1000 / painted.play.mean, "ms", 1000 / 59);
     process.stdout.write(
       `       ${painted.play.mean.toFixed(1)} frames a second, 95 in 100 within ${painted.play.p95Ms.toFixed(1)} ms\n`,
