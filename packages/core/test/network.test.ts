@@ -99,6 +99,34 @@ describe("textbook networks", () => {
   });
 });
 
+describe("a part that floats but for its leaks", () => {
+  /** A ladder of thick wires with loads between them, into which a pack's positive leaks. */
+  const floating = (packV: number, wireOhm: number) =>
+    solved(
+      net(
+        { pack: packV, ground: 0 },
+        ["source", "b0", "a0", { kind: "source", volts: 13, ohm: wireOhm }],
+        ...Array.from({ length: 40 }, (_, i) => [
+          [`out${i}`, `a${i}`, `a${i + 1}`, ohm(wireOhm * (1 + i / 7))] as const,
+          [`back${i}`, `b${i}`, `b${i + 1}`, ohm(wireOhm * (1 + i / 5))] as const,
+          [`load${i}`, `a${i}`, `b${i}`, ohm(0.5 + i / 3)] as const,
+        ]).flat(),
+        ["open contact", "pack", "a40", ohm(1e8)],
+        ["tie", "b0", "ground", ohm(1e8)],
+      ),
+    );
+
+  it.each([
+    [12, 0.01],
+    [60, 0.00001],
+    [400, 0.0001],
+  ])("stands where its leaks sum to nothing: %s V by wires of %s Ω", (packV, wireOhm) => {
+    const s = floating(packV, wireOhm);
+    // What comes in by the contact goes out by the tie: the same ohms, so the two volts make up the pack's.
+    expect(s.volts("a40") + s.volts("b0")).toBeCloseTo(packV, 6);
+  });
+});
+
 describe("what cannot be solved is said", () => {
   const lamp: BranchModel = { kind: "power", powerW: 20, minV: 9 };
 
