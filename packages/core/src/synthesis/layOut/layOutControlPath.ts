@@ -59,7 +59,7 @@ export class ControlPath {
   private toldApart(tag: string, wire: SignalWire | null): { readonly of?: string } {
     // One switch of the kit may have a contact for each of several signals.
     const words = wire?.from.kind === "kit" ? wire.words : wire?.name;
-    if (tag !== "") return { of: words ?? `way ${tag}` };
+    if (tag !== "") return { of: words ?? `own feed ${tag}` };
     return this.plan.fuseA === COIL_FUSE_A ? { of: "coil" } : {};
   }
 
