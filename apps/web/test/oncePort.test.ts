@@ -37,6 +37,19 @@ describe("jobs between page and worker", () => {
     expect(whole).toBeLessThan(1500);
   });
 
+  it("are sent whole to another worker, and its own are not taken for those of the one before", () => {
+    const [page, worker] = [new OnceSender<Job>(), new OnceReceiver<Job>()];
+    const heard = new OnceReceiver<Job>();
+    const [one, two] = jobs as [Job, Job];
+    worker.take(page.post(one));
+    heard.take({ number: 1, value: one });
+    page.forget();
+    heard.forget();
+    expect(new OnceReceiver<Job>().take(page.post(one))).toBe(one);
+    // It counts from one again.
+    expect(heard.take({ number: 1, value: two })).toBe(two);
+  });
+
   it("are asked for by nobody who never sent them", () => {
     expect(() => new OnceReceiver<Job>().take({ number: 4, value: null })).toThrow(
       "number 4 is not held here",

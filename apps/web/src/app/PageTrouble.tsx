@@ -1,11 +1,11 @@
 import { Link, useRouteError } from "react-router";
 
-/** A page that is not there, or that broke: the way back. */
+/** A page that is not there, or that broke: the way back. Within the frame, or without one. */
 export function PageTrouble() {
   const error = useRouteError();
   const message = error instanceof Error ? error.message : "There is no such page.";
   return (
-    <main className="p-6">
+    <div className="p-6">
       <h1 className="text-lead">This page cannot be shown</h1>
       <p className="mt-2">{message}</p>
       <p className="mt-4">
@@ -13,6 +13,6 @@ export function PageTrouble() {
           Back to the board
         </Link>
       </p>
-    </main>
+    </div>
   );
 }

@@ -42,6 +42,11 @@ export class OnceSender<T extends object> {
     hold(this.held, number, true);
     return { number, value: there ? null : value };
   }
+
+  /** The other side is another by now, and holds nothing. */
+  forget(): void {
+    this.held.clear();
+  }
 }
 
 /** The receiving side: one stays one object, so that what was worked out of it is found again. */
@@ -53,5 +58,10 @@ export class OnceReceiver<T extends object> {
     if (!found) throw new Error(`number ${number} is not held here: it has to be sent whole`);
     hold(this.held, number, found);
     return found;
+  }
+
+  /** The other side is another by now, and counts anew. */
+  forget(): void {
+    this.held.clear();
   }
 }
