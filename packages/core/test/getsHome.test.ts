@@ -52,13 +52,33 @@ describe("what a lamp is for", () => {
     ["path-red", "rear", allOf("park"), "rearPosition"],
     ["path-red", "rear", allOf("brake"), "stop"],
     ["path-red", "rear", allOf("lever"), "stop"],
+    ["path-red", "rear", allOf("pedal"), "stop"],
+    // White behind it: a parking light by what turns it on, a work light otherwise.
+    ["pod-18", "rear", allOf("park"), "rearPosition"],
     ["pod-18", "rear", allOf("reverse"), null],
+    // What calls or warns is nothing to see by, whatever its colour and place.
+    ["path-red", "rear", allOf("hazard"), null],
+    ["path-red", "rear", allOf("horn"), null],
+    ["path-red", "rear", allOf("reverse"), null],
+    ["pod-30", "front", allOf("horn"), null],
+    ["path-red", "front", allOf("switch"), null],
+    ["path-red", "left", allOf("switch"), "rearPosition"],
     ["pod-18", "rear", allOf("switch"), null],
     ["pod-18", "inside", allOf("switch"), null],
     ["amber-pod-12", "front", allOf("switch"), null],
     ["horn-3a", "front", allOf("horn"), null],
   ] as const)("%s at the %s is told", (part, place, on, expected) => {
     expect(work(part, place, on)).toBe(expected);
+  });
+
+  it("is nothing that its circuit is only on without", () => {
+    const unlessTurning: Condition = { anyOf: [[{ input: "left", negated: true }]] };
+    expect(work("path-red", "rear", unlessTurning)).toBe("rearPosition");
+  });
+
+  it("is nothing for a lamp whose circuit is gone", () => {
+    const job = at(jobWith("pod-30", 1, allOf("high")), "front");
+    expect(lampWork({ ...job, runs: [] }, job.lamps[0]!)).toBeNull();
   });
 });
 

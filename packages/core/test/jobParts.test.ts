@@ -5,6 +5,8 @@ import {
   asId,
   channelOf,
   channelsOf,
+  createDeviation,
+  DEFAULT_PRACTICES,
   plugInModule,
   programOf,
   removeHole,
@@ -248,5 +250,26 @@ describe("a lamp in a factory lamp's place", () => {
     }
     const gone = { module, pinId: asId<never>("none"), baseLoadId: load!.id };
     expect(plugInModule(job, { ...gone, place: "rear", channel: 0 }, mint)).toEqual([]);
+  });
+});
+
+describe("what nobody has said yet", () => {
+  it("is nothing of a deviation but what it is and whose", () => {
+    const wrong = createDeviation("d", "wireMissing", asId("run"));
+    expect(wrong).toEqual({
+      ...{ id: "d", kind: "wireMissing", runId: "run", otherRunId: "", wire: "", otherWire: "" },
+      ...{ end: "from", otherEnd: "from", at: "", otherAt: "", gaugeId: "" },
+    });
+    expect(createDeviation("d", "endMoved", asId("run"), { end: "to", at: "relay.87" })).toEqual({
+      ...wrong,
+      ...{ kind: "endMoved", end: "to", at: "relay.87" },
+    });
+  });
+
+  it("asks for nothing in money", () => {
+    expect(DEFAULT_PRACTICES.tariff).toEqual({
+      ...{ currency: "EUR", hourMinor: 0, taxShare: 0, markupShare: 0, validDays: 30 },
+      warrantyMonths: 0,
+    });
   });
 });

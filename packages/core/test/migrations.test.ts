@@ -81,6 +81,20 @@ describe("a job of an earlier version", () => {
     expect(first["runs"]).toEqual(second["runs"]);
   });
 
+  it("sits nowhere yet where its age knew no places: what it hangs on is the usual one", () => {
+    const bare = (list: string) => ({ [list]: [{ id: `${list}-1` }] });
+    const job = upgradeJob({
+      ...stored(1),
+      ...{ ...bare("lamps"), ...bare("supplies"), ...bare("controls"), ...bare("runs") },
+    });
+    const [lamp] = job["lamps"] as object[];
+    const [supply] = job["supplies"] as object[];
+    const [control] = job["controls"] as object[];
+    const [run] = job["runs"] as object[];
+    for (const entry of [lamp, supply, control]) expect(entry).toMatchObject({ at: "" });
+    expect(run).toMatchObject({ relayAt: "", switchAt: "", spliceAt: "" });
+  });
+
   it("one of this version is left as it is, one of a later is refused", () => {
     const now = upgradeJob(stored(2));
     expect(upgradeJob(now)).toBe(now);
