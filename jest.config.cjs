@@ -82,7 +82,7 @@ const PAGE = {
     ...DEMO,
     // Without notes of where each element was made: no test reads them, and they cost a fifth.
     "^react/jsx-runtime$": `${__dirname}/node_modules/react/cjs/react-jsx-runtime.production.js`,
-    "/worker/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
+    "/(worker/port|\\.)/planner\\.ts$": `${__dirname}/apps/web/test/page/worker.ts`,
     "/afterPaint\\.ts$": `${__dirname}/apps/web/test/page/atOnce.ts`,
   },
 };

@@ -1,6 +1,6 @@
 import { createJob, seeded, type Job } from "@dragonet/core";
 import { newVehicle } from "../src/vehicles/begin/newVehicle.ts";
-import { OnceReceiver, OnceSender, isJob, isWorld } from "../src/worker/oncePort.ts";
+import { OnceReceiver, OnceSender, isJob, isWorld } from "../src/worker/port/oncePort.ts";
 
 const jobs = Array.from({ length: 20 }, (_, i): Job => createJob(`Job ${i}`, "", newVehicle()));
 const over = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

@@ -1,5 +1,5 @@
 /** A worker that is gone is told, and leaves no question without an answer. */
-import { whileAlive } from "../src/worker/whileAlive.ts";
+import { whileAlive } from "../src/worker/port/whileAlive.ts";
 
 class FakeErrorEvent extends Event {
   constructor(readonly message: string) {

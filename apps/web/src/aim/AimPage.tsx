@@ -16,7 +16,7 @@ import { PaperLinks } from "../job/papers/PaperLinks.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
 import type { Isolux, LightOf, LightRequest, Turned } from "../worker/light.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { AimRow } from "./AimRow.tsx";
 import { LightSection } from "./road/LightSection.tsx";
 import { Stand } from "./Stand.tsx";

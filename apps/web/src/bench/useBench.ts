@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import type { BenchView } from "@dragonet/core";
 import { useCurrentUser } from "../base/session.ts";
 import type { ShownPlan } from "../job/usePlan.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
 import type { Pressed } from "./controls.ts";
 

@@ -8,7 +8,7 @@ import { LazyChart } from "../ui/LazyChart.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
 
 const DASHES = [undefined, "8 4", "3 3", "12 3 2 3"] as const;

@@ -4,7 +4,7 @@ import { useEdit } from "../job/store/jobStore.ts";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 /** Three readings of a clamp meter on the battery lead make a charging curve with bounds. */
 export function CurveFit({ charging, canEdit }: { charging: ChargingFacts; canEdit: boolean }) {

@@ -20,7 +20,7 @@ import { Loading } from "../ui/page/states.tsx";
 import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { RideLegs } from "./RideLegs.tsx";
 import type { RideReport } from "../worker/plan.worker.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
 
 const STATE_WORDS = { idle: "at idle", town: "in town", cruise: "at cruise" } as const;

@@ -5,7 +5,7 @@ import type { CalendarAnswer } from "@dragonet/contract";
 import { askOrLast } from "../base/lastAnswers.ts";
 import { useOpenJobs } from "../board/jobs.ts";
 import { useNow } from "../ui/useNow.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 export const useCalendar = () =>
   useQuery({ queryKey: ["calendar"], queryFn: () => askOrLast<CalendarAnswer>("calendar") });

@@ -26,7 +26,7 @@ import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
 import { NumberInput } from "../ui/forms/number/NumberInput.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 const save = (list: CutList): void => saveText("cut-list.csv", "text/csv", cutListCsv(list));
 

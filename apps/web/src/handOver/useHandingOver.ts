@@ -6,7 +6,7 @@ import { useJob } from "../job/store/jobStore.ts";
 import { useOfJob } from "../job/useOfJob.ts";
 import { SINGLE_PARTS, useAtHand, useNamedParts } from "../shelf/parts.ts";
 import type { HandingOver } from "../worker/handingOver.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 const NOBODY: readonly string[] = [];
 

@@ -15,7 +15,7 @@ import { useOfJob } from "../job/useOfJob.ts";
 import { Button } from "../ui/Button.tsx";
 import { FactFields } from "../ui/forms/FactRow.tsx";
 import { Section } from "../ui/page/Section.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 /** Things asked for at once: who has measured these is asked for the next ones. */
 const MOST_ASKED = 4;

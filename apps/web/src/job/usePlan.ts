@@ -2,7 +2,7 @@ import type { Job } from "@dragonet/core";
 import { useCallback } from "react";
 import { useCurrentUser } from "../base/session.ts";
 import type { BenchPlan } from "../worker/plan.worker.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { useOfJob } from "./useOfJob.ts";
 
 /** A plan with the job that it is of: while a newer one is planned the page still shows this. */

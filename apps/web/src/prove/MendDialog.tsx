@@ -9,7 +9,7 @@ import { Button } from "../ui/Button.tsx";
 import { FormField, LongField } from "../ui/forms/FormField.tsx";
 import { Modal } from "../ui/page/Modal.tsx";
 import { Loading } from "../ui/page/states.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import type { ShownSuspect } from "../worker/proving.ts";
 
 const MOST_MINUTES = 6000;

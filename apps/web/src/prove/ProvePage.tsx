@@ -9,7 +9,7 @@ import { FileButton } from "../ui/forms/FileButton.tsx";
 import { saveText } from "../ui/saveText.ts";
 import { Section } from "../ui/page/Section.tsx";
 import { Empty, Loading } from "../ui/page/states.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import type { Proving, ProvingGroup, ShownStep } from "../worker/proving.ts";
 import { DiagnosisPanel } from "./DiagnosisPanel.tsx";
 import { MeterPanel } from "./MeterPanel.tsx";

@@ -5,7 +5,7 @@ import { CircuitRow } from "../bench/diagrams/CircuitRow.tsx";
 import { Suspects } from "../bench/diagrams/suspects.ts";
 import { FeederRow } from "../bench/diagrams/FeederRow.tsx";
 import { useJob } from "../job/store/jobStore.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { useWorked } from "../worker/useWorked.ts";
 import type { ShownSuspect } from "../worker/proving.ts";
 

@@ -10,7 +10,7 @@ import {
 import { mint } from "../base/mint.ts";
 import { useCurrentUser } from "../base/session.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 export interface Readings {
   readonly latest: ReadonlyMap<string, Reading>;

@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import type { Job } from "@dragonet/core";
 import { useCurrentUser } from "../base/session.ts";
 import { useOfJob } from "../job/useOfJob.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { saveText } from "../ui/saveText.ts";
 import { Button } from "../ui/Button.tsx";
 import { Loading } from "../ui/page/states.tsx";

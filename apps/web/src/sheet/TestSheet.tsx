@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import type { Job, TestLine, TestReport } from "@dragonet/core";
 import { useOfJob } from "../job/useOfJob.ts";
 import { DataTable } from "../ui/DataTable.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 const readText = ({ read, waived, off }: TestLine): string =>
   waived ? `left out: ${read}` : off ? `${read}, off` : read;

@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import type { Job, Tool } from "@dragonet/core";
 import { useOfJob } from "../job/useOfJob.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 /** One list of tools, before the first step. */
 export function ToolsSheet() {

@@ -21,7 +21,7 @@ import { Choice } from "../ui/forms/Choice.tsx";
 import { FileButton } from "../ui/forms/FileButton.tsx";
 import { saveText } from "../ui/saveText.ts";
 import { Section } from "../ui/page/Section.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import { scriptOf } from "./usePlay.ts";
 
 const FAILURE_WORDS: Readonly<Record<ModuleFailure, string>> = {

@@ -3,7 +3,7 @@ import { useCallback } from "react";
 import { useOfJob } from "../job/useOfJob.ts";
 import { useAtHand } from "../shelf/parts.ts";
 import type { PlayReport } from "../worker/plan.worker.ts";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 
 /** The job's own script, or the usual one until somebody writes another. */
 export const scriptOf = (script: string): string => (script === "" ? USUAL_SCRIPT : script);

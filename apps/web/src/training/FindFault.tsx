@@ -5,7 +5,7 @@ import { Button } from "../ui/Button.tsx";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Trouble } from "../ui/page/states.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import type {
   EndedExercise,
   ShownProbe,

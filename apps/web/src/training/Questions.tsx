@@ -4,7 +4,7 @@ import { progressOf, type Drill } from "@dragonet/core";
 import { Button } from "../ui/Button.tsx";
 import { Section } from "../ui/page/Section.tsx";
 import { Trouble } from "../ui/page/states.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import type { TrainingGround } from "../worker/training.ts";
 import { anySeed, useKeepResult, useResults } from "./training.ts";
 

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Choice } from "../ui/forms/Choice.tsx";
 import { Button } from "../ui/Button.tsx";
-import { planner } from "../worker/planner.ts";
+import { planner } from "../worker/port/planner.ts";
 import type { ShownPosition, ShownTry, StartedExercise } from "../worker/training.ts";
 
 const HOW: Readonly<Record<ShownTry["how"], string>> = {

@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import "./onceTransfer.ts";
+import "./port/onceTransfer.ts";
 import {
   alternatives,
   benchAt,
@@ -63,7 +63,7 @@ import {
   type ProposedAim,
   type ShownLight,
 } from "./light.ts";
-import type { SaidWorld } from "./oncePort.ts";
+import type { SaidWorld } from "./port/oncePort.ts";
 import { handingOverOf, type HandingOver, type ShopKnows } from "./handingOver.ts";
 import {
   judgeReadings,

@@ -1,6 +1,6 @@
 /** The page's worker in the page itself: the same functions, each with values of its own. */
 import type { Job } from "@dragonet/core";
-import { OnceReceiver, OnceSender, isJob } from "../../src/worker/oncePort.ts";
+import { OnceReceiver, OnceSender, isJob } from "../../src/worker/port/oncePort.ts";
 import { planner as real } from "../../src/worker/plan.worker.ts";
 
 type Called = (...args: unknown[]) => unknown;

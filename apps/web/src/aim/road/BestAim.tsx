@@ -5,7 +5,7 @@ import { useEdit } from "../../job/store/jobStore.ts";
 import { Button } from "../../ui/Button.tsx";
 import { NumberInput } from "../../ui/forms/number/NumberInput.tsx";
 import type { LightRequest, ProposedAim, Turned } from "../../worker/light.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { turnAll } from "../turnAll.ts";
 
 /** What the search came to, and what holds it down. */

@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { Job } from "@dragonet/core";
 import type { LightRequest, ShownLight } from "../../worker/light.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 
 /**
  * The light of some lamps as they are turned, the newest wish first: while one picture is

@@ -11,7 +11,7 @@ import {
 } from "@dragonet/core";
 import type { ShownPlan } from "../../job/usePlan.ts";
 import type { TrialReport } from "../../worker/plan.worker.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { useWorked } from "../../worker/useWorked.ts";
 import { Button } from "../../ui/Button.tsx";
 import { SeverityMark } from "../../ui/Severity.tsx";

@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import type { Alternative, ChoiceKind, CircuitId } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
 import { useAtHand } from "../../shelf/parts.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { useWorked } from "../../worker/useWorked.ts";
 
 /** What decisions choose from the shelf. */

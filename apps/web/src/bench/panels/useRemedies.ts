@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import type { FindingGroup } from "@dragonet/core";
 import type { ShownPlan } from "../../job/usePlan.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { useWorked } from "../../worker/useWorked.ts";
 
 /** The causes of a plan, with the ways out as soon as each has been tried on the whole job. */

@@ -12,7 +12,7 @@ import { Modal } from "../../ui/page/Modal.tsx";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
 import { knownOf } from "../../vehicles/known/known.ts";
 import { useProfileChoices } from "../../vehicles/vehicles.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { openJob } from "./openJob.ts";
 
 interface Fields {

@@ -14,8 +14,8 @@ import { useCurrentUser } from "../../base/session.ts";
 import { Button } from "../../ui/Button.tsx";
 import { ProfileChoice } from "../../vehicles/ProfileChoice.tsx";
 import { knownOf } from "../../vehicles/known/known.ts";
-import type { SaidWorld } from "../../worker/oncePort.ts";
-import { planner } from "../../worker/planner.ts";
+import type { SaidWorld } from "../../worker/port/oncePort.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { useSaidWorld } from "./useSaidWorld.ts";
 import { openJob } from "./openJob.ts";
 

@@ -31,7 +31,7 @@ import { Section } from "../../ui/page/Section.tsx";
 import { Empty, Loading } from "../../ui/page/states.tsx";
 import { Tick } from "../../ui/forms/Tick.tsx";
 import { RouteMap } from "../../vehicles/wiring/RouteMap.tsx";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 import { Sites } from "./Sites.tsx";
 import { VehiclePlan } from "./VehiclePlan.tsx";
 

@@ -1,5 +1,5 @@
 import { atLeisure } from "../../ui/press/atLeisure.ts";
-import { planner } from "../../worker/planner.ts";
+import { planner } from "../../worker/port/planner.ts";
 
 /**
  * Fetches the pages of the lift while there still is a network. Browsers keep an application
