@@ -101,6 +101,7 @@ test("the bench is worked by keyboard alone", async ({ page }) => {
     .getByRole("article", { name: "Twin horns" })
     .getByRole("button", { name: /^10 A fuse/ });
   await fuse.focus();
+  await expect(fuse).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Fuse" })).toBeVisible();
   const smaller = page
