@@ -1,4 +1,4 @@
-import { itemAt } from "../../present/index.ts";
+import { itemAt, present } from "../../present/index.ts";
 import {
   asId,
   contentOf,
@@ -98,7 +98,10 @@ export function roadKitPart(): KitPart {
     const harness = ends.get(wire.runId);
     const made = wire.role === "load" || wire.role === "return" || wire.role === "branch";
     if (!harness || !made || wire.harness !== "") return [];
-    const colour = wire.role === "return" ? "black" : (KIT_COLOURS[wire.runId] ?? "red");
+    const colour =
+      wire.role === "return"
+        ? "black"
+        : present(KIT_COLOURS[wire.runId], `the kit's colour of ${wire.runId}`);
     const long = wire.role === "branch" ? 0.4 : harness === front ? 3.2 : 4.4;
     return [
       {

@@ -1,7 +1,7 @@
 import { outsideWindow } from "../../fit/index.ts";
 import type { Found, Rule } from "../finding.ts";
 
-/** Adhesive that would be pressed on too cold, too hot, or before it is made ready. */
+/** Adhesive that would be pressed on too cold or too hot. */
 export const bondNotYet: Rule = {
   id: "bond-not-yet",
   source: "data sheets of the usual kinds, from memory",
