@@ -2,7 +2,6 @@ import {
   DEFAULT_SPREAD,
   PROVENANCES,
   boundsOf,
-  interval,
   minus,
   sum,
   times,
@@ -10,7 +9,7 @@ import {
   type Interval,
   type Provenance,
 } from "../quantity/index.ts";
-import { controlPath, elementsOf, type Circuit, type LaidCircuit } from "../circuit/index.ts";
+import type { Circuit } from "../circuit/index.ts";
 import {
   allOf,
   usualShares,
@@ -18,13 +17,14 @@ import {
   type LightingCircuit,
   type CircuitId,
 } from "../job/index.ts";
-import { boostsBraking, levelShare } from "./levelShare.ts";
-import { loadCurrentA, ratingOf } from "../part/index.ts";
+import { boostsBraking } from "./levelShare.ts";
+import { ratingOf } from "../part/index.ts";
 import { chargingOutputA } from "../source/index.ts";
 import { loadsOf } from "../synthesis/index.ts";
 import { drawsFrom } from "./drawsFrom.ts";
 import type { BaseLoad, ChargingFacts } from "../vehicle/index.ts";
 import { remainingLoads } from "./remainingLoads.ts";
+import { runAmpsOf } from "./runAmps.ts";
 
 /** States in which the engine charges. */
 export const RUNNING_STATES = ["idle", "town", "cruise"] as const;
@@ -78,32 +78,6 @@ export const verdictOf = (spareA: Interval): Verdict =>
 /** The least sure of several. */
 const worst = (list: readonly Provenance[]): Provenance =>
   PROVENANCES.findLast((one) => list.includes(one)) ?? "measured";
-
-/** Current of a run in A while it is on, its relay's coil included. */
-export function runCurrentA(
-  job: Job,
-  run: LightingCircuit,
-  circuit: LaidCircuit | null,
-  parts: Circuit,
-  volts: number,
-  /** Share of time that the channel's full level is asked; left out for the usual one. */
-  boosted?: number,
-): Interval {
-  const loads = loadsOf(job, run).map(({ part }) =>
-    interval(
-      loadCurrentA(part.load, volts, "low"),
-      loadCurrentA(part.load, volts, "value"),
-      loadCurrentA(part.load, volts, "high"),
-    ),
-  );
-  const coils = circuit?.coil
-    ? elementsOf(parts, controlPath(circuit), "coil").map(({ part }) => {
-        const { low, value, high } = part.coilOhm;
-        return interval(volts / high, volts / value, volts / low);
-      })
-    : [];
-  return sum([times(sum(loads), levelShare(job, run, boosted)), ...coils]);
-}
 
 /** Whether a run is a load on the 12 V battery: one that is not built yet counts as if it were. */
 export function onBattery(circuit: Circuit, runId: CircuitId): boolean {
@@ -178,6 +152,7 @@ export function chargingBudget(
   const rpm = charging[SPEED_OF[state]];
   const outputA = chargingOutputA(charging, rpm);
   const volts = charging.regulatedV.value;
+  const runAmps = runAmpsOf(circuit, job);
   const output: BudgetLine = {
     what: "charging output",
     kind: "output",
@@ -190,19 +165,13 @@ export function chargingBudget(
     .map((load) => baseLine(load, load[state]));
   const runs = job.runs
     .filter((run) => run[SHARE_OF[state]] > 0 && onBattery(circuit, run.id))
-    .map((run): BudgetLine => {
-      const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
-      return {
-        what: run.name,
-        kind: "run",
-        runId: run.id,
-        currentA: times(
-          runCurrentA(job, run, made, circuit, volts, braking(job, run, state)),
-          run[SHARE_OF[state]],
-        ),
-        provenance: runProvenance(job, run),
-      };
-    })
+    .map((run): BudgetLine => ({
+      what: run.name,
+      kind: "run",
+      runId: run.id,
+      currentA: times(runAmps(run, volts, braking(job, run, state)), run[SHARE_OF[state]]),
+      provenance: runProvenance(job, run),
+    }))
     .filter((line) => line.currentA.high > 0);
   const baseA = sum(base.map((line) => line.currentA));
   const loadA = sum([baseA, ...runs.map((line) => line.currentA)]);

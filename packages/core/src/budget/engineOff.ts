@@ -3,10 +3,11 @@ import type { Circuit } from "../circuit/index.ts";
 import type { Job, Use } from "../job/index.ts";
 import { engineOffV, peukertHours } from "../source/index.ts";
 import type { BatteryFacts } from "../vehicle/index.ts";
-import { onBattery, runCurrentA } from "./charging.ts";
+import { onBattery } from "./charging.ts";
 import { batteryHealth } from "./health.ts";
 import { standbyItems, type StandbyItem } from "./standby.ts";
 import { remainingLoads } from "./remainingLoads.ts";
+import { runAmpsOf } from "./runAmps.ts";
 
 /** Hours from a full battery to the charge below which it is not trusted to start. */
 function hoursToNoStart(
@@ -54,10 +55,7 @@ export function engineOffBudget(
   const base = remainingLoads(job).map((l) => times(boundsOf(l.currentA), l.engineOff));
   const added = job.runs
     .filter((run) => onBattery(circuit, run.id))
-    .map((run) => {
-      const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
-      return times(runCurrentA(job, run, made, circuit, volts), run.onEngineOff);
-    });
+    .map((run) => times(runAmpsOf(circuit, job)(run, volts), run.onEngineOff));
   const currentA = sum([...base, ...added]);
   const minutes = (use: Use | null): Interval | null =>
     scaled(hoursToNoStart(battery, use, currentA), 60);

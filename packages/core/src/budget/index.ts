@@ -9,3 +9,4 @@ export * from "./pack/ownBatteries.ts";
 export * from "./pack/packEvening.ts";
 export { remainingLoads } from "./remainingLoads.ts";
 export { levelShare } from "./levelShare.ts";
+export { runAmpsOf } from "./runAmps.ts";

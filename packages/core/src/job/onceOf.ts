@@ -1,5 +1,15 @@
 import type { Job } from "./job.ts";
 
+/** One place for all of them: with one each, things of a kind would be of as many shapes for the engine. */
+const KEPT = Symbol("worked out");
+interface Keeper {
+  readonly [KEPT]?: object[];
+}
+/** For what is frozen. */
+const apart = new WeakMap<object, object[]>();
+/** Of functions made so far. */
+let count = 0;
+
 /**
  * A function of something that never changes, worked out once for each. What was worked out is kept with the thing
  * itself, out of sight of whatever lists, copies, sends or compares it, and goes with it. (In a WeakMap it would stay
@@ -7,15 +17,19 @@ import type { Job } from "./job.ts";
  * and with an edit every second the plans of all of them were copied about before they went.)
  */
 export function onceOf<K extends object, T extends object>(work: (of: K) => T): (of: K) => T {
-  const made = Symbol(work.name);
-  /** For what is frozen. */
-  const apart = new WeakMap<K, T>();
+  const mine = count;
+  count += 1;
   return (of) => {
-    const known = (of as { [made]?: T })[made] ?? apart.get(of);
+    let kept = (of as Keeper)[KEPT] ?? apart.get(of);
+    if (!kept) {
+      kept = [];
+      if (Object.isExtensible(of)) Object.defineProperty(of, KEPT, { value: kept });
+      else apart.set(of, kept);
+    }
+    const known = kept[mine] as T | undefined;
     if (known) return known;
     const value = work(of);
-    if (Object.isExtensible(of)) Object.defineProperty(of, made, { value });
-    else apart.set(of, value);
+    kept[mine] = value;
     return value;
   };
 }

@@ -262,8 +262,9 @@ export function solveCircuitNear(
   circuit: Circuit,
   { options, closed, result }: Solved,
   position: Position,
+  estimate: Estimate = options.estimate ?? "value",
 ): CircuitResult {
-  const o: SolveOptions = { ...options, position };
+  const o: SolveOptions = { ...options, position, estimate };
   const states = options.converters ?? new Map<ElementId, ConverterState>();
   const near = settle(circuit, o, { closed, states, result });
   return near.kind === "solved" && standsFromRest(circuit, near)

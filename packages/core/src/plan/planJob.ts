@@ -3,7 +3,7 @@ import type { Choice, Circuit, SynthesisIssue } from "../circuit/index.ts";
 import { onceOfJob, type Job } from "../job/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import { checkJob, groupFindings, type Finding, type FindingGroup } from "../rule/index.ts";
-import { designPoint } from "../network/index.ts";
+import { designPoint, type DesignPoint } from "../network/index.ts";
 import type { OperatingPoint } from "../solve/index.ts";
 import { packRangeV, restVolts, runningVolts } from "../source/index.ts";
 import {
@@ -45,7 +45,7 @@ export interface CheckedCircuit {
   readonly budget: Budget;
   readonly findings: readonly Finding[];
   /** Everything on, on the battery at rest. */
-  readonly engineOff: OperatingPoint;
+  readonly engineOff: DesignPoint;
 }
 
 /** Synthesis, budget and rules: what a pin's consequences are judged by. */
@@ -55,10 +55,10 @@ export const checkedCircuit = onceOfJob((job: Job): CheckedCircuit => {
   const rest = restVolts(job.vehicle);
   // First, so that the network is not written for another estimate and back again.
   const worst = designPoint(job, circuit, rest, "high");
-  const engineOff = designPoint(job, circuit, rest);
+  const engineOff = designPoint(job, circuit, rest, "value", worst);
   const { system } = job.vehicle;
   const withPack = (packV: number): OperatingPoint | null =>
-    system.kind === "engine" ? null : designPoint(job, circuit, { ...rest, packV });
+    system.kind === "engine" ? null : designPoint(job, circuit, { ...rest, packV }, "value", engineOff);
   // Behind a converter or a battery of its own no lamp feels what the pack shows.
   const feels = circuit.runs.some((run) => run.root.kind === "pack");
   const range = system.kind === "engine" || !feels ? null : packRangeV(system.pack);
@@ -71,7 +71,7 @@ export const checkedCircuit = onceOfJob((job: Job): CheckedCircuit => {
 /** job → synthesise → solve → check → views, in one direction. */
 export function planJob(job: Job, units: UnitSystem): JobPlan {
   const { circuit, budget, findings, engineOff } = checkedCircuit(job);
-  const running = designPoint(job, circuit, runningVolts(job.vehicle));
+  const running = designPoint(job, circuit, runningVolts(job.vehicle), "value", engineOff);
   return {
     strips: {
       running: lineDiagramsOf(job, circuit, running, units),

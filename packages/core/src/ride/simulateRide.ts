@@ -1,20 +1,11 @@
 import type { Circuit } from "../circuit/index.ts";
-import { runCurrentA } from "../budget/charging.ts";
 import { boostsBraking } from "../budget/levelShare.ts";
-import { drawsFrom } from "../budget/drawsFrom.ts";
-import {
-  onceOfPair,
-  type Condition,
-  type Input,
-  type Job,
-  type RideLeg,
-  type LightingCircuit,
-} from "../job/index.ts";
+import type { Condition, Input, Job, RideLeg, LightingCircuit } from "../job/index.ts";
 import { settledAt, type BoundedValue, type Interval } from "../quantity/index.ts";
 import { chargingOutputA, openCircuitV, peukertHours } from "../source/index.ts";
 import type { BatteryFacts, ChargingFacts } from "../vehicle/index.ts";
 import { speedsOf, usualRide } from "./rides.ts";
-import { remainingLoads } from "../budget/index.ts";
+import { onBattery, remainingLoads, runAmpsOf } from "../budget/index.ts";
 
 /** What a start takes: a starter motor of a small engine for a second and a half, assumed. */
 export const START_A = 90;
@@ -111,27 +102,18 @@ export function runShare(run: LightingCircuit, leg: RideLeg, charging: ChargingF
   return run[ON[stateOf(leg, charging)]];
 }
 
-/** What a run takes from the 12 V battery while it is on, at volts and a share of full level, in A. */
-type RunAmps = (run: LightingCircuit, volts: number, boosted: number | undefined) => Interval;
-
 const NO_AMPS: Interval = { low: 0, mid: 0, high: 0 };
 
-/** Worked out once for all rides, and for all of their legs that are ridden at the same volts. */
-const runAmpsOf = onceOfPair((circuit: Circuit, job: Job): RunAmps => {
-  const known = new Map<string, Interval>();
-  return (run, volts, boosted) => {
-    const key = `${run.id} ${volts} ${boosted}`;
-    const before = known.get(key);
-    if (before) return before;
-    const made = circuit.runs.find((r) => r.runId === run.id) ?? null;
-    const amps =
-      made && drawsFrom(circuit, made) !== "battery"
-        ? NO_AMPS
-        : runCurrentA(job, run, made, circuit, volts, boosted);
-    known.set(key, amps);
-    return amps;
-  };
-});
+/** What a run takes from the 12 V battery while it is on, at volts and a share of full level, in A. */
+function batteryAmps(
+  job: Job,
+  circuit: Circuit,
+  run: LightingCircuit,
+  volts: number,
+  boosted: number | undefined,
+): Interval {
+  return onBattery(circuit, run.id) ? runAmpsOf(circuit, job)(run, volts, boosted) : NO_AMPS;
+}
 
 interface LegAmps {
   readonly leg: RideLeg;
@@ -149,7 +131,7 @@ function legAmps(
   leg: RideLeg,
   draw: Draw,
   restV: number,
-  runAmps: RunAmps,
+  circuit: Circuit,
 ): LegAmps {
   const state = stateOf(leg, charging);
   const volts = state === "engineOff" ? restV : charging.regulatedV.value;
@@ -161,7 +143,8 @@ function legAmps(
     0,
   );
   const runsA = job.runs.reduce((amps, run) => {
-    const { low, mid, high } = runAmps(run, volts, boostsBraking(job, run) ? leg.brake : undefined);
+    const boosted = boostsBraking(job, run) ? leg.brake : undefined;
+    const { low, mid, high } = batteryAmps(job, circuit, run, volts, boosted);
     return amps + pick({ low, value: mid, high }, draw.runs) * runShare(run, leg, charging);
   }, 0);
   return { leg, outputA, loadA: baseA + runsA + leg.extraA };
@@ -183,7 +166,6 @@ export function simulateRide(
   draw: Draw = MIDDLE,
   told: "all" | "ends" = "all",
 ): Ride {
-  const runAmps = runAmpsOf(circuit, job);
   const capacityAh = pick(battery.capacityAh, draw.capacity);
   const points: RidePoint[] = [];
   let [soc, minute, chargedAh, drawnAh] = [startSoc, 0, 0, 0];
@@ -195,7 +177,7 @@ export function simulateRide(
   const startShare = START_S / 3600 / fairHours(START_A);
   for (const leg of legsOf(job, charging)) {
     const restV = openCircuitV(battery.chemistry, soc, battery.cells);
-    const { outputA, loadA } = legAmps(job, charging, leg, draw, restV, runAmps);
+    const { outputA, loadA } = legAmps(job, charging, leg, draw, restV, circuit);
     for (let n = 0; n < leg.starts; n += 1) {
       const share = Math.min(soc, startShare);
       soc -= share;

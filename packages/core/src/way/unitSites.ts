@@ -1,6 +1,7 @@
 import { splitNode, type Unit } from "../circuit/index.ts";
 import {
   asId,
+  onceOfPair,
   type Feed,
   type Job,
   type NodeId,
@@ -20,16 +21,19 @@ import {
   supplySite,
   switchSite,
 } from "./sites.ts";
-import type { Ways } from "./ways.ts";
+import { Ways } from "./ways.ts";
 
 /** Finds the place of a unit, by where it says it sits. */
 export class UnitSites {
   private readonly splices = new Map<CircuitId, PlaceId | null>();
+  private readonly known = new Map<NodeId, PlaceId | "other" | null>();
+  readonly ways: Ways;
   constructor(
     private readonly job: Job,
     private readonly units: ReadonlyMap<UnitId, Unit>,
-    private readonly ways: Ways,
-  ) {}
+  ) {
+    this.ways = new Ways(job);
+  }
 
   feedSite(feed: Feed | undefined): PlaceId | null {
     const { job } = this;
@@ -60,6 +64,14 @@ export class UnitSites {
 
   /** null for a unit that nobody has placed; "other" for one at hand of the wire's other end. */
   of(node: NodeId): PlaceId | "other" | null {
+    const known = this.known.get(node);
+    if (known !== undefined) return known;
+    const found = this.find(node);
+    this.known.set(node, found);
+    return found;
+  }
+
+  private find(node: NodeId): PlaceId | "other" | null {
     const { job } = this;
     const site = this.units.get(splitNode(node).unit)?.site;
     const run = (id: CircuitId) => job.runs.find((r) => r.id === id);
@@ -100,3 +112,8 @@ export class UnitSites {
     }
   }
 }
+
+/** The places of a job's units: asked for when its wires are measured, and again when its route is shown. */
+export const unitSitesOf: (units: ReadonlyMap<UnitId, Unit>, job: Job) => UnitSites = onceOfPair(
+  (units, job) => new UnitSites(job, units),
+);

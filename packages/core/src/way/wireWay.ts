@@ -1,7 +1,6 @@
 import type { WireElement } from "../circuit/index.ts";
 import type { PlaceId } from "../job/index.ts";
 import type { UnitSites } from "./unitSites.ts";
-import type { Ways } from "./ways.ts";
 import type { MapWay } from "./waysFrom.ts";
 
 /** Where a wire lies: on a way, at hand of what it joins, or nowhere yet. */
@@ -14,12 +13,12 @@ export type WireWay =
   | { readonly kind: "noWay"; readonly from: PlaceId; readonly to: PlaceId };
 
 /** The way of a wire over the map. */
-export function wireWay(wire: WireElement, sites: UnitSites, ways: Ways): WireWay {
+export function wireWay(wire: WireElement, sites: UnitSites): WireWay {
   const [a, b] = [sites.of(wire.from), sites.of(wire.to)];
   if (a === null) return { kind: "unplaced", end: 0 };
   if (b === null) return { kind: "unplaced", end: 1 };
   if (a === "other") return { kind: "atHand", at: b === "other" ? null : b };
   if (b === "other") return { kind: "atHand", at: a };
-  const way = ways.between(a, b);
+  const way = sites.ways.between(a, b);
   return way ? { kind: "way", way } : { kind: "noWay", from: a, to: b };
 }

@@ -3,7 +3,7 @@ import type { Job, SupplyId } from "../../job/index.ts";
 import type { BatteryPart } from "../../part/index.ts";
 import { interval, sum, times, type Interval } from "../../quantity/index.ts";
 import { openCircuitV, peukertHours } from "../../source/index.ts";
-import { runCurrentA } from "../charging.ts";
+import { runAmpsOf } from "../runAmps.ts";
 import { drawsFrom } from "../drawsFrom.ts";
 
 /** Charge that is left in a battery when it is taken off to be charged: common practice. */
@@ -52,7 +52,7 @@ export function ownBatteries(job: Job, circuit: Circuit): OwnBatteryBudget[] {
     const draws = behind.flatMap((made) => {
       const run = job.runs.find((r) => r.id === made.runId);
       if (!run) return [];
-      const currentA = runCurrentA(job, run, made, circuit, volts);
+      const currentA = runAmpsOf(circuit, job)(run, volts);
       return [{ currentA, used: times(currentA, run.onEngineOff) }];
     });
     const usedA = sum(draws.map((d) => d.used));

@@ -1,7 +1,7 @@
 import type { Circuit } from "../../circuit/index.ts";
 import { estimatedMin, stripOrder } from "../../fit/index.ts";
 import type { Job, NodeId, PlaceId, StepId, TeardownStep } from "../../job/index.ts";
-import { UnitSites, Ways } from "../../way/index.ts";
+import { unitSitesOf } from "../../way/index.ts";
 
 /** What it waits for of a place: panels that are on, and the minutes of taking them off. */
 export interface InTheWay {
@@ -32,7 +32,7 @@ function toTakeOff(job: Job, steps: readonly TeardownStep[]): TeardownStep[] {
  */
 export function inTheWay(job: Job, circuit: Circuit): (node: NodeId) => InTheWay {
   if (!job.strip.some((step) => step.covers.length > 0)) return () => NOTHING;
-  const sites = new UnitSites(job, circuit.units, new Ways(job));
+  const sites = unitSitesOf(circuit.units, job);
   const known = new Map<PlaceId, InTheWay>();
   const at = (place: PlaceId): InTheWay => {
     const before = known.get(place);

@@ -13,8 +13,9 @@ import {
 import type { BoundedValue } from "../../quantity/index.ts";
 import type { Hazard, MapSegment } from "../../vehicle/index.ts";
 import {
-  UnitSites,
-  Ways,
+  unitSitesOf,
+  type UnitSites,
+  type Ways,
   controlSite,
   lampSite,
   lengthOf,
@@ -200,8 +201,8 @@ function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: 0 | 1): 
 
 function makeRoute(job: Job, circuit: Circuit): RoutePlan {
   if (job.vehicle.places.length === 0) return { wires: [], segments: [], gaps: [], lengths: [] };
-  const ways = new Ways(job);
-  const sites = new UnitSites(job, circuit.units, ways);
+  const sites = unitSitesOf(circuit.units, job);
+  const { ways } = sites;
   const names = new Map<PlaceId, string>(job.vehicle.places.map((p) => [p.id, p.name]));
   const wires: RoutedWire[] = [];
   const gaps: RouteGap[] = [];
@@ -211,7 +212,7 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
     const put = (way: MapWay, lengthM: BoundedValue): void => {
       wires.push({ elementId, ownerId, label, gaugeId, way, lengthM });
     };
-    const found = wireWay(wire, sites, ways);
+    const found = wireWay(wire, sites);
     switch (found.kind) {
       case "atHand": {
         const way = ways.between(found.at, found.at);

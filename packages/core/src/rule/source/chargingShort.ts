@@ -59,7 +59,7 @@ function stranded(
     value: percent(soc),
     limit: mark,
   });
-  const why = `${OUT_OF_BATTERY} ${carriedFrom(context, charging, "idle")}.`;
+  const why = (): string => `${OUT_OF_BATTERY} ${carriedFrom(context, charging, "idle")}.`;
   if (withLamps.noStartMinute !== null) {
     const minute = decimal(withLamps.noStartMinute, 0);
     const alone = effect.without().noStartMinute;
@@ -69,8 +69,8 @@ function stranded(
       `This ride ends at ${percent(withLamps.endSoc)} and may not start after minute ${minute}`,
       [ride(withLamps.lowestSoc), ...figures],
       alone === null
-        ? why
-        : `Without these lamps that comes at minute ${decimal(alone, 0)}: the vehicle by itself does not carry this ride. ${why}`,
+        ? why()
+        : `Without these lamps that comes at minute ${decimal(alone, 0)}: the vehicle by itself does not carry this ride. ${why()}`,
     );
   }
   const worstWith = effect.worstWith();
@@ -80,7 +80,7 @@ function stranded(
     name,
     `This ride may leave a battery that does not start, after minute ${decimal(worstWith.noStartMinute, 0)}`,
     [ride(worstWith.lowestSoc), ...figures],
-    `With every fact at its worst. Measure first: ${context.budget.running.flatMap((b) => b.toMeasure)[0]?.what ?? "the draw of the new lamps"}. ${why}`,
+    `With every fact at its worst. Measure first: ${context.budget.running.flatMap((b) => b.toMeasure)[0]?.what ?? "the draw of the new lamps"}. ${why()}`,
   );
 }
 

@@ -1,6 +1,6 @@
 import type { Element, Unit } from "../../circuit/index.ts";
 import type { ElementId, Job, SegmentId, UnitId } from "../../job/index.ts";
-import { SAME_PLACE, UnitSites, Ways, lengthOf, wireWay } from "../../way/index.ts";
+import { SAME_PLACE, lengthOf, unitSitesOf, wireWay } from "../../way/index.ts";
 
 export interface RoutedWires {
   readonly elements: ReadonlyMap<ElementId, Element>;
@@ -19,12 +19,11 @@ export function routeWires(
 ): RoutedWires {
   const stretches = new Map<ElementId, readonly SegmentId[]>();
   if (job.vehicle.places.length === 0) return { elements, stretches };
-  const ways = new Ways(job);
-  const sites = new UnitSites(job, units, ways);
+  const sites = unitSitesOf(units, job);
   const routed = new Map(elements);
   for (const wire of elements.values()) {
     if (wire.kind !== "wire" || wire.harness !== "") continue;
-    const found = wireWay(wire, sites, ways);
+    const found = wireWay(wire, sites);
     if (found.kind !== "way") continue;
     const { segments } = found.way;
     if (segments.length > 0) {
