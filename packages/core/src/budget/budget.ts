@@ -1,3 +1,4 @@
+import type { BatteryChemistry, PackChemistry } from "../vehicle/index.ts";
 import type { Circuit } from "../circuit/index.ts";
 import type { Job } from "../job/index.ts";
 import { hoursToFull, inletA } from "./pack/charger.ts";
@@ -40,7 +41,7 @@ function chargingTimes(job: Job): ChargingTimes | null {
   if (system.kind === "engine") return null;
   const { pack } = system;
   const battery = system.kind === "packAndBattery" ? system.battery : null;
-  const hours = (ah: number, amps: number, chemistry: string): number =>
+  const hours = (ah: number, amps: number, chemistry: BatteryChemistry | PackChemistry): number =>
     hoursToFull(ah, amps, chemistry, FROM_SOC);
   return {
     packH: hours(pack.capacityAh.value, pack.chargerA.value, pack.chemistry),

@@ -37,6 +37,8 @@ export const isPlain = ({ kind }: Pick<Unit, "kind">): boolean => UNIT_KINDS[kin
 export interface TerminalForm {
   /** What goes on the wire's end. */
   readonly crimp: string;
+  /** Whether that is a piece of its own, taken from the shelf. */
+  readonly piece: boolean;
   /** Insulation to take off, in mm. */
   readonly stripMm: number;
   /** Whether heat-shrink goes over the joint. */
@@ -52,23 +54,86 @@ export interface TerminalForm {
  * crimps (m): red 1.5, blue 2.5, yellow 6 mm². Two wires in one crimp are the most that hold.
  */
 export const TERMINAL_FORMS = {
-  post: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 35, takes: 40 },
-  lug: { crimp: "ring terminal M6", stripMm: 7, shrink: true, mostMm2: 16, takes: 8 },
-  stud: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 12 },
-  block: { crimp: "ring terminal M5", stripMm: 7, shrink: true, mostMm2: 16, takes: 12 },
-  blade: { crimp: "spade terminal 6.3 mm", stripMm: 6, shrink: true, mostMm2: 6, takes: 2 },
-  screw: { crimp: "ferrule", stripMm: 8, shrink: false, mostMm2: 10, takes: 2 },
-  holder: { crimp: "crimp to holder", stripMm: 8, shrink: true, mostMm2: 6, takes: 2 },
-  splice: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 10, takes: 16 },
-  tap: { crimp: "tap splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
-  cavity: { crimp: "terminal of the plug", stripMm: 5, shrink: false, mostMm2: 6, takes: 1 },
+  post: {
+    crimp: "ring terminal M6",
+    piece: true,
+    stripMm: 7,
+    shrink: true,
+    mostMm2: 35,
+    takes: 40,
+  },
+  lug: { crimp: "ring terminal M6", piece: true, stripMm: 7, shrink: true, mostMm2: 16, takes: 8 },
+  stud: {
+    crimp: "ring terminal M5",
+    piece: true,
+    stripMm: 7,
+    shrink: true,
+    mostMm2: 16,
+    takes: 12,
+  },
+  block: {
+    crimp: "ring terminal M5",
+    piece: true,
+    stripMm: 7,
+    shrink: true,
+    mostMm2: 16,
+    takes: 12,
+  },
+  blade: {
+    crimp: "spade terminal 6.3 mm",
+    piece: true,
+    stripMm: 6,
+    shrink: true,
+    mostMm2: 6,
+    takes: 2,
+  },
+  screw: { crimp: "ferrule", piece: false, stripMm: 8, shrink: false, mostMm2: 10, takes: 2 },
+  holder: {
+    crimp: "crimp to holder",
+    piece: false,
+    stripMm: 8,
+    shrink: true,
+    mostMm2: 6,
+    takes: 2,
+  },
+  splice: {
+    crimp: "crimp splice",
+    piece: false,
+    stripMm: 10,
+    shrink: true,
+    mostMm2: 10,
+    takes: 16,
+  },
+  tap: { crimp: "tap splice", piece: false, stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
+  cavity: {
+    crimp: "terminal of the plug",
+    piece: true,
+    stripMm: 5,
+    shrink: false,
+    mostMm2: 6,
+    takes: 1,
+  },
   /** A plug that is on the wire already: nothing to strip or to crimp. */
-  mate: { crimp: "the plug it has", stripMm: 0, shrink: false, mostMm2: 6, takes: 1 },
+  mate: { crimp: "the plug it has", piece: false, stripMm: 0, shrink: false, mostMm2: 6, takes: 1 },
   /** A lead of a harness that comes made up: it ends bare. */
-  lead: { crimp: "crimp splice", stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
+  lead: { crimp: "crimp splice", piece: false, stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
   /** The factory's own plugs on one wire of its loom: as many as it has lamps there. */
-  loom: { crimp: "the factory's plug", stripMm: 0, shrink: false, mostMm2: 6, takes: 16 },
-  own: { crimp: "as the part has it", stripMm: 6, shrink: false, mostMm2: 16, takes: 2 },
+  loom: {
+    crimp: "the factory's plug",
+    piece: false,
+    stripMm: 0,
+    shrink: false,
+    mostMm2: 6,
+    takes: 16,
+  },
+  own: {
+    crimp: "as the part has it",
+    piece: false,
+    stripMm: 6,
+    shrink: false,
+    mostMm2: 16,
+    takes: 2,
+  },
 } as const satisfies Readonly<Record<string, TerminalForm>>;
 /** How a terminal takes a wire. */
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;
@@ -95,6 +160,8 @@ export type Site =
   | { readonly kind: "battery" }
   | { readonly kind: "electrics" }
   | { readonly kind: "pin"; readonly pinId: PinId }
+  /** A wire that nobody has found yet: it is looked for where the signals come from. */
+  | { readonly kind: "unfound" }
   | { readonly kind: "lamp"; readonly lampId: LampId }
   | { readonly kind: "relay"; readonly runId: CircuitId }
   | { readonly kind: "switch"; readonly runId: CircuitId }

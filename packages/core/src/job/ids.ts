@@ -48,6 +48,19 @@ export type NodeId = Id<"node">;
 /** Id of a unit. */
 export type UnitId = Id<"unit">;
 
+/**
+ * Id of what sits between two terminals: by the circuit, supply or switch of the kit that it belongs to, and its
+ * own name within that. No id of a document has a dot in it, so that both can be read from it again.
+ */
+export const elementIdOf = (ownerId: string, name: string): ElementId =>
+  asId<ElementId>(`${ownerId}.${name}`);
+
+/** What an element belongs to, by its id alone: for what is said of wires that are not laid out. */
+export const ownerOfElement = (id: string): string => {
+  const dot = id.indexOf(".");
+  return dot < 0 ? id : id.slice(0, dot);
+};
+
 /** What an id in a document may look like: short, printable, safe in a path or a netlist. */
 export const ID_PATTERN = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
 

@@ -2,6 +2,7 @@ export * from "./ids.ts";
 export * from "./condition.ts";
 export * from "./record/fit.ts";
 export * from "./record/reading.ts";
+export * from "./record/stepId.ts";
 export * from "./record/mend.ts";
 export * from "./record/aim.ts";
 export * from "./record/tariff.ts";

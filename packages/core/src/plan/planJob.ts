@@ -58,7 +58,9 @@ export const checkedCircuit = onceOfJob((job: Job): CheckedCircuit => {
   const engineOff = designPoint(job, circuit, rest, "value", worst);
   const { system } = job.vehicle;
   const withPack = (packV: number): OperatingPoint | null =>
-    system.kind === "engine" ? null : designPoint(job, circuit, { ...rest, packV }, "value", engineOff);
+    system.kind === "engine"
+      ? null
+      : designPoint(job, circuit, { ...rest, packV }, "value", engineOff);
   // Behind a converter or a battery of its own no lamp feels what the pack shows.
   const feels = circuit.runs.some((run) => run.root.kind === "pack");
   const range = system.kind === "engine" || !feels ? null : packRangeV(system.pack);

@@ -1,11 +1,14 @@
 import { asId, type PinId } from "../job/ids.ts";
 import type { ConnectorPin } from "./vehicle.ts";
 
-/** No id of a document has a dot in it, so these cannot be taken for a wire that is known. */
-const UNFOUND = "unfound.";
+/** What stands in a plan for the wire of a signal that nobody has found yet. */
+export interface UnfoundPin extends ConnectorPin {
+  /** The signal that it is looked for by. */
+  readonly sought: string;
+}
 
-/** Id of what stands in a plan for the wire of a signal that nobody has found yet. */
-export const unfoundId = (signal: string): PinId => asId<PinId>(`${UNFOUND}${signal}`);
+/** Its id: no id of a document has a dot in it, so that none can be the same. */
+export const unfoundId = (signal: string): PinId => asId<PinId>(`unfound.${signal}`);
 
 /** Whether a wire stands in a plan for one that nobody has found yet. */
-export const isUnfound = ({ id }: Pick<ConnectorPin, "id">): boolean => id.startsWith(UNFOUND);
+export const isUnfound = (pin: ConnectorPin): pin is UnfoundPin => "sought" in pin;

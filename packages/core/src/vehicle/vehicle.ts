@@ -50,9 +50,12 @@ export interface ChargingFacts {
 /** Chemistries of traction packs. */
 export const PACK_CHEMISTRIES = ["leadBlocks", "lithium", "lithiumIron"] as const;
 
+/** The chemistry of a traction pack. */
+export type PackChemistry = (typeof PACK_CHEMISTRIES)[number];
+
 /** A traction pack: blocks in series, or one lithium pack by the number of its cells. */
 export interface PackFacts {
-  readonly chemistry: (typeof PACK_CHEMISTRIES)[number];
+  readonly chemistry: PackChemistry;
   readonly nominalV: number;
   /** Blocks in series that can be tapped between, or 1 for a single pack. */
   readonly blocks: number;

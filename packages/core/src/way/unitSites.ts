@@ -1,6 +1,5 @@
 import { splitNode, type Unit } from "../circuit/index.ts";
 import {
-  asId,
   onceOfPair,
   type Feed,
   type Job,
@@ -11,7 +10,6 @@ import {
   type CircuitId,
   type UnitId,
 } from "../job/index.ts";
-import { isUnfound } from "../vehicle/index.ts";
 import {
   controlSite,
   lampSite,
@@ -44,10 +42,8 @@ export class UnitSites {
     return placeWithRole(job, "battery");
   }
 
-  pinSite(pinId: string): PlaceId | null {
+  pinSite(pinId: PinId): PlaceId | null {
     const { vehicle } = this.job;
-    // What nobody has found yet is looked for where the signals come from: at the controls.
-    if (isUnfound({ id: asId<PinId>(pinId) })) return placeWithRole(this.job, "controls");
     const pin = vehicle.pins.find((p) => p.id === pinId);
     const at = vehicle.connectors.find((c) => c.id === pin?.connectorId)?.at ?? "";
     return at === "" ? null : at;
@@ -62,18 +58,18 @@ export class UnitSites {
     return place;
   }
 
-  /** null for a unit that nobody has placed; "other" for one at hand of the wire's other end. */
+  /** Where a terminal is: null on a unit that nobody has placed; "other" at hand of the wire's other end. */
   of(node: NodeId): PlaceId | "other" | null {
     const known = this.known.get(node);
     if (known !== undefined) return known;
-    const found = this.find(node);
+    const found = this.ofUnit(splitNode(node).unit);
     this.known.set(node, found);
     return found;
   }
 
-  private find(node: NodeId): PlaceId | "other" | null {
+  ofUnit(unit: UnitId): PlaceId | "other" | null {
     const { job } = this;
-    const site = this.units.get(splitNode(node).unit)?.site;
+    const site = this.units.get(unit)?.site;
     const run = (id: CircuitId) => job.runs.find((r) => r.id === id);
     switch (site?.kind) {
       case undefined:
@@ -87,6 +83,8 @@ export class UnitSites {
         return this.feedSite(site.feed);
       case "pin":
         return this.pinSite(site.pinId);
+      case "unfound":
+        return placeWithRole(job, "controls");
       case "supply":
         return supplySite(job, job.supplies.find((s) => s.id === site.supplyId)?.at ?? "");
       case "control":

@@ -1,4 +1,9 @@
-import type { BatteryFacts, PackFacts } from "../../vehicle/index.ts";
+import type {
+  BatteryChemistry,
+  BatteryFacts,
+  PackChemistry,
+  PackFacts,
+} from "../../vehicle/index.ts";
 
 /** Lead takes its charger's full current to four fifths, then less and less: common practice. */
 const BULK_TO: Readonly<Record<"lead" | "lithium", number>> = { lead: 0.8, lithium: 0.95 };
@@ -8,18 +13,21 @@ const TAPER_SHARE = 0.4;
 const KEPT: Readonly<Record<"lead" | "lithium", number>> = { lead: 0.88, lithium: 0.99 };
 const CHARGER_SHARE = 0.88;
 
-const family = (chemistry: string): "lead" | "lithium" =>
-  chemistry.startsWith("lithium") ? "lithium" : "lead";
+type Chemistry = BatteryChemistry | PackChemistry;
+const FAMILY: Readonly<Record<Chemistry, "lead" | "lithium">> = {
+  ...{ flooded: "lead", agm: "lead", gel: "lead", leadBlocks: "lead" },
+  ...{ lithiumIron: "lithium", lithiumIon: "lithium", lithium: "lithium" },
+};
 
 /** Hours to full from a state of charge, at a charger's current; Infinity without one. */
 export function hoursToFull(
   capacityAh: number,
   chargerA: number,
-  chemistry: string,
+  chemistry: Chemistry,
   fromSoc: number,
 ): number {
   if (chargerA <= 0) return Infinity;
-  const kind = family(chemistry);
+  const kind = FAMILY[chemistry];
   const bulk = Math.max(0, BULK_TO[kind] - fromSoc);
   const taper = 1 - Math.max(BULK_TO[kind], fromSoc);
   return (capacityAh * (bulk + taper / TAPER_SHARE)) / (chargerA * KEPT[kind]);

@@ -1,3 +1,4 @@
+import { allOff } from "./states.ts";
 import { BATTERY, PACK, splitNode } from "../../circuit/index.ts";
 import { openCircuitV, packRestV, restVolts, type SourceVolts } from "../../source/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
@@ -22,7 +23,7 @@ export function restProbes(groups: readonly Testable[]): Probe[] {
   for (const { runs } of groups) {
     for (const probe of runs.flatMap((run) => run.probes)) {
       const unit = unitOf(probe);
-      if (unit !== null && probe.state.id === "off" && !found.has(unit)) found.set(unit, probe);
+      if (unit !== null && allOff(probe.state) && !found.has(unit)) found.set(unit, probe);
     }
   }
   return [...found.values()];

@@ -10,7 +10,7 @@ import {
   type Element,
   type LoadElement,
 } from "../../circuit/index.ts";
-import type { ElementId, Job, NodeId } from "../../job/index.ts";
+import { type ElementId, type Job, type NodeId, stepIdOf } from "../../job/index.ts";
 import { inTheWay } from "../script/covered.ts";
 import { senseOf, type Sense } from "../reading/seen.ts";
 import { asleepAfterMin } from "./standing.ts";
@@ -161,7 +161,7 @@ export function ohmProbesOf(
     const { minutes, panels } = covered(fuse.to);
     return [
       {
-        id: `ohms|${state.id}|${fuse.to}|${negative}`,
+        id: stepIdOf("ohms", state.id, fuse.to, negative),
         ...{ state, bench },
         at: { kind: "ohms", node: fuse.to, against: negative },
         words: `${words.terminal(fuse.to)} against ${words.terminal(negative)}`,
@@ -188,7 +188,7 @@ export function probesOf(
   const loads = loadsOf(circuit);
   return states.flatMap((state): Probe[] => [
     ...loads.map((load): Probe => ({
-      id: `look|${state.id}|${load.id}`,
+      id: stepIdOf("look", state.id, load.id),
       ...{ state, bench },
       at: { kind: "look", elementId: load.id, sense: senseOf(load.part) },
       ...{ words: words.load(load), unit: "", minutes: LOOK_MIN, panels: [], beforePanels: false },
@@ -197,19 +197,19 @@ export function probesOf(
       ...{ state, bench, panels, beforePanels: true },
       ...(allOff(state)
         ? {
-            id: `milliamps|${state.id}|${fuse.id}`,
+            id: stepIdOf("milliamps", state.id, fuse.id),
             at: { kind: "milliamps", elementId: fuse.id },
             ...{ words: words.standby(fuse, waitMin), unit: "mA" },
             minutes: SERIES_MIN + minutes + waitMin,
           }
         : {
-            id: `amps|${state.id}|${fuse.id}`,
+            id: stepIdOf("amps", state.id, fuse.id),
             at: { kind: "amps", elementId: fuse.id },
             ...{ words: words.current(fuse), unit: "A", minutes: CLAMP_MIN + minutes },
           }),
     })),
     ...places.map(({ node, against, minutes, way }): Probe => ({
-      id: `volts|${state.id}|${node}|${against}`,
+      id: stepIdOf("volts", state.id, node, against),
       ...{ state, bench },
       at: { kind: "volts", node, against },
       words: `${words.terminal(node)} against ${words.terminal(against)}`,

@@ -7,6 +7,7 @@ import {
   type Input,
   type Job,
   type CircuitId,
+  stateIdOf,
 } from "../../job/index.ts";
 import type { Position } from "../../network/index.ts";
 import type { CircuitGroup } from "../../proof/index.ts";
@@ -49,7 +50,7 @@ type Controls = Pick<Position, "inputs" | "switches">;
 
 const idOf = ({ inputs, switches }: Controls): string => {
   const on = [...[...inputs].sort(), ...[...switches].sort()];
-  return on.length === 0 ? "off" : on.join("+");
+  return stateIdOf(on);
 };
 
 function wordsOf(job: Job, { inputs, switches }: Controls): string {

@@ -1,3 +1,4 @@
+import { readStepId, type ReadingKind } from "../../job/index.ts";
 import Papa from "papaparse";
 import { OPEN_WAY_OHM, ohmText, readOhms } from "../expect/ohms.ts";
 import { SENSE_WORDS, seenLevel, seenWord } from "./seen.ts";
@@ -60,20 +61,21 @@ export type ReadingsCsv =
 
 /** Unit of a step, another that people write, and what that one is worth in it. */
 const VOLTS = ["V", "mV", 1 / 1000] as const;
-const UNITS: readonly (readonly [string, readonly [string, string, number]])[] = [
-  ["amps|", ["A", "mA", 1 / 1000]],
-  ["milliamps|", ["mA", "A", 1000]],
-];
+const UNITS: Readonly<Partial<Record<ReadingKind, readonly [string, string, number]>>> = {
+  amps: ["A", "mA", 1 / 1000],
+  milliamps: ["mA", "A", 1000],
+};
 
 /** "12,4 V" and "12.4" are the same; what is seen is a word. */
 function valueOf(step: string, text: string): number | string {
-  if (step.startsWith("look|")) {
+  const { kind } = readStepId(step);
+  if (kind === "look") {
     return seenLevel(text) ?? `invalid reading: "${text}" (${SENSE_WORDS.eye.join(", ")})`;
   }
-  if (step.startsWith("ohms|")) {
+  if (kind === "ohms") {
     return readOhms(text) ?? `invalid reading: "${text}" (ohms, such as 0.4, or OL)`;
   }
-  const [unit, other, factor] = UNITS.find(([kind]) => step.startsWith(kind))?.[1] ?? VOLTS;
+  const [unit, other, factor] = (kind && UNITS[kind]) ?? VOLTS;
   const [, digits, said = ""] = /^([-+]?\d+(?:[.,]\d+)?)\s*(m?[VA])?$/.exec(text) ?? [];
   if (digits === undefined) return `invalid reading: "${text}" (a number, such as 12.4)`;
   const value = Number(digits.replace(",", "."));

@@ -1,3 +1,4 @@
+import { readStepId } from "../../job/index.ts";
 import { simulatedReading } from "./meter.ts";
 import type { ProbeAt } from "../expect/probe.ts";
 import type { TestBench } from "./session.ts";
@@ -18,7 +19,7 @@ const MEASURE: readonly (readonly [RegExp, ...ProbeAt["kind"][]])[] = [
 ];
 
 /** How many of a step's own units are one of what an instrument answers in: V, A, Ω. */
-export const perUnit = (step: string): number => (step.startsWith("milliamps|") ? 1000 : 1);
+export const perUnit = (step: string): number => (readStepId(step).kind === "milliamps" ? 1000 : 1);
 
 /**
  * A simulated meter that speaks SCPI: a stand-in for one with a socket. It measures the

@@ -21,6 +21,8 @@ export interface WireEnd {
   readonly unit: string;
   readonly unitTerminal: string;
   readonly terminal: string;
+  /** Whether that is taken from the shelf for it. */
+  readonly piece: boolean;
   /** Insulation to take off, in mm. */
   readonly stripMm: number;
   /** Heat-shrink over the joint by its inner diameter, in mm; 0 where none goes on. */
@@ -85,12 +87,13 @@ const BARREL = 2;
 
 function endOf(circuit: Circuit, node: NodeId, { gaugeId, harness }: WireElement): WireEnd {
   const { form, name } = terminalAt(circuit, node);
-  const { crimp, stripMm, shrink } = endForm(form, harness !== "");
+  const { crimp, piece, stripMm, shrink } = endForm(form, harness !== "");
   return {
     at: endWords(circuit, node),
     unit: splitNode(node).unit,
     unitTerminal: name,
     terminal: crimp,
+    piece,
     stripMm,
     shrinkMm: shrink ? (nextSizeMm(BARREL * wireDiameterM(gaugeId)) ?? 0) : 0,
   };

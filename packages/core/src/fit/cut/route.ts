@@ -56,8 +56,8 @@ export interface RoutedSegment {
 
 /** A wire that finds no way, or an end that nobody has placed. */
 export interface RouteGap {
-  /** What nobody has placed; "" where both ends are placed and the map has no way between them. */
-  readonly unplaced: string;
+  /** What nobody has placed; nothing where both ends are placed and the map has no way between them. */
+  readonly unplaced: readonly string[];
   readonly ownerId: CircuitId;
   readonly label: string;
   readonly words: string;
@@ -108,7 +108,9 @@ function tapSite(job: Job, circuit: Circuit, sites: UnitSites, runId: CircuitId)
   for (const lane of built ? [...(built.coil?.lanes ?? []), ...built.ways] : []) {
     for (const id of lane.ids) {
       const element = circuit.elements.get(id);
-      if (element?.kind === "tap") return sites.pinSite(element.pin.id);
+      if (element?.kind !== "tap") continue;
+      const at = element.unit === "" ? null : sites.ofUnit(element.unit);
+      return at === "other" ? null : at;
     }
   }
   const asks = job.runs.find((r) => r.id === runId)?.condition.anyOf.flat() ?? [];
@@ -191,12 +193,12 @@ const routes = onceOfPair((circuit: Circuit, job: Job): RoutePlan => makeRoute(j
 export const routeOf = (job: Job, circuit: Circuit): RoutePlan => routes(circuit, job);
 
 /** What would have to be placed for an end of a wire to be: of a splice, the lamps it is for. */
-function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: 0 | 1): string {
+function unplacedAt(job: Job, circuit: Circuit, wire: WireElement, end: 0 | 1): readonly string[] {
   const site = unitAt(circuit, end === 0 ? wire.from : wire.to)?.site;
   const own = wireEnds(circuit, wire)[end];
-  if (site?.kind !== "splice") return own;
+  if (site?.kind !== "splice") return [own];
   const lamps = job.lamps.filter((l) => l.runId === site.runId && lampSite(job, l) === null);
-  return lamps.length === 0 ? own : lamps.map((l) => l.label).join(", ");
+  return lamps.length === 0 ? [own] : lamps.map((l) => l.label);
 }
 
 function makeRoute(job: Job, circuit: Circuit): RoutePlan {
@@ -221,14 +223,14 @@ function makeRoute(job: Job, circuit: Circuit): RoutePlan {
       }
       case "unplaced": {
         const what = unplacedAt(job, circuit, wire, found.end);
-        const words = `nobody has said where “${what}” sits`;
+        const words = `nobody has said where “${what.join(", ")}” sits`;
         gaps.push({ ownerId, label, unplaced: what, words });
         break;
       }
       case "noWay": {
         const [from, to] = [names.get(found.from) ?? found.from, names.get(found.to) ?? found.to];
         const words = `no route from ${from} to ${to}: measure a stretch between them`;
-        gaps.push({ ownerId, label, unplaced: "", words });
+        gaps.push({ ownerId, label, unplaced: [], words });
         break;
       }
       case "way":

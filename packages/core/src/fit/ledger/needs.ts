@@ -23,7 +23,7 @@ export function needsOf(job: Job, circuit: Circuit): Need[] {
   for (const line of lines) {
     add(`wire ${line.gaugeId}`, line.cutM, "m");
     for (const end of [line.from, line.to]) {
-      if (/terminal \S/.test(end.terminal)) add(end.terminal, 1, "");
+      if (end.piece) add(end.terminal, 1, "");
     }
   }
   return [...needs.values()];

@@ -1,3 +1,4 @@
+import { readStepId, type ReadingKind } from "../record/stepId.ts";
 import { decimal, isBoundedValue } from "../../quantity/index.ts";
 import { COLLECTIONS, type CollectionName } from "../entities.ts";
 import type { Edit } from "./edit.ts";
@@ -103,18 +104,18 @@ function entryText(job: Job, entity: CollectionName, id: string): string {
   return name === null ? entityWords(entity) : `${entityWords(entity)} “${name}”`;
 }
 
-const UNITS: Readonly<Record<string, string>> = {
+const UNITS: Readonly<Partial<Record<ReadingKind, string>>> = {
   ...{ volts: " V", amps: " A", milliamps: " mA", ohms: " Ω" },
 };
 
 /** A reading by what it says: its id tells nobody anything. */
 function readingText({ step, value, note }: Reading, job: Job): string {
-  const [kind = "", controls = ""] = step.split("|");
-  const names = controls.split("+").map((id) => nameOf(job, "run", id) ?? id);
-  const position = controls === "off" ? "all off" : `${names.join(" + ")} on`;
+  const { kind, on, allOff } = readStepId(step);
+  const names = on.map((id) => nameOf(job, "run", id) ?? id);
+  const position = allOff ? "all off" : `${names.join(" + ")} on`;
   if (value === null) return `step of the test left out (${position}): ${note}`;
   const said = kind === "look" ? `by eye or ear ${decimal(100 * value, 0)} %` : decimal(value, 2);
-  return `reading ${said}${UNITS[kind] ?? ""} (${position})`;
+  return `reading ${said}${(kind && UNITS[kind]) ?? ""} (${position})`;
 }
 
 /** One line for the history of a job. `job` is the state before or after; names come from it. */

@@ -2,7 +2,14 @@ import type { Part } from "../../part/index.ts";
 import { COLLECTIONS, type CollectionName, type Collections } from "../entities.ts";
 import type { Edit } from "./edit.ts";
 import { addAt, setIn } from "./makers.ts";
-import type { KitSwitchId, HarnessId, LampId, CircuitId, SupplyId } from "../ids.ts";
+import {
+  type KitSwitchId,
+  type HarnessId,
+  type LampId,
+  type CircuitId,
+  type SupplyId,
+  ownerOfElement,
+} from "../ids.ts";
 import type { Job } from "../job.ts";
 import type {
   KitSwitch,
@@ -184,7 +191,7 @@ export const removeSupply = (job: Job, supplyId: SupplyId): Edit[] => [
 /** What was said about the wires of something that goes is forgotten with it. */
 const forgetWires = (job: Job, ownerId: string): Edit[] =>
   job.wireChoices
-    .filter((choice) => choice.wire.startsWith(`${ownerId}.`))
+    .filter((choice) => ownerOfElement(choice.wire) === ownerId)
     .map((choice): Edit => ({ kind: "remove", entity: "wireChoice", id: choice.id }));
 
 /** Removes a control of the kit; what sat in its switch gets one of its own. */

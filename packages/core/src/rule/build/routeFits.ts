@@ -20,9 +20,9 @@ const FIELD_WORDS = {
 
 /** One finding for everything that nobody has placed, and one for each way that is missing. */
 function gapsFound(job: Job, gaps: readonly RouteGap[]): Found[] {
-  const unplaced = gaps.filter((gap) => gap.unplaced !== "");
+  const unplaced = gaps.filter((gap) => gap.unplaced.length > 0);
   const owners = [...new Set(unplaced.map((gap) => gap.ownerId))];
-  const things = [...new Set(unplaced.flatMap((gap) => gap.unplaced.split(", ")))];
+  const things = [...new Set(unplaced.flatMap((gap) => gap.unplaced))];
   const words = owners.map((id) => ownerName(job, id)).join(", ");
   const guessed: Found[] = unplaced.slice(0, 1).map((gap) => ({
     rule: "route-fits",
@@ -33,7 +33,9 @@ function gapsFound(job: Job, gaps: readonly RouteGap[]): Found[] {
     why: `Nobody has said where ${things.join(", ")} ${things.length === 1 ? "sits" : "sit"}: place the lamps of these circuits, or measure the wires. Until then their lengths come from the vehicle's reaches.`,
     remedies: [],
   }));
-  const ways = [...new Set(gaps.filter((gap) => gap.unplaced === "").map((gap) => gap.words))];
+  const ways = [
+    ...new Set(gaps.filter((gap) => gap.unplaced.length === 0).map((gap) => gap.words)),
+  ];
   return [
     ...guessed,
     ...ways.map((way): Found => {

@@ -16,6 +16,7 @@ import {
   type NodeId,
   type CircuitId,
   type UnitId,
+  elementIdOf,
 } from "../../job/index.ts";
 import type { BoundedValue } from "../../quantity/index.ts";
 import type { TerminalList } from "../../unit/thing.ts";
@@ -81,6 +82,14 @@ export class Assembly {
     }
     return terminalNode(id, name);
   }
+
+  /** Gives a unit the next terminal of a name that several of its own have: pos, pos2, pos3. */
+  nextTerminal(id: UnitId, first: string, form: TerminalFormName, join = ""): NodeId {
+    const taken = new Set(this.units.get(id)?.terminals.map(({ name }) => name));
+    let name = first;
+    for (let n = 2; taken.has(name); n += 1) name = `${first}${join}${n}`;
+    return this.terminal(id, name, form);
+  }
 }
 
 /** Adds the units, insides and wires of one run, supply or control to an assembly. */
@@ -91,7 +100,7 @@ export class Bench {
   ) {}
 
   id(name: string): ElementId {
-    return asId<ElementId>(`${this.ownerId}.${name}`);
+    return elementIdOf(this.ownerId, name);
   }
 
   unit(name: string, spec: UnitSpec): UnitId {

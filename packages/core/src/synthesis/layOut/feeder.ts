@@ -18,7 +18,7 @@ import { fuseInLine, fuseInside, relayUnit, switchUnit } from "./piece/inline.ts
 import { relayOnWire } from "../pick/coilsOn.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";
-import type { SignalWire } from "../pick/signalWire.ts";
+import { siteOf, type SignalWire } from "../pick/signalWire.ts";
 import { controlFeedOf } from "./layOutControlFeed.ts";
 import { channelNode, tapOf, type Laid, type Origin } from "./from/origin.ts";
 
@@ -93,7 +93,7 @@ function coilFeed(laid: Laid, b: Bench, key: SignalWire, size: WireSize) {
     b,
     { stub: "coilStub", fuse: "coilFuse", role: "tap" },
     tap.node,
-    { kind: "pin", pinId: key.id },
+    siteOf(key),
     size,
     {
       ratingA: COIL_FUSE_A,

@@ -43,7 +43,12 @@ export function layOut(job: Job, decided: Decided): LaidOut {
   const fitted = new Set<LampId>(
     decided.plans.flatMap((plan) => plan.loads.map(({ lamp }) => lamp.id)),
   );
-  const housings: Housings = { hosts: hostsOf(job, fitted), units: new Map(), backs: new Map() };
+  const housings: Housings = {
+    hosts: hostsOf(job, fitted),
+    units: new Map(),
+    lights: new Map(),
+    backs: new Map(),
+  };
   const notes: Notes = { choices: [], gaps: [] };
   const made = decided.plans.flatMap((plan): LaidCircuit[] => {
     const origin = originOfSource(laid, plan.feed.source, plan.feedWire);

@@ -1,10 +1,10 @@
 import type { Source, LaidFeeder } from "../../circuit/index.ts";
 import { asId, type CircuitId } from "../../job/index.ts";
 import { AT_HAND_M, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
-import { siteOf, tapOf, type ControlFeed, type Laid } from "./from/origin.ts";
+import { tapOf, type ControlFeed, type Laid } from "./from/origin.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
-import type { SignalWire } from "../pick/signalWire.ts";
+import { siteOf, type SignalWire } from "../pick/signalWire.ts";
 import { fuseInLine } from "./piece/inline.ts";
 import { Bench } from "./assembly.ts";
 

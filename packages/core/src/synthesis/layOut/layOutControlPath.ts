@@ -1,12 +1,12 @@
 import type { CoilLane, LaidCircuit } from "../../circuit/index.ts";
 import { inputWord, type ElementId, type NodeId } from "../../job/index.ts";
-import type { SignalWire } from "../pick/signalWire.ts";
+import { siteOf, type SignalWire } from "../pick/signalWire.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { AT_HAND_M, COIL_FUSE_A, COIL_FUSE_AT_M, COIL_WIRE } from "../defaults.ts";
 import { toNegative, type Negative } from "./piece/grounds.ts";
 import { fuseInLine, relayUnit, switchUnit } from "./piece/inline.ts";
 import type { InterposingRelay, Clause } from "../decide/circuit/logic.ts";
-import { siteOf, tapOf, type Laid } from "./from/origin.ts";
+import { tapOf, type Laid } from "./from/origin.ts";
 import { rangeOfRoot } from "../draw/rangeOf.ts";
 import { rootOfPin } from "../pick/pinOrigin.ts";
 import { controlFeedOf } from "./layOutControlFeed.ts";

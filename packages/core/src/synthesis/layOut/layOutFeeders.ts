@@ -240,10 +240,7 @@ export function layOutKitSwitch(laid: Laid, plan: KitSwitchPlan): LaidFeeder | n
   const unit =
     host ?? b.unit("control", { ...{ kind: "control", name: control.name, site }, terminals: [] });
   laid.switches.set(control.id, unit);
-  const commons = (b.assembly.units.get(unit)?.terminals ?? []).filter(({ name }) =>
-    name.startsWith("com"),
-  ).length;
-  const common = b.assembly.terminal(unit, commons === 0 ? "com" : `com${commons + 1}`, "blade");
+  const common = b.assembly.nextTerminal(unit, "com", "blade");
   for (const { input } of positions.filter((p) => p.users === 0)) {
     b.assembly.terminal(unit, input, "blade", `nothing is on ${input}`);
   }

@@ -41,6 +41,8 @@ export function hostsOf(job: Job, fitted: ReadonlySet<LampId>): ReadonlyMap<Lamp
 export interface Housings {
   readonly hosts: ReadonlyMap<LampId, LampId>;
   readonly units: Map<LampId, UnitId>;
+  /** Lights laid out in each housing so far. */
+  readonly lights: Map<UnitId, number>;
   /** Ways back of lamps that have one of their own. */
   readonly backs: Map<LampId, readonly ElementId[]>;
 }
@@ -131,15 +133,12 @@ function layOutPlugged(
 ): Branch {
   const { lamp, part } = fitted;
   const unit = housingUnit(b.assembly, b, lamp, place);
-  const plus = lightTerminal(b.assembly, unit);
+  const { plus, nth } = nextLight(b.assembly, unit, place.housings);
   const minus = terminalNode(unit, "neg");
   const guest = place.housings.hosts.has(lamp.id);
   const size = part.pigtail !== "" ? { gaugeId: part.pigtail } : leadSize(place.job);
   const harness = lamp.factory ? "vehicle's own loom" : `leads of ${lamp.label}`;
-  const adapter =
-    lamp.joint === "adapter"
-      ? adapterUnit(b, n, place, lamp, plug, lightsOf(b.assembly, unit))
-      : null;
+  const adapter = lamp.joint === "adapter" ? adapterUnit(b, n, place, lamp, plug, nth) : null;
   const { from, to } = adapter ?? plug;
   const wire = (name: string, role: WireRole, start: NodeId, end: NodeId, colour = ""): ElementId =>
     b.wire(name, role, start, end, size, AT_HAND_M, harness, colour);
@@ -155,14 +154,11 @@ function layOutPlugged(
   return { lampId: lamp.id, out, load, back };
 }
 
-/** Lights of a housing that have their terminal already. */
-const lightsOf = (a: Assembly, unit: UnitId): number =>
-  a.units.get(unit)?.terminals.filter((t) => t.name.startsWith("pos")).length ?? 0;
-
-/** The next positive of a housing: one a light. */
-function lightTerminal(a: Assembly, unit: UnitId): NodeId {
-  const lights = lightsOf(a, unit);
-  return a.terminal(unit, lights === 0 ? "pos" : `pos${lights + 1}`, "own");
+/** The next positive of a housing, one a light, and which of its lights that is. */
+function nextLight(a: Assembly, unit: UnitId, { lights }: Housings) {
+  const nth = (lights.get(unit) ?? 0) + 1;
+  lights.set(unit, nth);
+  return { plus: a.nextTerminal(unit, "pos", "own"), nth };
 }
 
 /** A plug in a lamp's leads: both wires part in it, or the one that a guest in its housing has. */
@@ -195,7 +191,7 @@ function layOutLamp(
   const { lamp, part } = fitted;
   const a = b.assembly;
   const unit = housingUnit(a, b, lamp, place);
-  const plus = lightTerminal(a, unit);
+  const { plus } = nextLight(a, unit, housings);
   const minus = terminalNode(unit, "neg");
   const own = part.pigtail !== "";
   const lead: WireSize = own ? { gaugeId: part.pigtail } : size;

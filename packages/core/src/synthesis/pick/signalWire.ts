@@ -5,6 +5,7 @@ import {
   type PinId,
   type SwitchedSide,
 } from "../../job/index.ts";
+import type { Site } from "../../circuit/index.ts";
 import type { BoundedValue } from "../../quantity/index.ts";
 import { isUnfound, type ConnectorPin, type PinSupply, type Vehicle } from "../../vehicle/index.ts";
 
@@ -57,6 +58,14 @@ export const kitWire = (
   supply: kitSwitch.feed.kind === "pack" || kitSwitch.feed.kind === "block" ? "pack" : "battery",
   words: `${kitSwitch.name}, ${inputWord(input)}`,
 });
+
+/** Where what is taken from a wire of the vehicle is found. */
+export const pinSite = (pin: ConnectorPin): Site =>
+  isUnfound(pin) ? { kind: "unfound" } : { kind: "pin", pinId: pin.id };
+
+/** Where what is taken from a signal's wire sits: at the pin, or at hand where the kit's switch brings its own lead. */
+export const siteOf = ({ from }: SignalWire): Site =>
+  from.kind === "kit" ? { kind: "atHand" } : pinSite(from.pin);
 
 /** The switch of the kit that a signal comes from; null for a wire of the vehicle. */
 export const kitSwitchOf = ({ from }: SignalWire): KitSwitch | null =>

@@ -8,7 +8,13 @@ import {
   type LightingCircuit,
   type Signal,
 } from "../../job/index.ts";
-import { unfoundId, type Certainty, type ConnectorPin, type Vehicle } from "../../vehicle/index.ts";
+import {
+  unfoundId,
+  type Certainty,
+  type ConnectorPin,
+  type UnfoundPin,
+  type Vehicle,
+} from "../../vehicle/index.ts";
 import type { Decision } from "../decide/decision.ts";
 import { kitWires } from "./kitSwitch.ts";
 import { kitSwitchOf, vehicleWire, type SignalWire } from "./signalWire.ts";
@@ -66,8 +72,9 @@ function kitFirst(job: Job, run: LightingCircuit, wires: readonly SignalWire[]):
  * its signal at the volts that this vehicle's signals have, and good for a coil at most.
  */
 export function unfoundWire({ vehicle }: Job, input: Signal): SignalWire {
-  return vehicleWire(vehicle, {
+  const pin: UnfoundPin = {
     id: unfoundId(input),
+    sought: input,
     connectorId: asId("unfound"),
     supply: vehicle.system.kind === "pack" ? "pack" : "battery",
     cavity: input,
@@ -81,7 +88,8 @@ export function unfoundWire({ vehicle }: Job, input: Signal): SignalWire {
     variant: "",
     foundBy: "",
     certainty: "guess",
-  });
+  };
+  return vehicleWire(vehicle, pin);
 }
 
 /** Chooses the wire that triggers a run from the connector map; null when none is known. */

@@ -1,5 +1,5 @@
 import type { Element, SynthesisIssue } from "../../circuit/index.ts";
-import { asId, type ElementId, type Job } from "../../job/index.ts";
+import { asId, type ElementId, type Job, ownerOfElement } from "../../job/index.ts";
 
 /** Wires as somebody has said that they are, and what was said of wires that are not there. */
 export interface ChosenWires {
@@ -21,11 +21,10 @@ export function chooseWires(job: Job, elements: ReadonlyMap<ElementId, Element>)
     const id = asId<ElementId>(choice.wire);
     const wire = elements.get(id);
     if (wire?.kind !== "wire") {
-      const [owner = ""] = choice.wire.split(".");
       const what =
         choice.harnessId === "" ? choice.wire : `${names.get(choice.harnessId)}: ${choice.wire}`;
       const detail = `${what} is not among the wires of this job: it ends nowhere`;
-      gaps.push({ runId: asId(owner), kind: "wireNowhere", detail });
+      gaps.push({ runId: asId(ownerOfElement(choice.wire)), kind: "wireNowhere", detail });
       continue;
     }
     const sized = choice.gaugeId !== "";

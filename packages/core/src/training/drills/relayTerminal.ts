@@ -29,8 +29,9 @@ function atRelay(circuit: Circuit, wire: WireElement) {
   const ends = wireEnds(circuit, wire);
   return [wire.from, wire.to].flatMap((node, i) => {
     const unit = unitAt(circuit, node);
-    const other = ends[1 - i] ?? "";
-    return unit?.kind === "relay" && TERMINALS.includes(nameAt(node)) && !other.startsWith("relay")
+    const [far, other] = [i === 0 ? wire.to : wire.from, ends[1 - i] ?? ""];
+    const between = unitAt(circuit, far)?.kind === "relay";
+    return unit?.kind === "relay" && TERMINALS.includes(nameAt(node)) && !between
       ? [{ wire, node, other }]
       : [];
   });

@@ -1,4 +1,4 @@
-import { terminalNode, type Site, type Source } from "../../../circuit/index.ts";
+import { terminalNode, type Source } from "../../../circuit/index.ts";
 import { itemOf } from "../../../present/index.ts";
 import type {
   KitSwitchId,
@@ -148,10 +148,6 @@ function factoryOrigin(laid: Laid, pin: ConnectorPin): Origin {
   return { node, path: ids, negative: ownNegative(laid.job, pin.supply), box: null };
 }
 
-/** Where what is tapped there sits: at the pin, or at hand where the kit's switch brings its own lead. */
-export const siteOf = ({ id, from }: SignalWire): Site =>
-  from.kind === "kit" ? { kind: "atHand" } : { kind: "pin", pinId: id };
-
 export interface Tap extends Origin {
   /** Elements of the tap itself; what lies before a control of the kit is in `path`. */
   readonly ids: readonly ElementId[];
@@ -170,11 +166,7 @@ export function tapOf(laid: Laid, b: Bench, name: string, wire: SignalWire): Tap
     return { node, ids: [], path: [...control.path, ...ids], negative, box: null };
   }
   const { input, part, common, path, switches } = control;
-  const poles = [...(b.assembly.units.get(unit)?.terminals ?? [])].filter(
-    (t) => t.name === input || t.name.startsWith(`${input}_`),
-  ).length;
-  const terminal = poles === 0 ? input : `${input}_${poles + 1}`;
-  const node = b.assembly.terminal(unit, terminal, "blade");
+  const node = b.assembly.nextTerminal(unit, input, "blade", "_");
   const tellTaleTo = control.tellTale.to;
   control.tellTale.to = null;
   const ends = switches === "ground" ? { from: node, to: common } : { from: common, to: node };

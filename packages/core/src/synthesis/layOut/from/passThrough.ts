@@ -14,6 +14,7 @@ import type { ConnectorPin } from "../../../vehicle/index.ts";
 import { AT_HAND_M, FLOOR_WIRE } from "../../defaults.ts";
 import { Bench, type Assembly } from "../assembly.ts";
 import type { FactoryCircuit } from "./sources.ts";
+import { pinSite } from "../../pick/signalWire.ts";
 
 /** Where a harness parts the connector that a factory wire is in. */
 export interface PartedAt {
@@ -65,7 +66,7 @@ function unitAt(laid: Passing, b: Bench, { harness, joint }: PartedAt, pin: Conn
   const unit = b.assembly.put(b.assembly.claim(`harness_${harness.id}_${connectorId}`), b.ownerId, {
     kind: "passThrough",
     name: `${harness.name} at ${connector?.name ?? connectorId}${mark}`,
-    site: { kind: "pin", pinId: pin.id },
+    site: pinSite(pin),
     // One thing to lay out, at however many connectors it has plugs.
     fitted: !others,
     terminals: [],

@@ -15,7 +15,7 @@ import { Bench, type Assembly } from "../assembly.ts";
 import { FACTORY_WIRE, FACTORY_WIRE_M } from "../../defaults.ts";
 import { frameLug, hasFrameReturn, type Negative } from "../piece/grounds.ts";
 import { COIL_RMS_V, HALF_WAVE_RMS_V, PIN_ORIGINS } from "../../pick/pinOrigin.ts";
-import { pinText } from "../../pick/signalWire.ts";
+import { pinSite, pinText } from "../../pick/signalWire.ts";
 import { FACTORY_TERMINALS, GROUND_SWITCHED_TERMINALS } from "../../../unit/factory/unit.ts";
 
 /** What the vehicle itself brings, as owner of elements: no id of a document has a dot in it. */
@@ -153,7 +153,7 @@ export function factoryCircuit(
   if (pin.switches === "ground") return groundCircuit(a, b, job, pin, known);
   const unit: UnitId = a.put(a.claim(`factory_${pin.id.replace(".", "_")}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
-    site: { kind: "pin", pinId: pin.id },
+    site: pinSite(pin),
     terminals: FACTORY_TERMINALS,
   });
   const feed = terminalNode(unit, "feed");
@@ -184,7 +184,7 @@ function groundCircuit(
 ): FactoryCircuit {
   const unit: UnitId = a.put(a.claim(`factory_${pin.id.replace(".", "_")}`), "", {
     ...{ kind: "factory", name: pinText(job.vehicle, pin), fitted: false },
-    site: { kind: "pin", pinId: pin.id },
+    site: pinSite(pin),
     terminals: GROUND_SWITCHED_TERMINALS,
   });
   const node = terminalNode(unit, "out");
