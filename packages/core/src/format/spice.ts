@@ -1,6 +1,6 @@
 import { itemOf } from "../present/index.ts";
 import type { NodeId } from "../job/index.ts";
-import { DIES_KNEE_V, diesFootV, type Network, type NetworkBranch } from "../network/index.ts";
+import { DIES_KNEE_V, DIODE_LEAK_S, diesFootV, type Network, type NetworkBranch } from "../network/index.ts";
 import { LEAK_OHM, OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
 
 /** Thermal voltage that a SPICE diode model is written for, at 27 °C. */
@@ -83,9 +83,12 @@ export function spiceDevice(
       ];
     }
     case "current":
+      // Past its beginning it is a straight line: a source and what it takes more with its volts.
       if (acrossV > SOFT_ON_V) {
-        const more = `${spiceNumber(OFF_S)}*(${stepped(v)}-${spiceNumber(SOFT_ON_V)})`;
-        return [`B${tag} ${a} ${b} I = ${spiceNumber(model.currentA)}+${more}`];
+        return [
+          `I${tag} ${a} ${b} DC ${spiceNumber(model.currentA - OFF_S * SOFT_ON_V)}`,
+          `R${tag} ${a} ${b} ${spiceNumber(1 / OFF_S)}`,
+        ];
       }
       return [
         `B${tag} ${a} ${b} I = (${v} > 0) ? (${spiceNumber(model.currentA)}*min(1,${v}/${spiceNumber(SOFT_ON_V)})+${spiceNumber(OFF_S)}*max(0,${v}-${spiceNumber(SOFT_ON_V)})) : (${spiceNumber(OFF_S)}*${v})`,
@@ -104,6 +107,7 @@ export function spiceDevice(
     case "diode":
       return [
         `D${tag} ${a} ${b} DM${tag}`,
+        `R${tag} ${a} ${b} ${spiceNumber(1 / DIODE_LEAK_S)}`,
         `.model DM${tag} D(IS=${spiceNumber(model.saturationA)} N=${spiceNumber(model.thermalV / SPICE_VT)})`,
       ];
   }

@@ -2,7 +2,7 @@ export * from "./network.ts";
 export * from "./position.ts";
 export * from "./options.ts";
 export { heldNodes, networkOf } from "./fromCircuit.ts";
-export { DIES_KNEE_V, branchCurrent, diesFootV } from "./engine/law.ts";
+export { DIES_KNEE_V, DIODE_LEAK_S, branchCurrent, diesFootV } from "./engine/law.ts";
 export * from "./designPoint.ts";
 export { compile, hold, putLaw, type Compiled } from "./engine/compile.ts";
 export {

@@ -7,7 +7,7 @@ const DIODE_KNEE_A = 1000;
 /** Width in V of the knee where a tape's dies begin to conduct. */
 export const DIES_KNEE_V = 0.05;
 /** Leak of a diode that blocks, in S. */
-const DIODE_LEAK_S = 1e-12;
+export const DIODE_LEAK_S = 1e-12;
 
 /** What the knee of dies leaves at no voltage at all, in V: taken off again everywhere. */
 export const diesFootV = (forwardV: number): number =>

@@ -3,7 +3,7 @@ import { asId, type ElementId } from "../../job/index.ts";
 import { isApart } from "../../part/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { LEAK_OHM, OPEN_OHM } from "../../solve/defaults.ts";
-import { OPEN, faultOf, leakOf, resistor, type InsideSpec } from "../inside.ts";
+import { faultOf, leakOf, resistor, type InsideSpec } from "../inside.ts";
 import { boxLook } from "../symbol.ts";
 
 /** Output resistance of a regulated converter up to its limit, in Ω: assumed. */
@@ -14,6 +14,12 @@ const CONVERTER_OHM = 0.005;
  * the leak of an open switch would be enough to wake it, and its load to put it out again.
  */
 const ASLEEP_OHM = 1e5;
+
+/**
+ * Output of a converter that is off, in Ω: the divider that sets its volts, assumed. What blocked diodes leak onto
+ * a rail that is off has a way home by it.
+ */
+const OFF_OHM = 1e5;
 
 /** Branch of a converter's input: a load of constant power. */
 export const inputOf = (id: ElementId): ElementId => asId<ElementId>(`${id}.input`);
@@ -38,7 +44,7 @@ export const converter: InsideSpec<ConverterElement> = {
         id: e.id,
         from: e.outNeg,
         to: e.to,
-        model: on ? { kind: "source", volts: -state.outV, ohm: CONVERTER_OHM } : OPEN,
+        model: on ? { kind: "source", volts: -state.outV, ohm: CONVERTER_OHM } : resistor(OFF_OHM),
         words,
       },
       ...(isApart(e.part)
