@@ -58,7 +58,7 @@ describe("the words of the wiring sheet", () => {
           picked(strip.runId, "fuse"),
           picked(strip.runId, "wire") || "made up",
           `${figure(strip.totalA, 1)} A ${figure(strip.lowestV, 1)} V`,
-          `on with ${strip.when}; ${span(strip.drawA, 1)} A; lowest lamp ${figure(strip.lowestV, 2)} V, copper ${figure(100 * strip.dropShare, 1)} %`,
+          `on with ${strip.when}; ${span(strip.drawA, 1)} A; ${strip.lamps.length === 1 ? strip.lamps[0]!.label : "lowest lamp"} ${figure(strip.lowestV, 2)} V, copper ${figure(100 * strip.dropShare, 1)} %`,
         ];
       }),
     ]);

@@ -28,6 +28,32 @@ async function begin(user: Opened["user"], tab: string) {
 const closed = () => waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
 
 describe("what a job begins with", () => {
+  it("an empty bench offers all four, and each opens with its own form", async () => {
+    const { user } = await openBench(emptyJob("porter-48"));
+    expect(await screen.findByText("Nothing is planned yet.")).toBeVisible();
+    for (const tab of ["Replace a lamp", "Plug in a module", "Unbox a kit", "Add lamps"]) {
+      await user.click(screen.getByRole("button", { name: tab }));
+      const dialog = within(await screen.findByRole("dialog", { name: "New circuit" }));
+      expect(dialog.getByRole("tab", { selected: true })).toHaveTextContent(tab);
+      await user.keyboard("{Escape}");
+      await closed();
+    }
+  });
+
+  it("intake leads to the box of the kit; closed once it does not open again", async () => {
+    const shop = new Shop().withParts(...demoShelf()).withJob("j", emptyJob("porter-48"));
+    const { user } = await open(shop, "/jobs/j/intake");
+    await user.click(await screen.findByRole("link", { name: "Unbox a kit" }));
+    const dialog = within(await screen.findByRole("dialog", { name: "New circuit" }));
+    expect(dialog.getByRole("tab", { selected: true })).toHaveTextContent("Unbox a kit");
+    await user.keyboard("{Escape}");
+    await closed();
+    await user.click(screen.getByRole("link", { name: /Intake/ }));
+    await user.click(await screen.findByRole("link", { name: /Circuit/ }));
+    expect(await screen.findByText("No circuit yet")).toBeVisible();
+    expect(screen.queryByRole("dialog")).toBeNull();
+  });
+
   it("lamps are added, counted and named, and their circuit stands", async () => {
     const { user, shop } = await openBench(emptyJob("fellrunner-420"));
     expect(await screen.findByText("No circuit yet")).toBeVisible();
@@ -82,7 +108,14 @@ describe("what a job begins with", () => {
   it("a lamp is replaced by its plug: what hung there goes", async () => {
     const { user, shop } = await openBench(emptyJob("petrel-650"));
     const dialog = await begin(user, "Replace a lamp");
+    // Only what may be a lamp goes, and it sits where the plug of its wire does.
+    await user.click(dialog.getByRole("combobox", { name: "What goes" }));
+    expect(screen.getAllByRole("option", { name: "Headlight and tail" }).length).toBeGreaterThan(0);
+    expect(screen.queryAllByRole("option", { name: /pump/ })).toEqual([]);
+    await user.keyboard("{Escape}");
+    expect(dialog.getByRole("combobox", { name: "Where it sits" })).toHaveTextContent("front");
     await choose(user, dialog.getByRole("combobox", { name: "Wire it hung on" }), /^left turn/);
+    expect(dialog.getByRole("combobox", { name: "Where it sits" })).toHaveTextContent("rear");
     await choose(
       user,
       dialog.getByRole("combobox", { name: "Lamp that comes" }),

@@ -11,7 +11,8 @@ import { SeverityMark } from "../ui/Severity.tsx";
 import { Loading } from "../ui/page/states.tsx";
 import { ControlBar } from "./ControlBar.tsx";
 import { allPressed, type Pressed } from "./controls.ts";
-import { BenchDialogs, type BenchDialog } from "./begin/BenchDialogs.tsx";
+import { BenchDialogs } from "./begin/BenchDialogs.tsx";
+import { useBenchDialog } from "./useBenchDialog.ts";
 import { CircuitRows } from "./diagrams/CircuitRows.tsx";
 import { PanelHead } from "./panels/PanelHead.tsx";
 import { SelectionPanel } from "./panels/SelectionPanel.tsx";
@@ -46,7 +47,7 @@ export function BenchPage() {
   const canEdit = useCanEdit();
   const [chosen, setChosen] = useState<Pressed | null>(null);
   const [selection, setSelection] = useState<Selection>({ kind: "findings" });
-  const [dialog, setDialog] = useState<BenchDialog | null>(null);
+  const { dialog, setDialog, begin } = useBenchDialog();
   const [report, setReport] = useState<TrialReport | null>(null);
   const panel = useRef<HTMLElement>(null);
 
@@ -89,15 +90,17 @@ export function BenchPage() {
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2 lg:flex-nowrap">
           <VerdictLine plan={plan} />
           <div className="ml-auto flex flex-wrap gap-x-3 gap-y-1 lg:shrink-0 lg:flex-nowrap">
-            <Button look="quiet" className="-mx-2" onClick={() => setDialog("practices")}>
+            <Button look="quiet" className="-mx-2" onClick={() => setDialog({ kind: "practices" })}>
               Practices
             </Button>
-            <Button look="quiet" className="-mx-2" onClick={() => setDialog("harnesses")}>
+            <Button look="quiet" className="-mx-2" onClick={() => setDialog({ kind: "harnesses" })}>
               Harnesses
             </Button>
-            {canEdit && <Button onClick={() => setDialog("feed")}>New supply or switch</Button>}
             {canEdit && (
-              <Button look="main" onClick={() => setDialog("run")}>
+              <Button onClick={() => setDialog({ kind: "feed" })}>New supply or switch</Button>
+            )}
+            {canEdit && (
+              <Button look="main" onClick={() => begin("lamps")}>
                 <Plus size={16} aria-hidden /> New circuit
               </Button>
             )}
@@ -119,7 +122,13 @@ export function BenchPage() {
             more is on than it can feed.
           </p>
         )}
-        <CircuitRows view={strips} marks={marks} selection={shown} select={setSelection} />
+        <CircuitRows
+          view={strips}
+          marks={marks}
+          selection={shown}
+          select={setSelection}
+          begin={canEdit ? begin : null}
+        />
       </section>
       <aside
         ref={panel}

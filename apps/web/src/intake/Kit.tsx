@@ -1,4 +1,5 @@
 import { Plus } from "lucide-react";
+import { Link } from "react-router";
 import { append } from "@dragonet/core";
 import { mint } from "../base/mint.ts";
 import { useEdit, useJob } from "../job/store/jobStore.ts";
@@ -24,14 +25,21 @@ export function Kit() {
             : `${missing} of ${job.kit.length} not complete.`
       }
       action={
-        <Button
-          look="quiet"
-          onPressed={() =>
-            edit([append(job, "kitItem", { id: mint("kit"), name: "", needed: 1, inBox: 0 })])
-          }
-        >
-          <Plus size={15} aria-hidden /> Item
-        </Button>
+        <>
+          {job.runs.length === 0 && (
+            <Link to="../circuit?begin=kit" className="touch mr-3 text-accent">
+              Unbox a kit
+            </Link>
+          )}
+          <Button
+            look="quiet"
+            onPressed={() =>
+              edit([append(job, "kitItem", { id: mint("kit"), name: "", needed: 1, inBox: 0 })])
+            }
+          >
+            <Plus size={15} aria-hidden /> Item
+          </Button>
+        </>
       }
     >
       {job.kit.length > 0 && (

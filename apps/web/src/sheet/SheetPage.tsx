@@ -9,7 +9,9 @@ import {
   lastsFor,
   span,
   lineDiagramSvg,
+  lowestAt,
   times,
+  type CircuitId,
   type JobPlan,
   type LineDiagram,
   type UnitSystem,
@@ -36,9 +38,42 @@ interface CircuitSheetProps {
   readonly units: UnitSystem;
 }
 
+/** Wires of a circuit that are cut here; else what its wires come in. */
+function CutHere({ runId, plan, units }: { runId: CircuitId; plan: JobPlan; units: UnitSystem }) {
+  const wires = plan.wires.filter((w) => w.runId === runId);
+  if (wires.length === 0) {
+    const made = plan.harnessWires.filter((w) => w.runId === runId).map((w) => w.harness);
+    return (
+      <p className="self-start text-small">
+        Nothing of it is cut here
+        {made.length > 0 && `: its wires come made up in ${[...new Set(made)].join(", ")}`}.
+      </p>
+    );
+  }
+  return (
+    <table className="w-full border-collapse self-start text-small">
+      <thead>
+        <tr>
+          {wireHeads("Done").map((head) => (
+            <th key={head} scope="col">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {wires.map((wire) => (
+          <tr key={wire.label} className="border-t border-hair">
+            <WireCells wire={wire} units={units} />
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 const CircuitSheet = memo(function CircuitSheet({ strip, index, plan, units }: CircuitSheetProps) {
   const svg = lineDiagramSvg(strip, { fontFamily: "var(--font-sans)", ink: "currentColor" });
-  const wires = plan.wires.filter((w) => w.runId === strip.runId);
   return (
     <section aria-label={strip.name} className="break-inside-avoid border-t-2 border-ink py-3">
       <h2 className="text-lead">
@@ -46,8 +81,8 @@ const CircuitSheet = memo(function CircuitSheet({ strip, index, plan, units }: C
         {strip.name}
       </h2>
       <p>
-        On with {strip.when}. Draw <span className="num">{span(strip.drawA, 2)}</span> A; lowest
-        lamp <span className="num">{fixed(strip.lowestV, 2)}</span> V, drop in copper{" "}
+        On with {strip.when}. Draw <span className="num">{span(strip.drawA, 2)}</span> A;{" "}
+        {lowestAt(strip)} <span className="num">{fixed(strip.lowestV, 2)}</span> V, drop in copper{" "}
         <span className="num">{decimal(strip.dropShare * 100)}</span> %, in fuse, contacts and frame{" "}
         <span className="num">{decimal(strip.fixedV, 2)}</span> V.
       </p>
@@ -79,24 +114,7 @@ const CircuitSheet = memo(function CircuitSheet({ strip, index, plan, units }: C
               ))}
           </tbody>
         </table>
-        <table className="w-full border-collapse self-start text-small">
-          <thead>
-            <tr>
-              {wireHeads("Done").map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {wires.map((wire) => (
-              <tr key={wire.label} className="border-t border-hair">
-                <WireCells wire={wire} units={units} />
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <CutHere runId={strip.runId} plan={plan} units={units} />
       </div>
     </section>
   );

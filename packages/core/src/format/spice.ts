@@ -1,6 +1,12 @@
 import { itemOf } from "../present/index.ts";
 import type { NodeId } from "../job/index.ts";
-import { DIES_KNEE_V, DIODE_LEAK_S, diesFootV, type Network, type NetworkBranch } from "../network/index.ts";
+import {
+  DIES_KNEE_V,
+  DIODE_LEAK_S,
+  diesFootV,
+  type Network,
+  type NetworkBranch,
+} from "../network/index.ts";
 import { LEAK_OHM, OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
 
 /** Thermal voltage that a SPICE diode model is written for, at 27 °C. */

@@ -268,6 +268,13 @@ export function feederDiagramsOf(
   });
 }
 
+/** What the lowest of a circuit's volts are told as being at: the one load it has, or the worst of several. */
+export function lowestAt({ lamps }: Pick<LineDiagram, "lamps">): string {
+  const [only, ...others] = lamps;
+  if (only && others.length === 0) return only.label;
+  return lamps.every(({ family }) => family === "lamp") ? "lowest lamp" : "lowest load";
+}
+
 /** The strips of a circuit at an operating point, in the order of the runs. */
 export function lineDiagramsOf(
   job: Job,

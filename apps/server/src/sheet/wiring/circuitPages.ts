@@ -7,6 +7,7 @@ import {
   type LineDiagram,
   type LineDrawing,
   itemAt,
+  lowestAt,
 } from "@dragonet/core";
 import { INK } from "./words.ts";
 
@@ -71,7 +72,7 @@ function diagram(block: Block, scale: number, room: PageRoom): Content {
         columns: [
           { text: strip.name, style: "run", width: "auto" },
           {
-            text: `on with ${strip.when}; ${span(strip.drawA, 1)} A; lowest lamp ${decimal(strip.lowestV, 2)} V, copper ${decimal(100 * strip.dropShare)} %, fuse, contacts and frame ${decimal(strip.fixedV, 2)} V`,
+            text: `on with ${strip.when}; ${span(strip.drawA, 1)} A; ${lowestAt(strip)} ${decimal(strip.lowestV, 2)} V, copper ${decimal(100 * strip.dropShare)} %, fuse, contacts and frame ${decimal(strip.fixedV, 2)} V`,
             fontSize: 7.5,
             margin: [0, 3, 0, 0],
           },

@@ -1,11 +1,14 @@
 import type { CircuitId } from "@dragonet/core";
+import type { BeginWith } from "./beginWith.ts";
 import { HarnessesDialog } from "./HarnessesDialog.tsx";
 import { NewFeed } from "./NewFeed.tsx";
 import { NewCircuit } from "./NewCircuit.tsx";
 import { PracticesDialog } from "./PracticesDialog.tsx";
 
 /** What may be open over the bench. */
-export type BenchDialog = "run" | "feed" | "practices" | "harnesses";
+export type BenchDialog =
+  | { readonly kind: "circuit"; readonly begin: BeginWith }
+  | { readonly kind: "feed" | "practices" | "harnesses" };
 
 interface BenchDialogsProps {
   /** The one that is open; null for none. */
@@ -20,10 +23,14 @@ interface BenchDialogsProps {
 export function BenchDialogs({ open, onClose, onMade, canEdit }: BenchDialogsProps) {
   return (
     <>
-      <NewCircuit open={open === "run"} onClose={onClose} onMade={onMade} />
-      <NewFeed open={open === "feed"} onClose={onClose} onMade={onMade} />
-      <HarnessesDialog open={open === "harnesses"} onClose={onClose} canEdit={canEdit} />
-      <PracticesDialog open={open === "practices"} onClose={onClose} canEdit={canEdit} />
+      <NewCircuit
+        begin={open?.kind === "circuit" ? open.begin : null}
+        onClose={onClose}
+        onMade={onMade}
+      />
+      <NewFeed open={open?.kind === "feed"} onClose={onClose} onMade={onMade} />
+      <HarnessesDialog open={open?.kind === "harnesses"} onClose={onClose} canEdit={canEdit} />
+      <PracticesDialog open={open?.kind === "practices"} onClose={onClose} canEdit={canEdit} />
     </>
   );
 }

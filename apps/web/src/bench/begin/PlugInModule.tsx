@@ -1,9 +1,7 @@
 import { useForm } from "react-hook-form";
 import {
-  LAMP_PLACES,
   boxOf,
   plugInModule,
-  type BaseLoadKind,
   type BoxPart,
   type ConnectorPin,
   type Job,
@@ -16,7 +14,7 @@ import { PartSearch } from "../../shelf/PartPick.tsx";
 import { usePartChoices } from "../../shelf/parts.ts";
 import { Button } from "../../ui/Button.tsx";
 import { PickField, chosenOf, namedOptions, wordOptions } from "../../ui/forms/controlled.tsx";
-import { pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
+import { litLoads, pinOptions, placesFor, wiresToHangOn } from "../fields/factoryWires.ts";
 import { FormLine } from "./FormLine.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
 
@@ -35,23 +33,11 @@ interface Asked {
 
 const UNASKED: Asked = { module: "", channel: "0", pinId: "", loadId: "", place: "" };
 
-/** Loads that may be a lamp behind a plug: nobody plugs a brake pulse before the engine's pump. */
-const LIT: ReadonlySet<BaseLoadKind> = new Set(["lamp", "other"]);
-
 /** Wires a module may go into; one that flashes is mostly for the brake lamp. */
 function wiresFor(job: Job, box: BoxPart | null): readonly ConnectorPin[] {
   const wires = wiresToHangOn(job);
   if (!box?.behaviours.some(({ flashes }) => flashes !== 0)) return wires;
   return [...wires].sort((a, b) => Number(b.liveWhen === "brake") - Number(a.liveWhen === "brake"));
-}
-
-/** Where the lamp behind a wire may sit, the likeliest first: by its signal, and by its plug's place. */
-function placesFor(job: Job, pin: ConnectorPin): readonly Lamp["place"][] {
-  const at = job.vehicle.connectors.find((c) => c.id === pin.connectorId)?.at;
-  const role = job.vehicle.places.find((place) => place.id === at)?.role;
-  const isBehind = pin.liveWhen === "brake" || pin.liveWhen === "reverse" || role === "rear";
-  const first = isBehind || pin.liveWhen === "park" ? "rear" : "front";
-  return [first, ...LAMP_PLACES.filter((place) => place !== first)];
 }
 
 /** A module between a factory plug and its lamp: no fuse, no splice, no added circuit. */
@@ -118,7 +104,7 @@ export function PlugInModule(props: BeginProps) {
           {...{ control, name: "loadId", label: "Lamp behind it", className: "w-72" }}
           options={[
             { value: "", label: "lamp on this wire, as such bulbs draw" },
-            ...namedOptions(job.vehicle.baseLoads.filter(({ kind }) => LIT.has(kind))),
+            ...namedOptions(litLoads(job)),
           ]}
         />
         <PickField

@@ -1,5 +1,5 @@
 import { useForm } from "react-hook-form";
-import { LAMP_JOINTS, LAMP_PLACES, asId, replaceLamp, type Lamp, type PinId } from "@dragonet/core";
+import { LAMP_JOINTS, asId, replaceLamp, type Lamp, type PinId } from "@dragonet/core";
 import { mint } from "../../base/mint.ts";
 import { useJob } from "../../job/store/jobStore.ts";
 import { PartPick } from "../../shelf/PartPick.tsx";
@@ -12,7 +12,7 @@ import {
   namedOptions,
   wordOptions,
 } from "../../ui/forms/controlled.tsx";
-import { pinOptions, wiresToHangOn } from "../fields/factoryWires.ts";
+import { litLoads, pinOptions, placesFor, wiresToHangOn } from "../fields/factoryWires.ts";
 import { JOINT_WORDS } from "../fields/jointWords.ts";
 import { FormLine } from "./FormLine.tsx";
 import { useBegin, type BeginProps } from "./useBegin.ts";
@@ -22,13 +22,14 @@ interface Asked {
   readonly pinId: string;
   readonly partId: string;
   readonly count: number;
-  readonly place: Lamp["place"];
+  /** "" for where such a lamp sits. */
+  readonly place: Lamp["place"] | "";
   readonly joint: Lamp["joint"];
 }
 
 const UNASKED: Asked = {
   ...{ replaces: "", pinId: "", partId: "" },
-  ...{ count: 1, place: "rear", joint: "plug" },
+  ...{ count: 1, place: "", joint: "plug" },
 };
 
 /** A lamp in the place of one the vehicle has: the old load leaves the budget, its fuse stays. */
@@ -48,16 +49,13 @@ export function ReplaceLamp(props: BeginProps) {
       </p>
     );
   }
+  const places = placesFor(job, pin);
   if (!part) return <p>The shelf is empty: put the new lamp on it first.</p>;
   const make = handleSubmit(({ count, place, replaces, joint }) => {
+    const sits = places.find((p) => p === place) ?? places[0] ?? "rear";
     const name = `${part.name} on ${pin.carries}`;
-    begin(
-      replaceLamp(
-        job,
-        { part, count, place, pinId: asId<PinId>(pin.id), replaces, joint, name },
-        mint,
-      ),
-    );
+    const what = { part, count, pinId: asId<PinId>(pin.id), replaces, joint, name };
+    begin(replaceLamp(job, { ...what, place: sits }, mint));
   });
   return (
     <form className="flex flex-col gap-4" noValidate onSubmit={(e) => void make(e)}>
@@ -66,7 +64,7 @@ export function ReplaceLamp(props: BeginProps) {
           {...{ control, name: "replaces", label: "What goes", className: "w-72" }}
           options={[
             { value: "", label: "a lamp whose draw nobody has told" },
-            ...namedOptions(job.vehicle.baseLoads),
+            ...namedOptions(litLoads(job)),
           ]}
         />
       </FormLine>
@@ -87,7 +85,7 @@ export function ReplaceLamp(props: BeginProps) {
         />
         <PickField
           {...{ control, name: "place", label: "Where it sits", className: "w-24" }}
-          options={wordOptions(LAMP_PLACES)}
+          options={wordOptions(places)}
         />
       </FormLine>
       <FormLine label="Joined">

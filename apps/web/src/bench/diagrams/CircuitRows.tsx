@@ -1,7 +1,9 @@
 import { memo } from "react";
 import type { Finding } from "@dragonet/core";
 import { useJob } from "../../job/store/jobStore.ts";
+import { Button } from "../../ui/Button.tsx";
 import { Empty } from "../../ui/page/states.tsx";
+import { BEGIN_WITH, type BeginWith } from "../begin/beginWith.ts";
 import type { Selection } from "../selection.ts";
 import { useAlongCircuits } from "./alongCircuits.ts";
 import { useRoomy } from "./roomy.ts";
@@ -14,6 +16,8 @@ interface CircuitRowsProps {
   readonly marks: readonly Finding[];
   readonly selection: Selection;
   readonly select: (selection: Selection) => void;
+  /** Begins a circuit; null for who only looks. */
+  readonly begin: ((by: BeginWith) => void) | null;
 }
 
 /** All circuits below each other, what they share before them; the arrow keys go along them. */
@@ -22,6 +26,7 @@ export const CircuitRows = memo(function CircuitRows({
   marks,
   selection,
   select,
+  begin,
 }: CircuitRowsProps) {
   const { strips, feeders } = view;
   const job = useJob();
@@ -73,6 +78,15 @@ export const CircuitRows = memo(function CircuitRows({
           <Empty title="No circuit yet">
             A circuit is lamps that are fed and controlled together. Say which, and its wires are
             worked out here.
+            {begin && (
+              <span className="mt-3 flex flex-wrap gap-2">
+                {BEGIN_WITH.map(({ value, label }) => (
+                  <Button key={value} onClick={() => begin(value)}>
+                    {label}
+                  </Button>
+                ))}
+              </span>
+            )}
           </Empty>
         </div>
       )}

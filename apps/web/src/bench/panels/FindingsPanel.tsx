@@ -87,7 +87,9 @@ export const FindingsPanel = memo(function FindingsPanel({
     <section aria-label="Findings">
       {causes.length === 0 ? (
         <p className="border-t border-hair py-2">
-          Nothing to stop for. Prove every function on the vehicle before a panel goes back.
+          {plan.strips.running.length === 0
+            ? "Nothing is planned yet."
+            : "Nothing to stop for. Prove every function on the vehicle before a panel goes back."}
         </p>
       ) : (
         <ul>

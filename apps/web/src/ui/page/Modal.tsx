@@ -14,8 +14,9 @@ interface ModalProps {
   readonly firm?: boolean;
 }
 
-/** What a dialog is there for has the focus first, not the way out of it. */
-const FIRST = "input, textarea, [role=combobox], button:not([aria-label=Close])";
+/** What a dialog is there for has the focus first: not the way out of it, nor a tab that focus would turn to. */
+const FIRST =
+  "input, textarea, [role=combobox], button:not([aria-label=Close], [aria-selected=false])";
 
 /** What is in a dialog comes in the frame after the dialog itself, with the focus. */
 function Inside({ children, onEnter }: { children: ReactNode; onEnter: () => void }) {

@@ -38,7 +38,8 @@ export const switchSpec: InsideSpec<SwitchElement> = {
   moves: true,
   words: (e) => e.part.name,
   name: (e) => e.part.name,
-  detail: (e) => `rated ${decimal(e.part.contactA)} A`,
+  detail: (e) =>
+    `${e.input === "switch" ? "" : `${inputWord(e.input)}, `}rated ${decimal(e.part.contactA)} A`,
   choice: "switch",
   faults: (e, { units }) => {
     const name = (e.unit === "" ? undefined : units.get(e.unit))?.name ?? "switch";
