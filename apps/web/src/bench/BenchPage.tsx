@@ -123,10 +123,7 @@ export function BenchPage() {
           </p>
         )}
         <CircuitRows
-          view={strips}
-          marks={marks}
-          selection={shown}
-          select={setSelection}
+          {...{ view: strips, marks, selection: shown, select: setSelection }}
           begin={canEdit ? begin : null}
         />
       </section>

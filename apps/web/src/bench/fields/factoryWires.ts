@@ -5,6 +5,7 @@ import {
   type ConnectorPin,
   type Job,
   type Lamp,
+  type Vehicle,
 } from "@dragonet/core";
 
 /** Factory wires that a lamp may hang on: live with something, and not tied to ground. */
@@ -27,11 +28,19 @@ const LIT: ReadonlySet<BaseLoadKind> = new Set(["lamp", "other"]);
 export const litLoads = (job: Job): readonly BaseLoad[] =>
   job.vehicle.baseLoads.filter(({ kind }) => LIT.has(kind));
 
+/** Whether a place is nearer the end of the vehicle where rear lamps sit; not known without a map. */
+function isNearRear({ places }: Vehicle, at: string): boolean {
+  const spot = places.find((place) => place.id === at);
+  const front = places.find(({ role }) => role === "front");
+  const rear = places.find(({ role }) => role === "rear");
+  if (!spot || !front || !rear) return false;
+  return Math.abs(spot.backM - rear.backM) < Math.abs(spot.backM - front.backM);
+}
+
 /** Where the lamp on a wire may sit, the likeliest first: by its signal, and by its plug's place. */
-export function placesFor(job: Job, pin: ConnectorPin): readonly Lamp["place"][] {
-  const at = job.vehicle.connectors.find((c) => c.id === pin.connectorId)?.at;
-  const role = job.vehicle.places.find((place) => place.id === at)?.role;
-  const isBehind = pin.liveWhen === "brake" || pin.liveWhen === "reverse" || role === "rear";
-  const first = isBehind || pin.liveWhen === "park" ? "rear" : "front";
+export function placesFor({ vehicle }: Job, pin: ConnectorPin): readonly Lamp["place"][] {
+  const at = vehicle.connectors.find((c) => c.id === pin.connectorId)?.at ?? "";
+  const isBehind = ["brake", "reverse", "park"].includes(pin.liveWhen) || isNearRear(vehicle, at);
+  const first = isBehind ? "rear" : "front";
   return [first, ...LAMP_PLACES.filter((place) => place !== first)];
 }

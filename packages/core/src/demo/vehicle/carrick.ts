@@ -71,10 +71,16 @@ export const CARRICK: Vehicle = {
     loom("trunk-hinge", "trunk-lid", 0.44, "moving", "panel"),
   ],
   baseLoads: [
-    baseLoad("engine", "Engine control, pump, coils", stated(9.5, 9, 10), [0, 0, 1, 1, 1]),
-    baseLoad("lights", "Headlight, tail, panel", stated(7.2, 6.8, 7.6), [0, 0, 1, 1, 1]),
-    baseLoad("bus", "Bus modules asleep", measured(0.006), [1, 0, 0, 0, 0]),
-    baseLoad("seats", "Heated seats", stated(4.5, 4, 5), [0, 0, 0.4, 0.3, 0.4]),
+    baseLoad(
+      "engine",
+      "Engine control, pump, coils",
+      stated(9.5, 9, 10),
+      [0, 0, 1, 1, 1],
+      "electronics",
+    ),
+    baseLoad("lights", "Headlight, tail, panel", stated(7.2, 6.8, 7.6), [0, 0, 1, 1, 1], "lamp"),
+    baseLoad("bus", "Bus modules asleep", measured(0.006), [1, 0, 0, 0, 0], "electronics"),
+    baseLoad("seats", "Heated seats", stated(4.5, 4, 5), [0, 0, 0.4, 0.3, 0.4], "heat"),
   ],
   connectors: [
     connector(

@@ -68,11 +68,23 @@ export const FELLRUNNER: Vehicle = {
     loom("seat", "rear-rack", 0.58, "water"),
   ],
   baseLoads: [
-    baseLoad("ignition", "Ignition and fuel pump", stated(4.2, 3.8, 4.6), [0, 0, 1, 1, 1]),
-    baseLoad("headlights", "Headlights and tail", stated(5.9, 5.5, 6.2), [0, 0, 1, 1, 1]),
-    baseLoad("grips", "Heated grips", measured(3.1), [0, 0, 0.6, 0.6, 0.6]),
-    baseLoad("winch", "Winch, spread over an hour", assumed(40, 25, 60), [0, 0, 0.02, 0.01, 0]),
-    baseLoad("clock", "Dash clock and memory", measured(0.003), [1, 1, 1, 1, 1]),
+    baseLoad(
+      "ignition",
+      "Ignition and fuel pump",
+      stated(4.2, 3.8, 4.6),
+      [0, 0, 1, 1, 1],
+      "electronics",
+    ),
+    baseLoad("headlights", "Headlights and tail", stated(5.9, 5.5, 6.2), [0, 0, 1, 1, 1], "lamp"),
+    baseLoad("grips", "Heated grips", measured(3.1), [0, 0, 0.6, 0.6, 0.6], "heat"),
+    baseLoad(
+      "winch",
+      "Winch, spread over an hour",
+      assumed(40, 25, 60),
+      [0, 0, 0.02, 0.01, 0],
+      "motor",
+    ),
+    baseLoad("clock", "Dash clock and memory", measured(0.003), [1, 1, 1, 1, 1], "electronics"),
   ],
   connectors: [
     connector(

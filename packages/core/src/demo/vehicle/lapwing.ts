@@ -68,9 +68,9 @@ export const LAPWING: Vehicle = {
     own("box-floor", "box-rear", 1.35, "panel"),
   ],
   baseLoads: [
-    baseLoad("ignition", "Ignition", stated(1.6, 1.4, 1.8), [0, 0, 1, 1, 1]),
-    baseLoad("lights", "Headlight and tail", stated(3.4, 3.1, 3.6), [0, 0, 1, 1, 1]),
-    baseLoad("phone", "Phone holder", assumed(1, 0.5, 2), [0, 0, 0.5, 0.5, 0.5]),
+    baseLoad("ignition", "Ignition", stated(1.6, 1.4, 1.8), [0, 0, 1, 1, 1], "electronics"),
+    baseLoad("lights", "Headlight and tail", stated(3.4, 3.1, 3.6), [0, 0, 1, 1, 1], "lamp"),
+    baseLoad("phone", "Phone holder", assumed(1, 0.5, 2), [0, 0, 0.5, 0.5, 0.5], "electronics"),
   ],
   connectors: [
     connector("box", "Tail box plug", "under the box floor, four cavities", "box-floor"),

@@ -59,7 +59,15 @@ export const LITTER: Vehicle = {
     loom("bed-right", "bed", 0.6),
     loom("bed", "rear", 0.75, "water"),
   ],
-  baseLoads: [baseLoad("monitor", "Battery monitor", stated(0.003, 0.002, 0.005), [1, 1, 0, 0, 0])],
+  baseLoads: [
+    baseLoad(
+      "monitor",
+      "Battery monitor",
+      stated(0.003, 0.002, 0.005),
+      [1, 1, 0, 0, 0],
+      "electronics",
+    ),
+  ],
   connectors: [connector("hub", "Hub", "under the stretcher bed, right", "bed-right")],
   pins: [
     pin(

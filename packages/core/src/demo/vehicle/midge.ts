@@ -52,7 +52,15 @@ export const MIDGE: Vehicle = {
     loom("headstock", "front", 0.28, "fork"),
     own("tray", "rear", 0.88, "suspension", "water"),
   ],
-  baseLoads: [baseLoad("display", "Display asleep", assumed(0.004, 0.002, 0.01), [1, 1, 0, 0, 0])],
+  baseLoads: [
+    baseLoad(
+      "display",
+      "Display asleep",
+      assumed(0.004, 0.002, 0.01),
+      [1, 1, 0, 0, 0],
+      "electronics",
+    ),
+  ],
   connectors: [connector("display", "Display plug", "under the number board", "bars")],
   pins: [
     pin(

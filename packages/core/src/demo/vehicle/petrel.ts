@@ -80,10 +80,16 @@ export const PETREL: Vehicle = {
     loom("tail", "rear-right", 0.22),
   ],
   baseLoads: [
-    baseLoad("ignition", "Ignition, injection, pump", stated(6.5, 6, 7), [0, 0, 1, 1, 1]),
-    baseLoad("headlight", "Headlight and tail", stated(4.8, 4.4, 5.2), [0, 0, 1, 1, 1]),
+    baseLoad(
+      "ignition",
+      "Ignition, injection, pump",
+      stated(6.5, 6, 7),
+      [0, 0, 1, 1, 1],
+      "electronics",
+    ),
+    baseLoad("headlight", "Headlight and tail", stated(4.8, 4.4, 5.2), [0, 0, 1, 1, 1], "lamp"),
     baseLoad("radio", "Rescue radio", measured(0.9), [0, 1, 1, 1, 1], "radio", "tail"),
-    baseLoad("clock", "Dash memory", measured(0.002), [1, 1, 1, 1, 1]),
+    baseLoad("clock", "Dash memory", measured(0.002), [1, 1, 1, 1, 1], "electronics"),
   ],
   connectors: [
     connector(

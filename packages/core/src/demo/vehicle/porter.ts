@@ -67,7 +67,13 @@ export const PORTER: Vehicle = {
     own("floor", "sill-right", 0.7, "water"),
   ],
   baseLoads: [
-    baseLoad("controller", "Motor controller asleep", assumed(0.03, 0.01, 0.06), [1, 1, 0, 0, 0]),
+    baseLoad(
+      "controller",
+      "Motor controller asleep",
+      assumed(0.03, 0.01, 0.06),
+      [1, 1, 0, 0, 0],
+      "electronics",
+    ),
   ],
   connectors: [connector("dash", "Dash plug", "behind the glove tray", "dash")],
   pins: [

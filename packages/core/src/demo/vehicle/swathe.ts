@@ -59,9 +59,15 @@ export const SWATHE: Vehicle = {
     own("battery", "rear", 0.85, "suspension"),
   ],
   baseLoads: [
-    baseLoad("ignition", "Fuel cut-off and ignition", stated(1.8, 1.6, 2), [0, 0, 1, 1, 1]),
-    baseLoad("clutch", "Deck clutch", stated(4.1, 3.8, 4.4), [0, 0, 0, 0.5, 0.7]),
-    baseLoad("hours", "Hour meter", measured(0.004), [0, 1, 1, 1, 1]),
+    baseLoad(
+      "ignition",
+      "Fuel cut-off and ignition",
+      stated(1.8, 1.6, 2),
+      [0, 0, 1, 1, 1],
+      "electronics",
+    ),
+    baseLoad("clutch", "Deck clutch", stated(4.1, 3.8, 4.4), [0, 0, 0, 0.5, 0.7], "motor"),
+    baseLoad("hours", "Hour meter", measured(0.004), [0, 1, 1, 1, 1], "electronics"),
   ],
   connectors: [
     connector("panel", "Panel plug", "under the control panel, two screws", "panel"),
