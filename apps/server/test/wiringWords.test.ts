@@ -8,7 +8,6 @@ import {
   fastenersOf,
   foundText,
   inchesText,
-  inspectorLines,
   lengthText,
   planJob,
   span,
@@ -166,7 +165,7 @@ describe("the words of the wiring sheet", () => {
       "With Tips, clamp or eye Right Read",
       ...lines.flatMap((l) => [l.words, l.expected, l.controls, l.read]),
       "For the inspector: what was added",
-      ...inspectorLines(full).flatMap((l) => [
+      ...planJob(full, "metric").inspector.flatMap((l) => [
         `${l.label} ${l.place} ${l.light} ${l.when}`,
         l.overTime,
       ]),

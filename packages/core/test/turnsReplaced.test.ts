@@ -1,10 +1,12 @@
 import {
   FLASHER_V,
   USUAL_SCRIPT,
+  allOf,
   applyEdits,
   checkedCircuit,
   flashRemedies,
   flashTiming,
+  planJob,
   readScript,
   remainingLoads,
   replaceLamp,
@@ -20,7 +22,7 @@ import {
   type Vehicle,
 } from "../src/index.ts";
 import { DEMO_SHELF, PETREL, demoPart } from "../src/demo/index.ts";
-import { edited, loadPart, minter, onVehicle } from "./helpers.ts";
+import { edited, jobWith, loadPart, minter, onVehicle } from "./helpers.ts";
 
 type Turn = NonNullable<Vehicle["turn"]>;
 
@@ -189,5 +191,29 @@ describe("ways to a proper flash", () => {
     };
     expect(ways(brake).map((w) => w.kind)).toEqual(["asItIs", "flasher"]);
     expect(ways(brake)[0]!.verdict).toBe("");
+  });
+});
+
+describe("what an inspector reads of turn lamps over time", () => {
+  const overTime = (job: Job): string[] =>
+    planJob(job, "metric").inspector.map((line) => line.overTime);
+  const rate = PETREL.turn!.ratePerMin.value;
+
+  it("is the flasher's rate, doubled where it takes them for a dead bulb (SAE J590, from memory)", () => {
+    const led = (turn: Partial<Turn> | null) => overTime(replaced("turn-plug", 2, turn));
+    expect(led({ principle: "indifferent" })).toEqual(Array(2).fill(`flashes ${rate} a minute`));
+    const doubled = led({ principle: "electronic", leastA: 1.1 });
+    expect(doubled).toEqual(Array(2).fill(`flashes ${2 * rate} a minute`));
+    const cold = led({ principle: "thermal", leastA: 1.1 });
+    expect(cold).toEqual(Array(2).fill("lights and does not flash"));
+  });
+
+  it("is steady where nothing makes them flash, and for what hangs on no side", () => {
+    expect(overTime(replaced("turn-plug", 1, null))).toEqual(["steady"]);
+    const job = replaced("turn-plug", 1, { principle: "indifferent" });
+    const tail = jobWith("pod-18", 1, allOf("brake"));
+    expect(overTime({ ...tail, vehicle: job.vehicle })).toEqual(["steady"]);
+    const not = jobWith("pod-18", 1, { anyOf: [[{ input: "left", negated: true }]] });
+    expect(overTime({ ...not, vehicle: job.vehicle })).toEqual(["steady"]);
   });
 });

@@ -1,11 +1,10 @@
-import { inspectorLines, placeOf, type JobPlan } from "@dragonet/core";
+import { placeOf, type JobPlan } from "@dragonet/core";
 import { useJob } from "../job/store/jobStore.ts";
 
 /** For the inspector: what was added, where, and what turns it on. */
 export function InspectorSheet({ plan }: { plan: JobPlan }) {
   const job = useJob();
-  const changes = inspectorLines(job);
-  if (changes.length === 0) return null;
+  if (plan.inspector.length === 0) return null;
   const asks = plan.findings.filter((f) => f.rule === "place-asks");
   return (
     <section
@@ -24,7 +23,7 @@ export function InspectorSheet({ plan }: { plan: JobPlan }) {
           </tr>
         </thead>
         <tbody>
-          {changes.map((line) => (
+          {plan.inspector.map((line) => (
             <tr key={line.id} className="border-t border-hair">
               <td className="py-0.5">{line.label}</td>
               <td>{line.place}</td>

@@ -1,4 +1,7 @@
-import { conditionText, programOf, type Job } from "../job/index.ts";
+import type { Circuit } from "../circuit/index.ts";
+import { conditionText, programOf, type Job, type LightingCircuit } from "../job/index.ts";
+import { decimal } from "../quantity/index.ts";
+import { sideFlashes, type SideFlash } from "../signal/index.ts";
 
 /** One added lamp as an inspector asks of it. */
 export interface InspectorLine {
@@ -10,12 +13,25 @@ export interface InspectorLine {
   readonly overTime: string;
 }
 
+/** What a flasher makes of a circuit that hangs on a side; null for one that hangs on none, or has none before it. */
+function flashText(run: LightingCircuit, sides: readonly SideFlash[]): string | null {
+  const asked = run.condition.anyOf.flat();
+  const found = sides.find(({ side }) => asked.some((t) => t.input === side && !t.negated));
+  if (!found) return null;
+  const { flashes, onS, offS } = found.timing;
+  return flashes
+    ? `flashes ${decimal(60 / (onS + offS), 0)} a minute`
+    : "lights and does not flash";
+}
+
 /** Every lamp that a job adds, with what turns it on and what it does over time. */
-export function inspectorLines(job: Job): InspectorLine[] {
+export function inspectorLines(job: Job, circuit: Circuit): InspectorLine[] {
+  const sides = sideFlashes(job, circuit);
   return job.lamps.flatMap((lamp): InspectorLine[] => {
     const run = job.runs.find((r) => r.id === lamp.runId);
     const part = job.parts.find((p) => p.id === lamp.partId);
     if (!run || part?.kind !== "load" || part.family !== "lamp") return [];
+    const own = programOf(job, run)?.label ?? part.behaviour?.label;
     return [
       {
         id: lamp.id,
@@ -23,7 +39,7 @@ export function inspectorLines(job: Job): InspectorLine[] {
         place: lamp.place,
         light: part.light,
         when: conditionText(run.condition),
-        overTime: programOf(job, run)?.label ?? part.behaviour?.label ?? "steady",
+        overTime: own ?? flashText(run, sides) ?? "steady",
       },
     ];
   });

@@ -11,7 +11,9 @@ import {
   lineDiagramsOf,
   feederDiagramsOf,
   type FeederDiagram,
+  type InspectorLine,
   harnessWiresOf,
+  inspectorLines,
   wireListOf,
   type Material,
   type LineDiagram,
@@ -37,6 +39,8 @@ export interface JobPlan {
   readonly wires: readonly WireLine[];
   /** Wires of harnesses that come made up. */
   readonly harnessWires: readonly WireLine[];
+  /** Every lamp that is added, as an inspector asks of it. */
+  readonly inspector: readonly InspectorLine[];
 }
 
 /** A job's circuit with its budget and its findings, before anything is solved for show. */
@@ -88,5 +92,6 @@ export function planJob(job: Job, units: UnitSystem): JobPlan {
     materials: materialsOf(job, circuit),
     wires: wireListOf(circuit),
     harnessWires: harnessWiresOf(circuit),
+    inspector: inspectorLines(job, circuit),
   };
 }

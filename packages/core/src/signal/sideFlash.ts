@@ -1,5 +1,5 @@
 import type { Circuit } from "../circuit/index.ts";
-import type { ElementId, Input, Job, CircuitId } from "../job/index.ts";
+import { onceOfPair, type ElementId, type Input, type Job, type CircuitId } from "../job/index.ts";
 import { solveCircuit } from "../network/index.ts";
 import { runningVolts } from "../source/index.ts";
 import { flashTiming, type FlasherFacts, type FlashTiming } from "./flasher.ts";
@@ -68,11 +68,7 @@ export interface SideFlash {
   readonly timing: FlashTiming;
 }
 
-/**
- * Each side that the job has lamps on, held: what its flasher sees and makes of it. Empty where
- * nothing makes them flash, or where the position has no solution.
- */
-export function sideFlashes(job: Job, circuit: Circuit): SideFlash[] {
+function eachSide(job: Job, circuit: Circuit): readonly SideFlash[] {
   const flasher = flasherOf(job, circuit);
   if (!flasher) return [];
   return SIDES.flatMap((side): SideFlash[] => {
@@ -88,3 +84,12 @@ export function sideFlashes(job: Job, circuit: Circuit): SideFlash[] {
     return [{ side, flasher, loadA, timing: flashTiming(flasher, loadA) }];
   });
 }
+
+const sidesOf = onceOfPair((circuit: Circuit, job: Job) => eachSide(job, circuit));
+
+/**
+ * Each side that the job has lamps on, held: what its flasher sees and makes of it. Empty where
+ * nothing makes them flash, or where the position has no solution. Worked out once a circuit.
+ */
+export const sideFlashes = (job: Job, circuit: Circuit): readonly SideFlash[] =>
+  sidesOf(circuit, job);

@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces.js";
-import { LAST_WORD, PAPERS, inspectorLines, planJob, type Job, type Paper } from "@dragonet/core";
+import { LAST_WORD, PAPERS, planJob, type Job, type JobPlan, type Paper } from "@dragonet/core";
 import { loomPage } from "@dragonet/loom";
 import type { PaperOptions } from "../paper.ts";
 import { MM, setPdf } from "../pdf.ts";
@@ -24,8 +24,7 @@ function roomOf(paper: Paper): PageRoom {
 }
 
 /** What was added, for the inspector. */
-function inspector(job: Job): Content[] {
-  const lines = inspectorLines(job);
+function inspector({ inspector: lines }: JobPlan): Content[] {
   if (lines.length === 0) return [];
   return [
     { text: "For the inspector: what was added", style: "heading" },
@@ -38,8 +37,8 @@ function inspector(job: Job): Content[] {
 }
 
 /** What the shop reads and signs by: on pages behind the four that are taped up. */
-function extra(job: Job): Content[] {
-  const blocks = [...testBlock(job), ...inspector(job)];
+function extra(job: Job, plan: JobPlan): Content[] {
+  const blocks = [...testBlock(job), ...inspector(plan)];
   return blocks.length === 0 ? [] : [{ pageBreak: "before" as const, stack: blocks }];
 }
 
@@ -109,7 +108,7 @@ export async function wiringSheetPdf(job: Job, options: PaperOptions): Promise<B
       ...circuitPages(plan, loom, roomOf(paper)),
       ...cutPage(job, options.units),
       ...teardownBlock(job),
-      ...extra(job),
+      ...extra(job, plan),
     ],
   };
   return setPdf(document);
