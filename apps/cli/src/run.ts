@@ -58,7 +58,7 @@ const USAGE = `dragonet VERB [FILE] [--set key=on,left=on,…] [--json]
 
 --set takes inputs (key, engine, park, low, high, brake, left, right, hazard, horn,
 reverse, lever, pedal) and circuits by id for their own switches, each =on or =off; "all=on" presses
-everything; speed=20 is in km/h; phase=off is the dark half of a flash; charge=50 is how full
+everything; speed=20 is in km/h; phase=off is the dark half of a flash or of a dimmed channel; charge=50 is how full
 battery and pack are, in percent. Without it everything is off and full.
 
 Exit: 0 fine, 1 findings of severity Stop, 2 input that cannot be read.

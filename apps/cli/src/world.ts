@@ -19,7 +19,7 @@ export interface World {
 /** 0: fine. 1: findings to stop for. 2: input that cannot be read, or a call that makes no sense. */
 export type ExitCode = 0 | 1 | 2;
 
-export type Controls = Pick<Position, "inputs" | "switches" | "phase"> & {
+export type Controls = Pick<Position, "inputs" | "switches" | "phase" | "kmh"> & {
   /** How full battery and pack are, 0–1. */
   readonly charge: number;
 };

@@ -6,10 +6,12 @@ import { run } from "../src/run.ts";
 
 const [, marshal] = demoJobs() as [Job, Job];
 
-function call(...args: string[]) {
+const call = (...args: string[]) => callOn(marshal, ...args);
+
+function callOn(job: Job, ...args: string[]) {
   const said = { out: "", err: "" };
   const code = run(args, {
-    read: (path) => (path === "job.json" ? printJob(marshal) : readFileSync(path, "utf8")),
+    read: (path) => (path === "job.json" ? printJob(job) : readFileSync(path, "utf8")),
     write: () => {},
     out: (text) => void (said.out += text),
     err: (text) => void (said.err += text),
@@ -49,6 +51,34 @@ describe("solve and spice", () => {
         err: `--set: invalid setting: "${wrong}" (percent, as charge=50)\n`,
       });
     }
+  });
+
+  it("take speed in km/h, and signals as screens call them", () => {
+    for (const wrong of ["speed", "speed=", "speed=-1", "speed=fast"]) {
+      expect(call("solve", "job.json", "--set", wrong)).toMatchObject({
+        code: 2,
+        err: `--set: invalid setting: "${wrong}" (speed in km/h, as speed=20)\n`,
+      });
+    }
+    const said = call("solve", "job.json", "--set", "key on=on,high beam=on,pods=on,speed=30");
+    expect(said).toEqual(call("solve", "job.json", "--set", "key=on,high=on,pods=on"));
+    expect(said.code).toBe(0);
+  });
+
+  it("have a channel that flashes above a speed dark in its dark phase, there and not below", () => {
+    const strip = demoJobs().find((job) =>
+      job.runs.some((r) => r.program !== null && r.program.flashFromKmh > 0),
+    )!;
+    const program = strip.runs.find((r) => r.program !== null)!.program!;
+    const level = (set: string): number => {
+      const lamps = (
+        JSON.parse(callOn(strip, "solve", "job.json", "--set", set, "--json").out) as Solved
+      ).lamps;
+      return Math.max(...lamps.map((l) => l.level));
+    };
+    const braking = "key=on,brake=on,phase=off";
+    expect(level(`${braking},speed=${program.flashFromKmh - 1}`)).toBeGreaterThan(0.9);
+    expect(level(`${braking},speed=${program.flashFromKmh}`)).toBeLessThan(0.1);
   });
 
   it("name nodes alike", () => {

@@ -1,10 +1,19 @@
 /** What the ways of modules do over time, and what becomes of them. */
-/** Signals in time: flashers, modules, scripts, remedies, places. */
 import fc from "fast-check";
-import { PLAIN, wayLevels, type Behaviour, type Input, type WayInput } from "../src/index.ts";
+import {
+  PLAIN,
+  restVolts,
+  setCircuit,
+  solveCircuit,
+  synthesise,
+  wayLevels,
+  type Behaviour,
+  type Input,
+  type WayInput,
+} from "../src/index.ts";
 import { DEMO_SHELF } from "../src/demo/index.ts";
 import { onHub } from "./jobs.ts";
-import { rulesOf } from "./helpers.ts";
+import { edited, rulesOf } from "./helpers.ts";
 
 describe("ways of modules", () => {
   const told = (...list: readonly (readonly [number, boolean])[]): WayInput[] => [
@@ -186,5 +195,63 @@ describe("ways of modules", () => {
   it("come on the shelf as data, a dozen of them", () => {
     const modules = DEMO_SHELF.filter((p) => p.kind === "box" && p.behaviours.length > 0);
     expect(modules.length).toBeGreaterThanOrEqual(12);
+  });
+});
+
+describe("the dark phase of a channel", () => {
+  const hub = onHub();
+  const run = hub.runs.find(
+    (r) => r.condition.anyOf.flat().some((t) => t.input === "switch") && r.feed.kind === "supply",
+  )!;
+  const program: Behaviour = {
+    ...PLAIN,
+    ...{ level: 0.1, boostLevel: 1, boostWith: ["brake"] },
+    ...{ flashes: 4, onS: 0.1, offS: 0.1, flashWith: ["brake"], flashFromKmh: 15 },
+  };
+
+  /** Whether the channel's first lamp has volts in a position, its program as said. */
+  function lit(
+    made: Behaviour | null,
+    inputs: readonly Input[],
+    phase: "on" | "off",
+    kmh?: number,
+  ) {
+    const job = edited(hub, setCircuit(run.id, "program", made));
+    const circuit = synthesise(job);
+    const solved = solveCircuit(
+      circuit,
+      {
+        ...{ inputs: new Set<Input>(["key", ...inputs]), switches: new Set([run.id]), phase },
+        ...(kmh === undefined ? {} : { kmh }),
+        ...restVolts(job.vehicle),
+      },
+      20,
+    );
+    if (solved.kind !== "solved") throw new Error(solved.kind);
+    const load = circuit.runs.find((r) => r.runId === run.id)!.branches[0]!.load;
+    const at = solved.point.at.get(load)!;
+    return at.fromV - at.toV > 5;
+  }
+
+  it("is there where it is dimmed, and not where it is lifted to its full level", () => {
+    expect(lit(program, [], "on")).toBe(true);
+    expect(lit(program, [], "off")).toBe(false);
+    expect(lit(program, ["brake"], "off")).toBe(true);
+    // The pedal and the lever are the brake.
+    expect(lit(program, ["pedal"], "off")).toBe(true);
+  });
+
+  it("is there while it flashes: from a speed on, and with what it flashes with", () => {
+    expect(lit(program, ["brake"], "off", 14.9)).toBe(true);
+    expect(lit(program, ["brake"], "off", 15)).toBe(false);
+    expect(lit(program, ["brake"], "on", 15)).toBe(true);
+    const alone = { ...program, level: 1, flashWith: [] };
+    expect(lit(alone, [], "off", 15)).toBe(false);
+    expect(lit({ ...alone, flashes: 0 }, [], "off", 15)).toBe(true);
+    expect(lit({ ...alone, flashWith: ["high"] }, ["brake"], "off", 15)).toBe(true);
+  });
+
+  it("is none of a channel that plainly follows", () => {
+    expect(lit(null, [], "off", 90)).toBe(true);
   });
 });

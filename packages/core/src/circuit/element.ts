@@ -7,6 +7,7 @@ import type {
   LoadPart,
   RelayPart,
   SwitchPart,
+  Behaviour,
 } from "../part/index.ts";
 import type { ConnectorPin } from "../vehicle/index.ts";
 import type {
@@ -113,6 +114,8 @@ export interface ContactElement extends TwoPole {
   readonly inBox: string;
   /** Closed until the coil pulls: terminal 87a. */
   readonly normallyClosed: boolean;
+  /** What a channel makes of its input over time; null for one that plainly follows. */
+  readonly program: Behaviour | null;
 }
 
 /** A diode that lets one way of turning a run on not feed back into another. */

@@ -24,6 +24,8 @@ export interface Position {
   readonly sagged?: ReadonlyMap<NodeId, number>;
   /** Flashers and dimmed channels in their dark phase; in their lit one where it is not said. */
   readonly phase?: "on" | "off";
+  /** Speed, in km/h: a channel may flash from one on. It stands where it is not said. */
+  readonly kmh?: number;
 }
 
 /** Signals that have to be off for a run to be on in the first of its ways. */

@@ -1,5 +1,5 @@
 import type { CoilLane, Site } from "../../circuit/index.ts";
-import { asId, channelOf, type ElementId, type NodeId } from "../../job/index.ts";
+import { asId, channelOf, type ElementId, type NodeId, programOf } from "../../job/index.ts";
 import type { BoundedValue } from "../../quantity/index.ts";
 import type { Bench, WireSize } from "./assembly.ts";
 import { STRAP_OHM } from "../defaults.ts";
@@ -130,7 +130,7 @@ const boxCoil = (
   });
 
 const boxContact = (
-  { b, plan }: CircuitContext,
+  { laid, b, plan }: CircuitContext,
   box: BoxUnit,
   from: NodeId,
   to: NodeId,
@@ -138,7 +138,7 @@ const boxContact = (
 ): ElementId =>
   b.inside(box.unit, "contact", {
     ...{ kind: "contact", from, to, part: plan.relayPart, coilId, normallyClosed: false },
-    inBox: plan.box?.name ?? "",
+    ...{ inBox: plan.box?.name ?? "", program: programOf(laid.job, plan.run) },
   });
 
 /** A channel that is worked by its input: it switches the lamps' positive, or their ground. */

@@ -15,11 +15,14 @@ import {
 } from "../inside.ts";
 import { RECTIFIER } from "../rectifier.ts";
 import { bladeLook, boxLook } from "../symbol.ts";
+import { hasDarkPhase } from "./darkPhase.ts";
 
 /** What a coil moves: from 30 to 87, or to 87a where it breaks. */
 export const contact: InsideSpec<ContactElement> = {
   branches: (e, o) => {
-    const on = o.closed.has(e.id) !== e.normallyClosed;
+    const isDark =
+      o.position.phase === "off" && e.program !== null && hasDarkPhase(e.program, o.position);
+    const on = o.closed.has(e.id) !== e.normallyClosed && !isDark;
     return [branchOf(e, on ? resistor(CONTACT_RESISTANCE.mid) : OPEN, e.part.name)];
   },
   moves: true,

@@ -1,5 +1,5 @@
 import { terminalNode } from "../../../circuit/index.ts";
-import type { ElementId, Job, NodeId } from "../../../job/index.ts";
+import { type ElementId, type Job, type NodeId, programOf } from "../../../job/index.ts";
 import { wayRelay } from "../../../part/index.ts";
 import type { Bench, WireSize } from "../assembly.ts";
 import { AT_HAND_M, FLOOR_WIRE } from "../../defaults.ts";
@@ -90,7 +90,7 @@ export function layOutThrough(
   });
   const contact = b.inside(unit, "through", {
     ...{ kind: "contact", from: input, to: output, part: relay, coilId: coil },
-    ...{ inBox: supply.name, normallyClosed: false },
+    ...{ inBox: supply.name, normallyClosed: false, program: programOf(laid.job, plan.run) },
   });
   return { path: [into, contact], sense: [into, coil], node: output };
 }

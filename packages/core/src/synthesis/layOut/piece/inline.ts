@@ -92,7 +92,7 @@ export function relayUnit(
   });
   const [from, to] = [at("30"), at(normallyClosed ? "87a" : "87")];
   const contact = b.inside(unit, names.contact, {
-    ...{ kind: "contact", from, to, part, coilId: coil, inBox: "", normallyClosed },
+    ...{ kind: "contact", from, to, part, coilId: coil, inBox: "", normallyClosed, program: null },
   });
   return { unit, contact, coil, from, to, plus, minus };
 }
