@@ -42,12 +42,16 @@ import { momentaryHolds } from "./contact/momentaryHolds.ts";
 import { monitorSees } from "./light/monitorSees.ts";
 import { tapOverLimit } from "./fuse/tapOverLimit.ts";
 import { voltsOverRating } from "./contact/voltsOverRating.ts";
+import { shortCircuit } from "./fuse/shortCircuit.ts";
+import { unfusedWire } from "./fuse/unfusedWire.ts";
 import { wiredOtherwise } from "./build/wiredOtherwise.ts";
 
 /** Every rule, in the order their findings are told within a severity. */
 export const RULES: readonly Rule[] = [
   notBuildable,
   wiredOtherwise,
+  shortCircuit,
+  unfusedWire,
   fuseFarFromBattery,
   fuseAboveWeakest,
   fuseBelowDraw,

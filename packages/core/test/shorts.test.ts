@@ -1,0 +1,142 @@
+/** Wrong wirings that no lamp shows: ways past a fuse, and currents that nothing was chosen for. */
+import {
+  createDeviation,
+  elementsOf,
+  restVolts,
+  sourceOhms,
+  synthesise,
+  wireEnds,
+  wiresOf,
+  type Finding,
+  type Job,
+  type WiringDeviation,
+} from "../src/index.ts";
+import { FELLRUNNER, PORTER } from "../src/demo/index.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
+import { when } from "../src/demo/job/jobMaker.ts";
+import { findingsOf } from "./helpers.ts";
+
+const relayed: Job = make("relay", "", FELLRUNNER, "").run(
+  "pods",
+  "Pods",
+  "front",
+  when("switch", "key"),
+  [["pod-18", 2, "front"]],
+  { relay: "yes", return: "wire" },
+).job;
+
+const cart: Job = make("cart", "", PORTER, "").run(
+  "horn",
+  "Horn",
+  "front",
+  when("switch"),
+  [["pod-18", 1, "front"]],
+  { feed: { kind: "pack" }, return: "wire" },
+).job;
+
+const wrong = (job: Job, kind: WiringDeviation["kind"], fields: Partial<WiringDeviation>): Job => ({
+  ...job,
+  deviations: [createDeviation("w", kind, job.runs[0]!.id, fields)],
+});
+const told = (job: Job, rule: string): Finding[] => findingsOf(job).filter((f) => f.rule === rule);
+const figure = (f: Finding | undefined): number => Number(f?.figures[0]?.value.split(" ")[0]);
+
+describe("a way past a fuse", () => {
+  it("is told with the wires that lost it, and not where a fuse is still before them", () => {
+    const bypass = told(
+      wrong(relayed, "tied", { at: "pods_fuse.in", otherAt: "pods_fuse.out" }),
+      "unfused-wire",
+    );
+    expect(bypass).toHaveLength(1);
+    expect(bypass[0]).toMatchObject({ severity: "stop", title: "A way past the fuse" });
+    const circuit = synthesise(relayed);
+    const behind = wiresOf(circuit).find(
+      (w) => w.from === "pods_fuse.out" || w.to === "pods_fuse.out",
+    )!;
+    expect(bypass[0]!.place.words).toContain(behind.label);
+    // Behind the relay's contact as well: all the way to the lamps.
+    const branch = wiresOf(circuit).find((w) => w.role === "branch")!;
+    expect(bypass[0]!.place.words).toContain(branch.label);
+    const own = { at: "pods_relay.30", otherAt: "pods_fuse.out" };
+    expect(told(wrong(relayed, "tied", own), "unfused-wire")).toEqual([]);
+    const source = { at: "battery.pos", otherAt: "pods_fuse.in" };
+    expect(told(wrong(relayed, "tied", source), "unfused-wire")).toEqual([]);
+  });
+
+  it("is told of a wire whose end sits before the fuse, and of two ends exchanged on it", () => {
+    const circuit = synthesise(relayed);
+    const feed = wiresOf(circuit).find((w) => w.from === "pods_fuse.out")!;
+    const moved = { wire: feed.id, end: "from" as const, at: "pods_fuse.in" };
+    const [finding] = told(wrong(relayed, "endMoved", moved), "unfused-wire");
+    expect(finding?.place.elementId).toBe(feed.id);
+    // A fuse has no right way round.
+    const turned = { at: "pods_fuse.in", otherAt: "pods_fuse.out" };
+    expect(told(wrong(relayed, "reversed", turned), "unfused-wire")).toEqual([]);
+  });
+
+  it("is none where a source's own negative is reached: that is a short", () => {
+    const job = wrong(relayed, "tied", { at: "battery.pos", otherAt: "battery.neg" });
+    expect(told(job, "unfused-wire")).toEqual([]);
+    expect(told(job, "short-circuit")).toHaveLength(1);
+  });
+});
+
+describe("a short", () => {
+  it("before any fuse burns a wire, by what the battery and the loop let through", () => {
+    const [found, ...more] = told(
+      wrong(relayed, "tied", { at: "battery.pos", otherAt: "battery.neg" }),
+      "short-circuit",
+    );
+    expect(more).toEqual([]);
+    expect(found?.title).toBe("Short with everything off: a wire burns and nothing opens");
+    // Ohm's law over the battery's own resistance; the tie has next to none.
+    const most = restVolts(FELLRUNNER).sourceV / sourceOhms(FELLRUNNER).sourceOhm;
+    expect(figure(found)).toBeLessThanOrEqual(most);
+    expect(figure(found)).toBeGreaterThan(0.5 * most);
+  });
+
+  it("behind a fuse opens that, and burns nothing", () => {
+    const found = told(
+      wrong(relayed, "tied", { at: "pods_fuse.out", otherAt: "battery.neg" }),
+      "short-circuit",
+    );
+    const fuse = elementsOf(synthesise(relayed), synthesise(relayed).runs[0]!.out, "fuse")[0]!;
+    expect(found.map((f) => f.title)).toEqual([`${fuse.ratingA} A fuse opens with everything off`]);
+    expect(found[0]!.place.elementId).toBe(fuse.id);
+    expect(figure(found[0])).toBeGreaterThan(1.35 * fuse.ratingA);
+  });
+
+  it("that a contact closes is told with everything on", () => {
+    const found = told(
+      wrong(relayed, "tied", { at: "pods_splice.j", otherAt: "battery.neg" }),
+      "short-circuit",
+    );
+    expect(found.map((f) => f.title)).toEqual([expect.stringMatching(/opens with everything on$/)]);
+  });
+
+  it("between two blocks of a pack is told though every lamp works", () => {
+    const [found] = told(
+      wrong(cart, "tied", { at: "pack.tap2", otherAt: "pack.pos" }),
+      "short-circuit",
+    );
+    expect(found).toMatchObject({ severity: "stop" });
+    const tie = [
+      ...synthesise(
+        wrong(cart, "tied", { at: "pack.tap2", otherAt: "pack.pos" }),
+      ).elements.values(),
+    ];
+    const stray = tie.find((e) => e.id === found!.place.elementId);
+    if (stray?.kind !== "wire") throw new Error("no wire is named");
+    expect(found!.place.words).toContain(wireEnds(synthesise(cart), stray)[0]);
+  });
+
+  it("is none: a thin wire that bears its load, a wire too many beside another", () => {
+    const circuit = synthesise(relayed);
+    const branch = wiresOf(circuit).find((w) => w.role === "branch")!;
+    const thin = { wire: branch.id, gaugeId: "22 AWG" };
+    expect(told(wrong(relayed, "thinWire", thin), "short-circuit")).toEqual([]);
+    const beside = { at: "pods_relay.87", otherAt: "pods_splice.j" };
+    expect(told(wrong(relayed, "tied", beside), "short-circuit")).toEqual([]);
+    expect(told(relayed, "short-circuit")).toEqual([]);
+  });
+});
