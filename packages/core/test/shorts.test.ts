@@ -13,7 +13,7 @@ import {
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER } from "../src/demo/index.ts";
 import { make } from "../src/demo/job/fitMaker.ts";
-import { when } from "../src/demo/job/jobMaker.ts";
+import { part, when } from "../src/demo/job/jobMaker.ts";
 import { findingsOf } from "./helpers.ts";
 
 const relayed: Job = make("relay", "", FELLRUNNER, "").run(
@@ -138,5 +138,39 @@ describe("a short", () => {
     const beside = { at: "pods_relay.87", otherAt: "pods_splice.j" };
     expect(told(wrong(relayed, "tied", beside), "short-circuit")).toEqual([]);
     expect(told(relayed, "short-circuit")).toEqual([]);
+  });
+});
+
+describe("a terminal", () => {
+  it("with more wires than it takes is told, with its wires and the way back", () => {
+    const plugged = make("plugged", "", FELLRUNNER, "").run(
+      "pods",
+      "Pods",
+      "front",
+      when("switch", "key"),
+      [["pod-18", 2, "front"]],
+      { relay: "no", return: "wire", connectorPartId: part("plug-2-mini") },
+    ).job;
+    const circuit = synthesise(plugged);
+    const plug = [...circuit.units.values()].filter((u) => u.kind === "plug");
+    const [one, other] = plug.map((u) => `${u.id}.a1`);
+    const wire = wiresOf(circuit).find((w) => w.to === other || w.from === other)!;
+    const end = wire.to === other ? ("to" as const) : ("from" as const);
+    const twice = wrong(plugged, "endMoved", { wire: wire.id, end, at: one! });
+    const [found, ...more] = told(twice, "terminal-takes");
+    expect(more).toEqual([]);
+    expect(found).toMatchObject({ severity: "stop", title: "More wires than a terminal takes" });
+    expect(found!.figures).toEqual([{ label: "wires on it", value: "2", limit: "at most 1" }]);
+    expect(found!.place.words).toContain(wire.label);
+    expect(found!.remedies.map((r) => r.edits)).toEqual([
+      [{ kind: "remove", entity: "deviation", id: "w" }],
+    ]);
+    // A crimp takes two: a second wire on a blade of the relay is none.
+    expect(
+      told(
+        wrong(relayed, "tied", { at: "pods_relay.30", otherAt: "pods_relay.87" }),
+        "terminal-takes",
+      ),
+    ).toEqual([]);
   });
 });

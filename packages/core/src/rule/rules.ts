@@ -44,12 +44,14 @@ import { tapOverLimit } from "./fuse/tapOverLimit.ts";
 import { voltsOverRating } from "./contact/voltsOverRating.ts";
 import { shortCircuit } from "./fuse/shortCircuit.ts";
 import { unfusedWire } from "./fuse/unfusedWire.ts";
+import { terminalTakes } from "./build/terminalTakes.ts";
 import { wiredOtherwise } from "./build/wiredOtherwise.ts";
 
 /** Every rule, in the order their findings are told within a severity. */
 export const RULES: readonly Rule[] = [
   notBuildable,
   wiredOtherwise,
+  terminalTakes,
   shortCircuit,
   unfusedWire,
   fuseFarFromBattery,
