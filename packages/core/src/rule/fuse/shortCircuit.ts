@@ -110,7 +110,7 @@ function burns(job: Job, circuit: Circuit, wire: WireElement, amps: number, word
         limit: `at most ${decimal(carries)} A`,
       },
     ],
-    why: "No fuse lies in the way of this current, or none that it opens. Part it before anything is live.",
+    why: "This current goes through no fuse, or through none that it opens. Part it before anything is live.",
     remedies: [],
   };
 }
