@@ -9,8 +9,8 @@ import {
 } from "../network/index.ts";
 import { LEAK_OHM, OFF_S, SOFT_ON_V, TURN_ON_SHARE } from "../solve/defaults.ts";
 
-/** Thermal voltage that a SPICE diode model is written for, at 27 °C. */
-const SPICE_VT = 0.025852;
+/** Thermal voltage in V that a SPICE diode model is written for: k/q at 27 °C, 300.15 K (CODATA 2014, as SPICE has it). */
+const SPICE_VT = 8.6173303e-5 * 300.15;
 
 /** Names that SPICE takes: letters, digits and underscores, ground being 0, none twice. */
 export function spiceNames(network: Network): ReadonlyMap<NodeId, string> {
@@ -49,6 +49,15 @@ export const spiceNumber = (x: number): string => x.toExponential(12);
  */
 const stepped = (v: string): string => `(floor(${v}*1e6+0.5)*1e-6)`;
 
+/**
+ * A diode that lets less through, in A, only leaks: it is written as the straight line that its law is there, since what
+ * hangs on the rest by leaks alone settles for no other program while a law bends.
+ */
+const LEAKS_A = 1e-6;
+
+/** A filament this far from its knee, as a share of its volts, is on one side of it. */
+const KNEE_SIDE = 0.9;
+
 /** The SPICE lines of a branch between two nodes; `tag` makes its names, `inner` a node of its own. */
 export function spiceDevice(
   { model }: Pick<NetworkBranch, "model">,
@@ -84,8 +93,16 @@ export function spiceDevice(
       const { ratedA, ratedV, exponent } = model;
       const knee = ratedV / 100;
       const cold = (ratedA * (knee / ratedV) ** exponent) / knee;
+      // Where it is known which side of its knee it is on, that side alone: a kink holds up other programs.
+      if (Math.abs(acrossV) < KNEE_SIDE * knee)
+        return [`R${tag} ${a} ${b} ${spiceNumber(1 / cold)}`];
+      const lit = (size: string): string =>
+        `${spiceNumber(ratedA)}*exp(${spiceNumber(exponent)}*ln(${size}/${spiceNumber(ratedV)}))`;
+      if (acrossV > knee / KNEE_SIDE) {
+        return [`B${tag} ${a} ${b} I = ${lit(`max(${v},${spiceNumber(knee)})`)}`];
+      }
       return [
-        `B${tag} ${a} ${b} I = (abs(${v}) < ${spiceNumber(knee)}) ? (${spiceNumber(cold)}*${v}) : (${spiceNumber(ratedA)}*sgn(${v})*exp(${spiceNumber(exponent)}*ln(max(abs(${v}),1e-9)/${spiceNumber(ratedV)})))`,
+        `B${tag} ${a} ${b} I = (abs(${v}) < ${spiceNumber(knee)}) ? (${spiceNumber(cold)}*${v}) : (sgn(${v})*${lit(`max(abs(${v}),1e-9)`)})`,
       ];
     }
     case "current":
@@ -110,12 +127,23 @@ export function spiceDevice(
         `V${tag} ${a} ${inner} ${spiceNumber(model.volts)}`,
         `R${tag} ${inner} ${b} ${spiceNumber(model.ohm)}`,
       ];
-    case "diode":
+    case "diode": {
+      const { saturationA, thermalV } = model;
+      const e = Math.exp(acrossV / thermalV);
+      if (saturationA * e < LEAKS_A) {
+        const slope = (saturationA * e) / thermalV;
+        const offset = saturationA * (e - 1) - slope * acrossV;
+        return [
+          `I${tag} ${a} ${b} DC ${spiceNumber(offset)}`,
+          `R${tag} ${a} ${b} ${spiceNumber(1 / (slope + DIODE_LEAK_S))}`,
+        ];
+      }
       return [
         `D${tag} ${a} ${b} DM${tag}`,
         `R${tag} ${a} ${b} ${spiceNumber(1 / DIODE_LEAK_S)}`,
-        `.model DM${tag} D(IS=${spiceNumber(model.saturationA)} N=${spiceNumber(model.thermalV / SPICE_VT)})`,
+        `.model DM${tag} D(IS=${spiceNumber(saturationA)} N=${spiceNumber(thermalV / SPICE_VT)})`,
       ];
+    }
   }
 }
 
