@@ -50,10 +50,10 @@ function atWords(job: Job, circuit: Circuit, { at, otherAt, runId }: WiringDevia
   const words = [at, otherAt].flatMap((node) => {
     if (node === "") return [];
     const end = asId<NodeId>(node);
-    if (!unitAt(circuit, end)) return [node];
-    const elements = [...circuit.elements.values()];
-    const others = elements.find((e) => (e.from === end || e.to === end) && e.runId !== runId);
-    const owner = others ? ` of ${ownerName(job, others.runId)}` : "";
+    const unit = unitAt(circuit, end);
+    if (!unit) return [node];
+    const isOther = unit.ownerId !== "" && unit.ownerId !== runId;
+    const owner = isOther ? ` of ${ownerName(job, unit.ownerId)}` : "";
     return [`${endWords(circuit, end)}${owner}`];
   });
   return words.length === 0 ? [] : [`on ${words.join(" and ")}`];
