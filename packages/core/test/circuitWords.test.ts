@@ -2,6 +2,7 @@ import {
   elementOf,
   elementsOf,
   endWords,
+  everythingOf,
   insideOf,
   synthesise,
   terminalAt,
@@ -11,9 +12,9 @@ import {
   wireEnds,
   wiresOf,
   wholePath,
-  feedPath,
   powerPath,
   controlPath,
+  type ElementId,
   type NodeId,
 } from "../src/index.ts";
 import { rootV } from "../src/circuit/index.ts";
@@ -92,16 +93,37 @@ describe("what a circuit holds", () => {
     for (const circuit of all) {
       for (const run of circuit.runs) {
         const whole = new Set(wholePath(run));
-        for (const id of [...feedPath(run), ...powerPath(run), ...controlPath(run)]) {
+        for (const id of [...powerPath(run), ...controlPath(run)]) {
           expect(whole.has(id)).toBe(true);
         }
-        expect(powerPath(run).slice(0, feedPath(run).length)).toEqual(feedPath(run));
+        // From the source to where lamps part first, what comes before the run before it.
+        const feed = [...run.feedShared, ...run.out];
+        expect(powerPath(run).slice(0, feed.length)).toEqual(feed);
         for (const { load } of run.branches) expect(powerPath(run)).toContain(load);
       }
     }
     const [run] = relayed.runs;
     expect(controlPath(run!).length).toBeGreaterThan(2);
     expect(controlPath(run!).some((id) => elementOf(relayed, id).kind === "coil")).toBe(true);
+  });
+
+  it("hold what makes the supplies live that a run hangs on, and not what others hang on", () => {
+    const circuit = synthesise(kitByHand());
+    const gated = circuit.feeders.filter((feeder) => feeder.gate.length > 0);
+    expect(gated.length).toBeGreaterThan(0);
+    for (const run of circuit.runs) {
+      const all = new Set(everythingOf(circuit, run));
+      for (const id of wholePath(run)) expect(all.has(id)).toBe(true);
+      for (const { path, gate } of gated) {
+        const hangs = path.some((id) => wholePath(run).includes(id));
+        expect(gate.every((id) => all.has(id))).toBe(hangs);
+      }
+    }
+    const apart = { ...gated[0]!, path: [] };
+    const [run] = circuit.runs;
+    expect(everythingOf({ feeders: [apart] }, run!)).toEqual([...wholePath(run!), ...run!.extra]);
+    const stray = asId<ElementId>("stray");
+    expect(everythingOf({ feeders: [] }, { ...run!, extra: [stray] })).toContain(stray);
   });
 
   it("counts the wires at each terminal: two ends of every wire, no more", () => {

@@ -11,7 +11,6 @@ import {
   elementsOf,
   everythingOn,
   faults,
-  feedPath,
   packEmptyV,
   packRestV,
   packTopV,
@@ -205,7 +204,7 @@ describe("boxes", () => {
   it("give each run a way with its own fuse, and no wire before it", () => {
     const circuit = synthesise(hub);
     for (const run of circuit.runs) {
-      const path = feedPath(run).map((id) => elementOf(circuit, id));
+      const path = [...run.feedShared, ...run.out].map((id) => elementOf(circuit, id));
       expect(path.filter((e) => e.kind === "fuse")).toHaveLength(2);
       expect(run.out.map((id) => elementOf(circuit, id).kind).slice(0, 2)).toEqual([
         "fuse",

@@ -172,9 +172,6 @@ export const controlPath = onceOf((run: LaidCircuit): readonly ElementId[] => [
   ...run.ways.flatMap(({ ids }) => ids),
 ]);
 
-/** From the source to where lamps part, trunks before the run included. */
-export const feedPath = (run: LaidCircuit): ElementId[] => [...run.feedShared, ...run.out];
-
 /** Every element of a run's power path, trunks and branches included, coil apart. */
 export const powerPath = onceOf((run: LaidCircuit): readonly ElementId[] => [
   ...run.feedShared,
