@@ -130,6 +130,23 @@ describe("a short", () => {
     expect(found!.place.words).toContain(wireEnds(synthesise(cart), stray)[0]);
   });
 
+  it("that is not solved is told, never passed over: a coil that goes to ground through cold bulbs chatters", () => {
+    const bulbs: Job = make("bulbs", "", FELLRUNNER, "").run(
+      "turns",
+      "Turns",
+      "front",
+      when("switch", "key"),
+      [["bulb-turn-10", 2, "front"]],
+      { relay: "yes", return: "wire" },
+    ).job;
+    const coil = wiresOf(synthesise(bulbs)).find((w) => w.from === "turns_relay.85")!;
+    // Let go, the coil has its volts through the bulbs; pulled in, both its ends are live.
+    const buzzer = wrong(bulbs, "endMoved", { wire: coil.id, end: "to", at: "turns_relay.87" });
+    const found = told(buzzer, "short-circuit");
+    expect(found.map((f) => f.title)).toEqual(["No state that it settles in with everything on"]);
+    expect(found[0]).toMatchObject({ severity: "stop", place: { words: "Turns" } });
+  });
+
   it("is none: a thin wire that bears its load, a wire too many beside another", () => {
     const circuit = synthesise(relayed);
     const branch = wiresOf(circuit).find((w) => w.role === "branch")!;

@@ -115,18 +115,36 @@ function burns(job: Job, circuit: Circuit, wire: WireElement, amps: number, word
   };
 }
 
+function notSolved(job: Job, words: string): Found {
+  return {
+    rule: "short-circuit",
+    severity: "stop",
+    place: { runId: null, elementId: null, words: ownersWords(job) },
+    title: `No state that it settles in with ${words}`,
+    figures: [],
+    why: "Whether a fuse opens or a wire burns is not known: nothing is solved there. Put right what is wired otherwise, or make it live with a lamp in series in place of the fuse.",
+    remedies: [],
+  };
+}
+
+/** The circuits that are said to be wired otherwise. */
+const ownersWords = (job: Job): string =>
+  [...new Set(job.deviations.map((d) => ownerName(job, d.runId)))].join(", ");
+
 /** What a position comes to in fuses that open and in wires that burn with none opening. */
 function found(job: Job, circuit: Circuit, position: Position, words: string): Found[] {
   const { opened, amps, solved } = settle(job, circuit, position);
   const volts = Math.max(position.sourceV, position.packV);
+  const opening = opened.map((fuse) => opens(job, circuit, fuse, amps.get(fuse.id) ?? 0, words));
+  if (!solved) return [...opening, notSolved(job, words)];
   const burning = [...circuit.elements.values()].flatMap((e): Found[] => {
-    if (e.kind !== "wire" || !solved) return [];
+    if (e.kind !== "wire") return [];
     const flows = Math.abs(solved.point.at.get(e.id)?.currentA ?? 0);
     if (flows <= BURNS_SHARE * carriesA(e, job.practices)) return [];
     return [burns(job, circuit, e, givenA(job, flows, volts), words)];
   });
   return [
-    ...opened.map((fuse) => opens(job, circuit, fuse, amps.get(fuse.id) ?? 0, words)),
+    ...opening,
     // The wires of one loop burn together: one is told.
     ...burning.slice(0, 1),
   ];
@@ -142,8 +160,10 @@ export const shortCircuit: Rule = {
     const volts = restVolts(job.vehicle);
     const off: Position = { inputs: new Set(), switches: new Set(), ...volts };
     const atRest = found(job, circuit, off, "everything off");
-    const known = new Set(atRest.map(({ place }) => place.elementId));
+    const known = new Set(atRest.flatMap(({ place }) => place.elementId ?? []));
     const allOn = found(job, circuit, everythingOn(job, volts), "everything on");
-    return [...atRest, ...allOn.filter(({ place }) => !known.has(place.elementId))];
+    const fresh = ({ place }: Found): boolean =>
+      place.elementId === null || !known.has(place.elementId);
+    return [...atRest, ...allOn.filter(fresh)];
   },
 };
