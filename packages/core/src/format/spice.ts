@@ -55,8 +55,8 @@ const stepped = (v: string): string => `(floor(${v}*1e6+0.5)*1e-6)`;
  */
 const LEAKS_A = 1e-6;
 
-/** A filament this far from its knee, as a share of its volts, is on one side of it. */
-const KNEE_SIDE = 0.9;
+/** Below this share of its knee's volts a filament is cold, whatever rounding does. */
+const COLD_SHARE = 0.9;
 
 /** The SPICE lines of a branch between two nodes; `tag` makes its names, `inner` a node of its own. */
 export function spiceDevice(
@@ -93,16 +93,12 @@ export function spiceDevice(
       const { ratedA, ratedV, exponent } = model;
       const knee = ratedV / 100;
       const cold = (ratedA * (knee / ratedV) ** exponent) / knee;
-      // Where it is known which side of its knee it is on, that side alone: a kink holds up other programs.
-      if (Math.abs(acrossV) < KNEE_SIDE * knee)
+      // Cold it is a straight line: a kink near by holds up other programs. Lit it keeps that line to begin at.
+      if (Math.abs(acrossV) < COLD_SHARE * knee) {
         return [`R${tag} ${a} ${b} ${spiceNumber(1 / cold)}`];
-      const lit = (size: string): string =>
-        `${spiceNumber(ratedA)}*exp(${spiceNumber(exponent)}*ln(${size}/${spiceNumber(ratedV)}))`;
-      if (acrossV > knee / KNEE_SIDE) {
-        return [`B${tag} ${a} ${b} I = ${lit(`max(${v},${spiceNumber(knee)})`)}`];
       }
       return [
-        `B${tag} ${a} ${b} I = (abs(${v}) < ${spiceNumber(knee)}) ? (${spiceNumber(cold)}*${v}) : (sgn(${v})*${lit(`max(abs(${v}),1e-9)`)})`,
+        `B${tag} ${a} ${b} I = (abs(${v}) < ${spiceNumber(knee)}) ? (${spiceNumber(cold)}*${v}) : (${spiceNumber(ratedA)}*sgn(${v})*exp(${spiceNumber(exponent)}*ln(max(abs(${v}),1e-9)/${spiceNumber(ratedV)})))`,
       ];
     }
     case "current":
