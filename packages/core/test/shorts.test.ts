@@ -1,7 +1,13 @@
 /** Wrong wirings that no lamp shows: ways past a fuse, and currents that nothing was chosen for. */
 import {
+  asId,
   createDeviation,
   elementsOf,
+  everythingOn,
+  printSpice,
+  prove,
+  solveCircuit,
+  spiceNames,
   restVolts,
   sourceOhms,
   synthesise,
@@ -9,12 +15,14 @@ import {
   wiresOf,
   type Finding,
   type Job,
+  type NodeId,
   type WiringDeviation,
 } from "../src/index.ts";
 import { FELLRUNNER, PORTER } from "../src/demo/index.ts";
 import { make } from "../src/demo/job/fitMaker.ts";
 import { part, when } from "../src/demo/job/jobMaker.ts";
 import { findingsOf } from "./helpers.ts";
+import { ngspice } from "./ngspice.ts";
 
 const relayed: Job = make("relay", "", FELLRUNNER, "").run(
   "pods",
@@ -189,5 +197,56 @@ describe("a terminal", () => {
         "terminal-takes",
       ),
     ).toEqual([]);
+  });
+});
+
+describe("what is parted from everything", () => {
+  const both: Job = make("two", "", FELLRUNNER, "")
+    .run("pods", "Pods", "front", when("switch", "key"), [["pod-18", 1, "front"]], {
+      ...{ relay: "yes", return: "wire" },
+    })
+    .run("bar", "Bar", "front", when("switch"), [["pod-18", 1, "front"]], { relay: "no" }).job;
+  const planned = synthesise(both);
+  const lamp = [...planned.units.values()].find((u) => u.kind === "lamp" && u.ownerId === "pods")!;
+  const leads = wiresOf(planned).filter((w) =>
+    [w.from, w.to].some((node) => node.startsWith(`${lamp.id}.`)),
+  );
+  const adrift: Job = {
+    ...both,
+    deviations: leads.map(({ id }, i) =>
+      createDeviation(`w${i}`, "wireMissing", asId("pods"), { wire: id }),
+    ),
+  };
+
+  it("is dead at no volts, and the rest is solved as if it were not there", () => {
+    const circuit = synthesise(adrift);
+    const position = everythingOn(adrift, restVolts(FELLRUNNER));
+    const solved = solveCircuit(circuit, position, 20);
+    const whole = solveCircuit(planned, position, 20);
+    if (solved.kind !== "solved" || whole.kind !== "solved") throw new Error(solved.kind);
+    for (const { name } of lamp.terminals) {
+      expect(solved.result.volts.get(asId<NodeId>(`${lamp.id}.${name}`))).toBeCloseTo(0, 9);
+    }
+    const bar = circuit.runs.find((r) => r.runId === "bar")!.branches[0]!.load;
+    const [now, before] = [solved.point.at.get(bar)!, whole.point.at.get(bar)!];
+    expect(now.currentA).toBeGreaterThan(1);
+    expect(now.currentA).toBeCloseTo(before.currentA, 9);
+  });
+
+  it("is proved like anything else: its lamp stays dark, and no other is amiss", () => {
+    const { differences } = prove(adrift, synthesise(adrift))!;
+    expect(new Set(differences.map((d) => d.kind))).toEqual(new Set(["staysDark"]));
+    expect(new Set(differences.map((d) => d.runId))).toEqual(new Set(["pods"]));
+  });
+
+  it("is in the deck with what ties it, so that another program solves it as well", () => {
+    const circuit = synthesise(adrift);
+    const solved = solveCircuit(circuit, everythingOn(adrift, restVolts(FELLRUNNER)), 20);
+    if (solved.kind !== "solved") throw new Error(solved.kind);
+    const theirs = ngspice(printSpice(solved.network, "adrift"));
+    for (const [node, name] of spiceNames(solved.network)) {
+      if (name === "0") continue;
+      expect(theirs.get(name) ?? NaN).toBeCloseTo(solved.result.volts.get(node) ?? NaN, 3);
+    }
   });
 });

@@ -2,10 +2,17 @@ import type { Circuit } from "../circuit/index.ts";
 import { onceOf } from "../job/index.ts";
 import { insideOf } from "../unit/index.ts";
 import { compile, hold, putLaw, type Compiled } from "./engine/compile.ts";
+import { tieLoose } from "./loose.ts";
 import { movingOf, networkOf, type Moving } from "./fromCircuit.ts";
 import type { Network } from "./network.ts";
 import type { NetworkOptions } from "./options.ts";
 import { postV } from "./position.ts";
+
+/** A network in flat arrays, what hangs on nothing in it tied: that is rare, and looked for where it is. */
+function compileTied(network: Network, apart?: ReadonlySet<number>): Compiled {
+  const made = compile(network, apart);
+  return made.floating.length === 0 ? made : compile(tieLoose(network), apart);
+}
 
 const shapesOf = onceOf((_: Circuit) => new Map<string, Compiled>());
 
@@ -26,7 +33,7 @@ export function compiledAs(
     for (const [node, volts] of network.held) hold(kept, node, volts);
     if (kept.outgrown.length === 0) return kept;
   }
-  const made = compile(network, kept && apartOf(kept));
+  const made = compileTied(network, kept && apartOf(kept));
   if (shape !== undefined) known.set(shape, made);
   return made;
 }
@@ -66,7 +73,7 @@ function boardFor(circuit: Circuit, options: NetworkOptions): Board {
     const { length } = insideOf(element).branches(element, options);
     for (let i = 0; i < length; i += 1) apart.add(first + i);
   }
-  const board = { compiled: compile(networkOf(circuit, options), apart), moving, state };
+  const board = { compiled: compileTied(networkOf(circuit, options), apart), moving, state };
   kept.board = board;
   return board;
 }
@@ -82,7 +89,7 @@ export function boardOf(circuit: Circuit, options: NetworkOptions): Compiled {
       });
   }
   if (board.compiled.outgrown.length > 0) {
-    board.compiled = compile(networkOf(circuit, options), apartOf(board.compiled));
+    board.compiled = compileTied(networkOf(circuit, options), apartOf(board.compiled));
   }
   for (const post of circuit.posts) {
     hold(board.compiled, post.node, postV(post, options.position));

@@ -1,3 +1,4 @@
+import { tieLoose } from "./loose.ts";
 import {
   elementOf,
   type Circuit,
@@ -100,7 +101,7 @@ export class Solved {
   /** The network as it was solved, made when it is asked for. */
   get network(): Network {
     const plain = networkOf(this.circuit, this.options);
-    return this.change ? this.change(plain) : plain;
+    return tieLoose(this.change ? this.change(plain) : plain);
   }
 }
 
