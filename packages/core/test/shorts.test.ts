@@ -11,6 +11,7 @@ import {
   restVolts,
   sourceOhms,
   synthesise,
+  toldUnits,
   wireEnds,
   wiresOf,
   type Finding,
@@ -248,5 +249,23 @@ describe("what is parted from everything", () => {
       if (name === "0") continue;
       expect(theirs.get(name) ?? NaN).toBeCloseTo(solved.result.volts.get(node) ?? NaN, 3);
     }
+  });
+});
+
+describe("a terminal that a wrong wiring leaves open", () => {
+  it("says so where units are told, and no planned one does", () => {
+    const said = (job: Job): string[] => {
+      const circuit = synthesise(job);
+      const solved = solveCircuit(circuit, everythingOn(job, restVolts(FELLRUNNER)), 20);
+      if (solved.kind !== "solved") throw new Error(solved.kind);
+      return toldUnits(circuit, solved.options, solved.result.volts).flatMap((unit) =>
+        unit.terminals
+          .filter(({ open }) => open === "nothing is on it, as it is wired")
+          .map(({ name }) => `${unit.id}.${name}`),
+      );
+    };
+    expect(said(relayed)).toEqual([]);
+    const feed = wiresOf(synthesise(relayed)).find((w) => w.to === "pods_relay.30")!;
+    expect(said(wrong(relayed, "wireMissing", { wire: feed.id }))).toEqual(["pods_relay.30"]);
   });
 });

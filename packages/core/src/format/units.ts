@@ -17,6 +17,9 @@ export interface ToldUnit {
 
 const plain = (text: string): string => text.replace(/[^A-Za-z0-9]/g, "_");
 
+/** As planned every terminal is wired or says why not: what has neither was left open by a wrong wiring. */
+const LEFT_OPEN = "nothing is on it, as it is wired";
+
 /** A node inside a unit, named after one of its terminals. */
 const innerOf = (node: NodeId): string => `${node}_s`;
 
@@ -56,7 +59,7 @@ export function toldUnits(
     kind: unit.kind,
     terminals: unit.terminals.map(({ name, spare }) => ({
       name,
-      open: wired.has(terminalNode(unit.id, name)) ? "" : spare,
+      open: wired.has(terminalNode(unit.id, name)) ? "" : spare === "" ? LEFT_OPEN : spare,
     })),
     spice: lines.get(unit.id) ?? [],
   }));
