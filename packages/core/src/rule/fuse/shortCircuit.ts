@@ -122,7 +122,7 @@ function notSolved(job: Job, words: string): Found {
     place: { runId: null, elementId: null, words: ownersWords(job) },
     title: `No state that it settles in with ${words}`,
     figures: [],
-    why: "Whether a fuse opens or a wire burns is not known: nothing is solved there. Put right what is wired otherwise, or make it live with a lamp in series in place of the fuse.",
+    why: "Whether a fuse opens or a wire burns is not known: nothing is solved there. Put right what is wired wrong, or make it live with a lamp in series in place of the fuse.",
     remedies: [],
   };
 }
