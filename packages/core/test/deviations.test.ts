@@ -1,4 +1,5 @@
 /** Wrong wirings as edits of the graph: any can be said, and the proof finds what they do. */
+import { podsOnRelay } from "./jobs.ts";
 import {
   createDeviation,
   deviationLacks,
@@ -26,14 +27,7 @@ const CONVERTER = idOf("converter", (p) => p.kind === "converter" && p.isolated)
 const HUB = idOf("box", (p) => p.kind === "box" && p.form === "hub" && p.switches === "positive");
 const FLASHER = idOf("flasher", (p) => p.kind === "flasher" && p.principle === "indifferent");
 
-const relayed: Job = make("relay", "", FELLRUNNER, "").run(
-  "pods",
-  "Pods",
-  "front",
-  when("switch", "key"),
-  [["pod-18", 2, "front"]],
-  { relay: "yes", return: "wire" },
-).job;
+const relayed = podsOnRelay();
 
 const turns: Job = make("turns", "", PETREL, "")
   .supply("flash", "Flasher", FLASHER, { feed: { kind: "battery" } })

@@ -1,5 +1,7 @@
+import { when } from "../src/demo/job/jobMaker.ts";
+import { make } from "../src/demo/job/fitMaker.ts";
 import type { WiringDeviation, Job } from "../src/index.ts";
-import { demoJobs } from "../src/demo/index.ts";
+import { demoJobs, FELLRUNNER } from "../src/demo/index.ts";
 
 /** A job of the shop by what is in it, so that no test hangs on what somebody called it. */
 export function jobThat(has: (job: Job) => boolean): Job {
@@ -48,3 +50,14 @@ export const metreStrips = (): Job =>
 /** Wired otherwise than planned, by what was done. */
 export const wiredWrong = (kind: WiringDeviation["kind"]): Job =>
   jobThat((job) => job.deviations.some((d) => d.kind === kind));
+
+/** Two pods by a relay on the battery, with a wire home: the circuit that most mistakes of the bench are made on. */
+export const podsOnRelay = (): Job =>
+  make("relay", "", FELLRUNNER, "").run(
+    "pods",
+    "Pods",
+    "front",
+    when("switch", "key"),
+    [["pod-18", 2, "front"]],
+    { relay: "yes", return: "wire" },
+  ).job;

@@ -1,4 +1,5 @@
 /** Wrong wirings that no lamp shows: ways past a fuse, and currents that nothing was chosen for. */
+import { podsOnRelay } from "./jobs.ts";
 import {
   asId,
   createDeviation,
@@ -25,14 +26,7 @@ import { part, when } from "../src/demo/job/jobMaker.ts";
 import { findingsOf } from "./helpers.ts";
 import { ngspice } from "./ngspice.ts";
 
-const relayed: Job = make("relay", "", FELLRUNNER, "").run(
-  "pods",
-  "Pods",
-  "front",
-  when("switch", "key"),
-  [["pod-18", 2, "front"]],
-  { relay: "yes", return: "wire" },
-).job;
+const relayed = podsOnRelay();
 
 const cart: Job = make("cart", "", PORTER, "").run(
   "horn",
@@ -97,7 +91,7 @@ describe("a short", () => {
       "short-circuit",
     );
     expect(more).toEqual([]);
-    expect(found?.title).toBe("Short with everything off: a wire burns and nothing opens");
+    expect(found?.title).toBe("A wire burns with everything off before any fuse opens");
     // Ohm's law over the battery's own resistance; the tie has next to none.
     const most = restVolts(FELLRUNNER).sourceV / sourceOhms(FELLRUNNER).sourceOhm;
     expect(figure(found)).toBeLessThanOrEqual(most);
@@ -113,6 +107,20 @@ describe("a short", () => {
     expect(found.map((f) => f.title)).toEqual([`${fuse.ratingA} A fuse opens with everything off`]);
     expect(found[0]!.place.elementId).toBe(fuse.id);
     expect(figure(found[0])).toBeGreaterThan(1.35 * fuse.ratingA);
+  });
+
+  it("on a factory wire opens the factory's fuse, by name", () => {
+    const circuit = synthesise(relayed);
+    const tap = [...circuit.elements.values()].find((e) => e.kind === "tap")!;
+    const found = told(
+      wrong(relayed, "tied", { at: tap.to, otherAt: "battery.neg" }),
+      "short-circuit",
+    );
+    const { fuseA, carries } = tap.pin;
+    expect(fuseA).toBeGreaterThan(0);
+    expect(found.map((f) => f.title)).toEqual([`Factory ${fuseA} A fuse opens with everything on`]);
+    expect(found[0]!.place.words).toContain(carries);
+    expect(found[0]!.place.elementId).toBe(tap.id);
   });
 
   it("that a contact closes is told with everything on", () => {

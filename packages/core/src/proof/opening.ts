@@ -1,4 +1,4 @@
-import { carriesA, type Circuit, type FuseElement } from "../circuit/index.ts";
+import { carriesA, type Circuit, type FuseElement, type WireElement } from "../circuit/index.ts";
 import type { ElementId, Job } from "../job/index.ts";
 import { openingTime, overheatS, type OpeningTime } from "../protection/index.ts";
 import { decimal } from "../quantity/index.ts";
@@ -34,14 +34,14 @@ function firstFuse(
 }
 
 /** The first wire that may reach its limit before its fuse has opened for sure; null where none does. */
-export function overheated(
+export function overheatedWire(
   circuit: Circuit,
   job: Job,
   amps: ReadonlyMap<ElementId, number>,
   afterS: number,
   /** Effective current of one that is let through now and then, as a share of it. */
   share: number,
-): string | null {
+): WireElement | null {
   for (const element of circuit.elements.values()) {
     // What the maker laid is not known well enough to say what burns.
     if (element.kind !== "wire" || element.role === "factory") continue;
@@ -51,10 +51,15 @@ export function overheated(
       carriesA(element, job.practices),
       share * Math.abs(amps.get(element.id) ?? 0),
     );
-    if (limit < afterS)
-      return `${element.gaugeId} ${element.harness === "" ? `wire ${element.label}` : element.harness}`;
+    if (limit < afterS) return element;
   }
   return null;
+}
+
+/** The same in words. */
+export function overheated(...asked: Parameters<typeof overheatedWire>): string | null {
+  const wire = overheatedWire(...asked);
+  return wire && `${wire.gaugeId} ${wire.harness === "" ? `wire ${wire.label}` : wire.harness}`;
 }
 
 /** A factory fuse that a fault behind a tap opens, and what goes with it. */
