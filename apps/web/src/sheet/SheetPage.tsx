@@ -1,3 +1,4 @@
+import { DataTable } from "../ui/DataTable.tsx";
 import { memo } from "react";
 import { Printer } from "lucide-react";
 import {
@@ -11,7 +12,6 @@ import {
   lineDiagramSvg,
   lowestAt,
   times,
-  type CircuitId,
   type JobPlan,
   type LineDiagram,
   type UnitSystem,
@@ -39,7 +39,7 @@ interface CircuitSheetProps {
 }
 
 /** Wires of a circuit that are cut here; else what its wires come in. */
-function CutHere({ runId, plan, units }: { runId: CircuitId; plan: JobPlan; units: UnitSystem }) {
+function CutHere({ strip: { runId, name }, plan, units }: Omit<CircuitSheetProps, "index">) {
   const wires = plan.wires.filter((w) => w.runId === runId);
   if (wires.length === 0) {
     const made = plan.harnessWires.filter((w) => w.runId === runId).map((w) => w.harness);
@@ -51,24 +51,17 @@ function CutHere({ runId, plan, units }: { runId: CircuitId; plan: JobPlan; unit
     );
   }
   return (
-    <table className="w-full border-collapse self-start text-small">
-      <thead>
-        <tr>
-          {wireHeads("Done").map((head) => (
-            <th key={head} scope="col">
-              {head}
-            </th>
-          ))}
+    <DataTable
+      label={`Wires of ${name} to cut`}
+      heads={wireHeads("Done")}
+      className="self-start text-small"
+    >
+      {wires.map((wire) => (
+        <tr key={wire.label} className="border-t border-hair">
+          <WireCells wire={wire} units={units} />
         </tr>
-      </thead>
-      <tbody>
-        {wires.map((wire) => (
-          <tr key={wire.label} className="border-t border-hair">
-            <WireCells wire={wire} units={units} />
-          </tr>
-        ))}
-      </tbody>
-    </table>
+      ))}
+    </DataTable>
   );
 }
 
@@ -114,7 +107,7 @@ const CircuitSheet = memo(function CircuitSheet({ strip, index, plan, units }: C
               ))}
           </tbody>
         </table>
-        <CutHere runId={strip.runId} plan={plan} units={units} />
+        <CutHere strip={strip} plan={plan} units={units} />
       </div>
     </section>
   );

@@ -1,4 +1,3 @@
-import type { BatteryChemistry, PackChemistry } from "../vehicle/index.ts";
 import type { Circuit } from "../circuit/index.ts";
 import type { Job } from "../job/index.ts";
 import { hoursToFull, inletA } from "./pack/charger.ts";
@@ -12,6 +11,7 @@ import {
   type EngineOffBudget,
   type ParkedBudget,
 } from "./engineOff.ts";
+import type { BatteryChemistry, PackChemistry } from "../vehicle/index.ts";
 
 /** All budgets that this vehicle has a say in. A pack has none of these yet. */
 export interface Budget {

@@ -49,91 +49,39 @@ export interface TerminalForm {
   readonly takes: number;
 }
 
+const BARE = { piece: false, shrink: false };
+const SHRUNK = { piece: false, shrink: true };
+const RING = { piece: true, stripMm: 7, shrink: true };
+
 /**
  * Forms of terminals, by common practice; the thickest wire by the sizes of DIN 46245
  * crimps (m): red 1.5, blue 2.5, yellow 6 mm². Two wires in one crimp are the most that hold.
  */
 export const TERMINAL_FORMS = {
-  post: {
-    crimp: "ring terminal M6",
-    piece: true,
-    stripMm: 7,
-    shrink: true,
-    mostMm2: 35,
-    takes: 40,
-  },
-  lug: { crimp: "ring terminal M6", piece: true, stripMm: 7, shrink: true, mostMm2: 16, takes: 8 },
-  stud: {
-    crimp: "ring terminal M5",
-    piece: true,
-    stripMm: 7,
-    shrink: true,
-    mostMm2: 16,
-    takes: 12,
-  },
-  block: {
-    crimp: "ring terminal M5",
-    piece: true,
-    stripMm: 7,
-    shrink: true,
-    mostMm2: 16,
-    takes: 12,
-  },
+  post: { ...RING, crimp: "ring terminal M6", mostMm2: 35, takes: 40 },
+  lug: { ...RING, crimp: "ring terminal M6", mostMm2: 16, takes: 8 },
+  stud: { ...RING, crimp: "ring terminal M5", mostMm2: 16, takes: 12 },
+  block: { ...RING, crimp: "ring terminal M5", mostMm2: 16, takes: 12 },
   blade: {
+    ...SHRUNK,
+    piece: true,
     crimp: "spade terminal 6.3 mm",
-    piece: true,
     stripMm: 6,
-    shrink: true,
     mostMm2: 6,
     takes: 2,
   },
-  screw: { crimp: "ferrule", piece: false, stripMm: 8, shrink: false, mostMm2: 10, takes: 2 },
-  holder: {
-    crimp: "crimp to holder",
-    piece: false,
-    stripMm: 8,
-    shrink: true,
-    mostMm2: 6,
-    takes: 2,
-  },
-  splice: {
-    crimp: "crimp splice",
-    piece: false,
-    stripMm: 10,
-    shrink: true,
-    mostMm2: 10,
-    takes: 16,
-  },
-  tap: { crimp: "tap splice", piece: false, stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
-  cavity: {
-    crimp: "terminal of the plug",
-    piece: true,
-    stripMm: 5,
-    shrink: false,
-    mostMm2: 6,
-    takes: 1,
-  },
+  screw: { ...BARE, crimp: "ferrule", stripMm: 8, mostMm2: 10, takes: 2 },
+  holder: { ...SHRUNK, crimp: "crimp to holder", stripMm: 8, mostMm2: 6, takes: 2 },
+  splice: { ...SHRUNK, crimp: "crimp splice", stripMm: 10, mostMm2: 10, takes: 16 },
+  tap: { ...SHRUNK, crimp: "tap splice", stripMm: 10, mostMm2: 6, takes: 16 },
+  cavity: { ...BARE, piece: true, crimp: "terminal of the plug", stripMm: 5, mostMm2: 6, takes: 1 },
   /** A plug that is on the wire already: nothing to strip or to crimp. */
-  mate: { crimp: "the plug it has", piece: false, stripMm: 0, shrink: false, mostMm2: 6, takes: 1 },
+  mate: { ...BARE, crimp: "the plug it has", stripMm: 0, mostMm2: 6, takes: 1 },
   /** A lead of a harness that comes made up: it ends bare. */
-  lead: { crimp: "crimp splice", piece: false, stripMm: 10, shrink: true, mostMm2: 6, takes: 16 },
+  lead: { ...SHRUNK, crimp: "crimp splice", stripMm: 10, mostMm2: 6, takes: 16 },
   /** The factory's own plugs on one wire of its loom: as many as it has lamps there. */
-  loom: {
-    crimp: "the factory's plug",
-    piece: false,
-    stripMm: 0,
-    shrink: false,
-    mostMm2: 6,
-    takes: 16,
-  },
-  own: {
-    crimp: "as the part has it",
-    piece: false,
-    stripMm: 6,
-    shrink: false,
-    mostMm2: 16,
-    takes: 2,
-  },
+  loom: { ...BARE, crimp: "the factory's plug", stripMm: 0, mostMm2: 6, takes: 16 },
+  own: { ...BARE, crimp: "as the part has it", stripMm: 6, mostMm2: 16, takes: 2 },
 } as const satisfies Readonly<Record<string, TerminalForm>>;
 /** How a terminal takes a wire. */
 export type TerminalFormName = keyof typeof TERMINAL_FORMS;

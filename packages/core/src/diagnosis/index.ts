@@ -23,6 +23,6 @@ export { TestBench, testBenchOf, type ReadingFault } from "./reading/session.ts"
 export { scriptsOf, stepsOf, type JobScript, type ScriptedGroup } from "./script/scripts.ts";
 export { boundsText, testReport, type TestLine, type TestReport } from "./reading/testReport.ts";
 export type { TakenReading } from "./reading/taken.ts";
-export type { TestState } from "./expect/states.ts";
+export { allOff, type TestState } from "./expect/states.ts";
 export { testGroups, type FaultSuspect, type Suspect, type TestGroup } from "./suspect/suspects.ts";
 export type { CircuitTest, Testable } from "./script/testable.ts";

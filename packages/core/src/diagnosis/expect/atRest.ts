@@ -1,10 +1,10 @@
-import { allOff } from "./states.ts";
 import { BATTERY, PACK, splitNode } from "../../circuit/index.ts";
 import { openCircuitV, packRestV, restVolts, type SourceVolts } from "../../source/index.ts";
 import type { Vehicle } from "../../vehicle/index.ts";
 import type { Probe } from "./probe.ts";
 import type { TakenReading } from "../reading/taken.ts";
 import type { Testable } from "../script/testable.ts";
+import { allOff } from "./states.ts";
 
 /** Below this charge a test tells of the battery and not of what was built: common practice. */
 const LEAST_SOC = 0.5;

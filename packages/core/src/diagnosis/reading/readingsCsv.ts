@@ -1,9 +1,9 @@
-import { readStepId, type ReadingKind } from "../../job/index.ts";
 import Papa from "papaparse";
 import { OPEN_WAY_OHM, ohmText, readOhms } from "../expect/ohms.ts";
 import { SENSE_WORDS, seenLevel, seenWord } from "./seen.ts";
 import type { TakenReading } from "./taken.ts";
 import type { ScriptStep } from "../script/script.ts";
+import { readStepId, type ReadingKind } from "../../job/index.ts";
 
 const COLUMNS = [
   "step",

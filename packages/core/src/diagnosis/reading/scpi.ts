@@ -1,8 +1,8 @@
-import { readStepId } from "../../job/index.ts";
 import { simulatedReading } from "./meter.ts";
 import type { ProbeAt } from "../expect/probe.ts";
 import type { TestBench } from "./session.ts";
 import type { FaultSuspect } from "../suspect/suspects.ts";
+import { readStepId } from "../../job/index.ts";
 
 /** Errors by the numbers of SCPI-99 (from memory). */
 const UNDEFINED_HEADER = '-113,"Undefined header"';

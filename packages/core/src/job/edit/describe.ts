@@ -1,4 +1,3 @@
-import { readStepId, type ReadingKind } from "../record/stepId.ts";
 import { decimal, isBoundedValue } from "../../quantity/index.ts";
 import { COLLECTIONS, type CollectionName } from "../entities.ts";
 import type { Edit } from "./edit.ts";
@@ -7,6 +6,7 @@ import { OWN_LISTS, type OwnListName } from "../lists.ts";
 import type { Reading } from "../record/reading.ts";
 import { conditionText, type Condition } from "../condition.ts";
 import { fastenerText } from "../word/fastenerText.ts";
+import { readStepId, type ReadingKind } from "../record/stepId.ts";
 
 /** What is not called by its own name: things that exist once, and the vehicle's lists. */
 const OTHER_WORDS: Readonly<Record<string, string>> = {

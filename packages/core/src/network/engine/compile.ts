@@ -74,7 +74,7 @@ export interface Compiled {
 }
 
 /** Numbers of the branches in parts of the network that no path ties to a held node. */
-function floatingParts(network: Network): number[] {
+export function floatingParts(network: Network): number[] {
   const parent = new Map<NodeId, NodeId>();
   const find = (node: NodeId): NodeId => {
     let at = node;

@@ -4,30 +4,16 @@ import {
   terminalNode,
   wiredTerminals,
   wiresOf,
-  type Circuit,
+  type WireElement,
 } from "../../circuit/index.ts";
-import {
-  ownerName,
-  type Edit,
-  type Job,
-  type NodeId,
-  type WiringDeviation,
-} from "../../job/index.ts";
+import { ownerName, type Edit, type Job, type NodeId } from "../../job/index.ts";
 import type { Found, Remedy, Rule } from "../finding.ts";
 
-/** Whether a wrong wiring puts something on a terminal: by its name, or by a wire that ends there. */
-function isOn(circuit: Circuit, d: WiringDeviation, node: NodeId): boolean {
-  const named = new Set<string>([d.at, d.otherAt]);
-  const wires = new Set<string>([d.wire, d.otherWire]);
-  return (
-    named.has(node) ||
-    wiresOf(circuit).some((w) => wires.has(w.id) && (w.from === node || w.to === node))
-  );
-}
-
-function remedies(job: Job, circuit: Circuit, node: NodeId): Remedy[] {
+/** Putting right what names the terminal, or a wire that ends there. */
+function remedies(job: Job, node: NodeId, wires: readonly WireElement[]): Remedy[] {
+  const there = new Set<string>([node, ...wires.map(({ id }) => id)]);
   const edits = job.deviations
-    .filter((d) => isOn(circuit, d, node))
+    .filter((d) => [d.at, d.otherAt, d.wire, d.otherWire].some((name) => there.has(name)))
     .map((d): Edit => ({ kind: "remove", entity: "deviation", id: d.id }));
   return edits.length === 0 ? [] : [{ label: "Wire it as planned", edits }];
 }
@@ -61,7 +47,7 @@ export const terminalTakes: Rule = {
             title: "More wires than a terminal takes",
             figures: [{ label: "wires on it", value: String(count), limit: `at most ${takes}` }],
             why: "Where one wire too many is pressed in, none of them holds: it works loose and grows hot.",
-            remedies: remedies(job, circuit, node),
+            remedies: remedies(job, node, wires),
           },
         ];
       }),

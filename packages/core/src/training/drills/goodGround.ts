@@ -4,6 +4,7 @@ import {
   soundRange,
   type FaultSuspect,
   type Probe,
+  allOff,
 } from "../../diagnosis/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { pickOf } from "../chance.ts";
@@ -14,7 +15,7 @@ const BAD = "bad";
 
 /** A lamp's negative against the source's, with something on: what is lost on the way back. */
 function isGroundProbe({ at, state }: Probe): boolean {
-  if (at.kind !== "volts" || state.id === "off") return false;
+  if (at.kind !== "volts" || allOff(state)) return false;
   return splitNode(at.node).terminal === "neg" && at.node !== GROUND;
 }
 

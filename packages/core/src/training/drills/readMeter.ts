@@ -3,6 +3,7 @@ import {
   type FaultSuspect,
   type Probe,
   type Testable,
+  allOff,
 } from "../../diagnosis/index.ts";
 import { decimal } from "../../quantity/index.ts";
 import { pickOf, shuffled, type Chance } from "../chance.ts";
@@ -36,7 +37,7 @@ function othersOf(
 export const readMeter: MakeDrill = ({ bench, chance }) => {
   const group = pickOf(bench.groups, chance);
   const run = group && pickOf(group.runs, chance);
-  const probes = run?.probes.filter(({ at, state }) => at.kind === "volts" && state.id !== "off");
+  const probes = run?.probes.filter(({ at, state }) => at.kind === "volts" && !allOff(state));
   const probe = probes && pickOf(probes, chance);
   if (!group || !probe) return null;
   const sound = probe.bench.sound(probe);
