@@ -93,12 +93,15 @@ function Field(props: ChoiceProps<string>) {
   const typed = useRef({ text: "", at: 0 });
   /** Letters pick while the list is closed, as they do in a list of the browser's own. */
   const type = (e: KeyboardEvent<HTMLButtonElement>): void => {
-    if (e.key.length !== 1 || e.key === " " || e.ctrlKey || e.metaKey || e.altKey) return;
-    const goesOn = e.timeStamp - typed.current.at < PAUSE_MS;
+    if (e.key.length !== 1 || e.ctrlKey || e.metaKey || e.altKey) return;
+    const goesOn = e.timeStamp - typed.current.at < PAUSE_MS && typed.current.text !== "";
+    // A space opens the list, but between two words that are typed it is one of their letters.
+    const isBetween = e.key === " " && goesOn;
+    if (e.key === " " && !isBetween) return;
     typed.current = { text: (goesOn ? typed.current.text : "") + e.key, at: e.timeStamp };
     const next = byLetters(options, value, typed.current.text);
     // A letter is the list's in any case, a figure when a choice begins with it: else the page's.
-    if (next !== undefined || /\p{L}/u.test(e.key)) e.preventDefault();
+    if (next !== undefined || isBetween || /\p{L}/u.test(e.key)) e.preventDefault();
     if (next !== undefined && next !== value) pick(next);
   };
   const press = (e: MouseEvent<HTMLButtonElement>): void => {
