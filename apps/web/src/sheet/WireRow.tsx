@@ -1,10 +1,13 @@
 import { lengthText, type UnitSystem, type WireLine } from "@dragonet/core";
+import type { Head } from "../ui/DataTable.tsx";
 import { WireSwatch } from "../ui/WireSwatch.tsx";
 
 /** Heads of a list of wires, `done` being what is ticked on the paper. */
-export const wireHeads = (done: string): readonly string[] => [
-  ...["Flag", "Size", "Colour", "Length", "From, to", done],
-];
+export const wireHeads = (done: string): readonly Head[] =>
+  ["Flag", "Size", "Colour", "Length", "From, to", done].map((words) => ({
+    words,
+    className: "pr-1.5",
+  }));
 
 /** The cells of one wire on paper: flag, size, colour, length, ends, a box to tick. */
 export function WireCells({ wire, units }: { wire: WireLine; units: UnitSystem }) {
